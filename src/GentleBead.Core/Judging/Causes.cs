@@ -1,0 +1,145 @@
+using static GentleBead.Core.Judging.Sign;
+
+namespace GentleBead.Core.Judging;
+
+/// <summary>What can make a bead come out as it did.</summary>
+public enum Cause
+{
+#pragma warning disable CS1591 // each is worded in Causes.Table below
+    NothingWrong, VoltsLow, WireHigh, VoltsHigh, WireLow, PairCold, PairHot,
+    TravelFast, TravelSlow, StickOutLong, WorkAngle, UnevenHand,
+    GasLost, DirtyPlate, PlateHot, ReadOutOff, WireSlipping, WrongPolarity, Cracked,
+#pragma warning restore CS1591
+}
+
+/// <summary>The kind of change that mends a cause.</summary>
+public enum ChangeKind
+{
+#pragma warning disable CS1591 // named for what the hand does
+    Keep, VoltsUp, VoltsDown, WireUp, WireDown, MoreOfBoth, LessOfBoth,
+    Slower, Faster, ShorterStickOut, MendAngle, SteadyHand,
+    CheckGas, CleanPlate, CoolPlate, MeasureWire, CheckFeed, CheckPolarity, Stop,
+#pragma warning restore CS1591
+}
+
+/// <summary>One row of the table: a cause and how strongly each sign speaks for it.</summary>
+/// <param name="Cause">Which cause.</param>
+/// <param name="Words">The cause in an instructor's words.</param>
+/// <param name="Prior">How common it is before anything was seen; shares of all rows.</param>
+/// <param name="Change">What mends it.</param>
+/// <param name="Expect">What the next bead should show when the cause was right.</param>
+/// <param name="Weights">
+/// Natural-log likelihood ratio of each sign under this cause against beads at large: 0.7 doubles the odds, 2 makes
+/// them seven times, below 0 speaks against. A sign not listed says nothing either way.
+/// </param>
+public sealed record CauseRow(
+    Cause Cause, string Words, double Prior, ChangeKind Change, string Expect, IReadOnlyDictionary<Sign, double> Weights);
+
+/// <summary>The causes with their weights. Common practice, no source: set from the trade's tables of sound and look.</summary>
+public static class Causes
+{
+    /// <summary>Every cause once.</summary>
+    /// <remarks>Volts stand before wire among equals: the wire-first school mends a bad pair with the volts.</remarks>
+    public static IReadOnlyList<CauseRow> Table { get; } =
+    [
+        new(Cause.NothingWrong, "Nothing to mend", 0.16, ChangeKind.Keep, "The same again: the same sound, the same look.", new Dictionary<Sign, double>
+        {
+            [EvenCrackle] = 1.2, [SlightlyConvex] = 1.0, [Flat] = 0.4, [ToesBlended] = 1.0, [TintEven] = 0.8, [SpatterLittle] = 0.4, [RippleEven] = 0.4,
+            [BackMark] = 0.6, [TintBehind] = 0.7, [SizeOn] = 0.6, [WireOn] = 0.5, [PairInBand] = 0.5, [VoltsOn] = 0.3,
+            [Hiss] = -2, [Popping] = -2.5, [Rattle] = -2, [Sputter] = -1.5, [TallNarrow] = -2, [PiledUp] = -2, [Sunk] = -2, [Lumpy] = -2,
+            [ToesCold] = -2, [Undercut] = -2, [TintNone] = -1, [TintThin] = -0.5, [TintWide] = -1, [SpatterBig] = -1.5, [RippleUneven] = -1, [RippleStretched] = -1,
+            [Pinholes] = -3, [Hole] = -4, [UnequalLegs] = -2, [Crack] = -5, [NothingBehind] = -1, [SizeUnder] = -1, [SizeOver] = -1,
+            [PairShort] = -1.2, [PairLong] = -1.2, [WireUnder] = -0.8, [WireOver] = -0.8, [StickOutOver] = -0.5,
+        }),
+        new(Cause.VoltsLow, "Volts low for the wire", 0.09, ChangeKind.VoltsUp, "The popping goes over into an even crackle; the bead lies lower and wider, the toes blend in.", new Dictionary<Sign, double>
+        {
+            [Popping] = 2.0, [TallNarrow] = 1.2, [PiledUp] = 0.6, [ToesCold] = 1.0, [TintNone] = 0.6, [TintThin] = 0.5, [NothingBehind] = 0.4,
+            [PairShort] = 2.0, [VoltsUnder] = 1.2, [WireOn] = 0.5,
+            [EvenCrackle] = -1.5, [Hiss] = -3, [Rattle] = -2, [Sunk] = -2.5, [Flat] = -1, [TintWide] = -1.5, [Hole] = -2, [PairInBand] = -1.2, [PairLong] = -3, [WireOver] = -0.8, [VoltsOver] = -2, [Undercut] = -1,
+        }),
+        new(Cause.WireHigh, "Too much wire for the volts", 0.07, ChangeKind.WireDown, "The wire stops pushing back; less metal, an even crackle, tint beside the bead.", new Dictionary<Sign, double>
+        {
+            [Popping] = 2.0, [PiledUp] = 1.6, [TallNarrow] = 0.4, [ToesCold] = 0.7, [TintNone] = 0.7, [PairShort] = 1.5, [WireOver] = 2.0, [SizeOver] = 0.6,
+            [EvenCrackle] = -1.2, [Hiss] = -3, [Rattle] = -0.5, [Lumpy] = -2, [PairInBand] = -1.0, [PairLong] = -3, [WireOn] = -1.0, [WireUnder] = -3, [SizeUnder] = -1,
+        }),
+        new(Cause.VoltsHigh, "Volts high for the wire", 0.08, ChangeKind.VoltsDown, "The hiss goes over into a crackle; narrower bead, no groove at the toe, less spatter.", new Dictionary<Sign, double>
+        {
+            [Hiss] = 1.8, [Rattle] = 0.9, [Flat] = 0.6, [Sunk] = 0.6, [Undercut] = 1.2, [TintWide] = 0.7, [SpatterBig] = 1.3, [PairLong] = 2.0, [VoltsOver] = 1.2, [WireOn] = 0.5,
+            [Popping] = -3, [EvenCrackle] = -1.0, [TallNarrow] = -1.8, [PiledUp] = -2, [ToesCold] = -1, [PairInBand] = -1.2, [PairShort] = -3, [VoltsUnder] = -2, [WireUnder] = -0.6,
+        }),
+        new(Cause.WireLow, "Too little wire for the volts", 0.07, ChangeKind.WireUp, "The hiss goes over into a crackle; the bead fills out and bites.", new Dictionary<Sign, double>
+        {
+            [Hiss] = 1.8, [Lumpy] = 1.8, [SizeUnder] = 0.8, [NothingBehind] = 0.4, [PairLong] = 1.5, [WireUnder] = 2.0,
+            [Popping] = -3, [EvenCrackle] = -1.2, [PiledUp] = -2.5, [TallNarrow] = -0.6, [PairInBand] = -1.0, [PairShort] = -3, [WireOn] = -1.0, [WireOver] = -3, [SizeOver] = -1.5,
+        }),
+        new(Cause.PairCold, "The whole pair is cold for this plate", 0.08, ChangeKind.MoreOfBoth, "The same crackle, a lower and wider bead, tint that shows behind.", new Dictionary<Sign, double>
+        {
+            [EvenCrackle] = 0.9, [TallNarrow] = 1.2, [ToesCold] = 1.0, [TintNone] = 0.7, [TintThin] = 0.6, [NothingBehind] = 0.9, [PairInBand] = 0.8, [WireUnder] = 1.8, [VoltsUnder] = 0.4,
+            [Popping] = -1.2, [Hiss] = -0.8, [Rattle] = -2, [Sunk] = -3, [Hole] = -4, [BackMark] = -1.5, [TintBehind] = -1.0, [TintWide] = -2, [WireOn] = -0.6, [WireOver] = -2, [PairLong] = -0.6,
+        }),
+        new(Cause.PairHot, "The whole pair is hot for this plate", 0.07, ChangeKind.LessOfBoth, "The bead stands up from the plate again; narrower tint, no sagging.", new Dictionary<Sign, double>
+        {
+            [EvenCrackle] = 0.5, [Rattle] = 1.3, [Sunk] = 1.5, [Hole] = 1.8, [TintWide] = 1.0, [BackMark] = 0.3, [Flat] = 0.3, [SpatterBig] = 0.3, [PairInBand] = 0.4, [WireOver] = 1.6, [VoltsOver] = 0.4,
+            [TallNarrow] = -3, [ToesCold] = -2.5, [NothingBehind] = -2, [TintNone] = -2.5, [TintThin] = -1.5, [WireOn] = -0.5, [WireUnder] = -2.5, [Popping] = -1.5,
+        }),
+        new(Cause.TravelFast, "Travel too fast", 0.07, ChangeKind.Slower, "A fuller bead on size, rounder ripples, more tint.", new Dictionary<Sign, double>
+        {
+            [EvenCrackle] = 0.5, [SizeUnder] = 1.6, [RippleStretched] = 2.0, [TintThin] = 0.9, [Undercut] = 0.8, [NothingBehind] = 0.4, [TallNarrow] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.4,
+            [Sunk] = -1.5, [TintWide] = -1.5, [SizeOver] = -2.5, [PiledUp] = -2, [Hole] = -2,
+        }),
+        new(Cause.TravelSlow, "Travel too slow", 0.06, ChangeKind.Faster, "A smaller bead on size, less tint, no sagging.", new Dictionary<Sign, double>
+        {
+            [EvenCrackle] = 0.5, [SizeOver] = 1.8, [TintWide] = 1.0, [Sunk] = 0.7, [PiledUp] = 0.7, [Hole] = 0.6, [PairInBand] = 0.4, [WireOn] = 0.4,
+            [RippleStretched] = -2, [SizeUnder] = -2.5, [TintThin] = -1, [TintNone] = -1, [TallNarrow] = -1, [Undercut] = -0.5,
+        }),
+        new(Cause.StickOutLong, "Stick-out too long", 0.05, ChangeKind.ShorterStickOut, "The popping calms at the same marks; more bite.", new Dictionary<Sign, double>
+        {
+            [StickOutOver] = 3.0, [Popping] = 0.9, [Sputter] = 0.8, [Pinholes] = 0.8, [TallNarrow] = 0.5, [ToesCold] = 0.5, [NothingBehind] = 0.6, [SpatterFine] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
+            [StickOutOn] = -3, [Sunk] = -1.5, [Hole] = -1.5, [Hiss] = -0.5,
+        }),
+        new(Cause.WorkAngle, "Work angle off", 0.04, ChangeKind.MendAngle, "Legs of equal length, both toes blended.", new Dictionary<Sign, double>
+        {
+            [UnequalLegs] = 3.2, [Undercut] = 0.8, [EvenCrackle] = 0.2,
+            [Pinholes] = -0.5,
+        }),
+        new(Cause.UnevenHand, "Uneven hand", 0.05, ChangeKind.SteadyHand, "Even ripples, even width.", new Dictionary<Sign, double>
+        {
+            [RippleUneven] = 2.3, [EvenCrackle] = 0.3, [PairInBand] = 0.2,
+            [RippleEven] = -2, [RippleStretched] = -0.5,
+        }),
+        new(Cause.GasLost, "Gas not reaching the puddle", 0.04, ChangeKind.CheckGas, "No pinholes; the arc smooths.", new Dictionary<Sign, double>
+        {
+            [Pinholes] = 3.5, [Sputter] = 0.5, [SpatterBig] = 0.6, [Lumpy] = 0.3, [StickOutOver] = 0.3,
+            [SpatterLittle] = -0.6,
+        }),
+        new(Cause.DirtyPlate, "Mill scale, paint or dirt", 0.05, ChangeKind.CleanPlate, "A smooth start, less spatter at the same marks.", new Dictionary<Sign, double>
+        {
+            [Sputter] = 1.6, [Popping] = 0.5, [SpatterBig] = 0.9, [SpatterFine] = 0.5, [Pinholes] = 1.2, [PairInBand] = 0.4, [WireOn] = 0.3,
+            [EvenCrackle] = -0.8, [SpatterLittle] = -0.8,
+        }),
+        new(Cause.PlateHot, "Plate still hot from the last bead", 0.04, ChangeKind.CoolPlate, "The same settings stand up on a cold piece.", new Dictionary<Sign, double>
+        {
+            [Sunk] = 1.1, [TintWide] = 1.2, [Hole] = 1.1, [EvenCrackle] = 0.4, [PairInBand] = 0.5, [WireOn] = 0.8, [VoltsOn] = 0.3,
+            [TallNarrow] = -2.5, [ToesCold] = -2.5, [NothingBehind] = -1.5, [TintNone] = -2, [WireOver] = -0.8,
+        }),
+        new(Cause.ReadOutOff, "The machine gives less wire than its marks say", 0.04, ChangeKind.MeasureWire, "With the real wire speed known, the sheet's marks make the sheet's bead.", new Dictionary<Sign, double>
+        {
+            [Hiss] = 1.0, [Lumpy] = 0.6, [TallNarrow] = 0.3, [ToesCold] = 0.4, [NothingBehind] = 0.7, [TintThin] = 0.4, [SizeUnder] = 0.8, [WireOn] = 0.9, [PairInBand] = 0.6, [MachineBelieved] = 0.8,
+            [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -1, [WireUnder] = -1, [WireOver] = -0.5, [SizeOver] = -1.5,
+        }),
+        new(Cause.WireSlipping, "Wire feeding unevenly: tension, tip or liner", 0.04, ChangeKind.CheckFeed, "A steady sound from start to end.", new Dictionary<Sign, double>
+        {
+            [Sputter] = 1.3, [RippleUneven] = 0.6, [Lumpy] = 1.0, [PairInBand] = 0.3, [Hiss] = 0.2,
+            [EvenCrackle] = -1.2, [RippleEven] = -1,
+        }),
+        new(Cause.WrongPolarity, "Wrong polarity or wrong gas", 0.02, ChangeKind.CheckPolarity, "The spatter stops and the bead bites.", new Dictionary<Sign, double>
+        {
+            [SpatterBig] = 1.5, [Sputter] = 0.9, [Popping] = 0.3, [NothingBehind] = 0.6, [TallNarrow] = 0.4, [ToesCold] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
+            [EvenCrackle] = -2, [SpatterLittle] = -2, [BackMark] = -1,
+        }),
+        new(Cause.Cracked, "A crack: restraint, crater or dirt", 0.01, ChangeKind.Stop, "A sound crater on a fresh, clean piece.", new Dictionary<Sign, double>
+        {
+            [Crack] = 7,
+        }),
+    ];
+}

@@ -1,0 +1,97 @@
+using GentleBead.Core.Beads;
+
+namespace GentleBead.Core.Judging;
+
+/// <summary>The verdict on a bead in one word.</summary>
+public enum Verdict
+{
+    /// <summary>Heard, seen and looked at behind, and all of it right.</summary>
+    Right,
+
+    /// <summary>Too little heat for the plate: it lies on top.</summary>
+    Cold,
+
+    /// <summary>Too much heat for the plate.</summary>
+    Hot,
+
+    /// <summary>The arc does not run smooth.</summary>
+    Unsteady,
+
+    /// <summary>The heat is right, the hand is not: size, angle, travel.</summary>
+    Technique,
+
+    /// <summary>A fault that no setting excuses: crack, hole, pinholes.</summary>
+    Fault,
+
+    /// <summary>Nothing wrong so far, but not enough was looked at.</summary>
+    Open,
+}
+
+/// <summary>What is judged one by one.</summary>
+public enum Aspect
+{
+    /// <summary>Settings used against the sheet.</summary>
+    Settings,
+
+    /// <summary>The sound of the arc.</summary>
+    Sound,
+
+    /// <summary>Profile, toes, tint, spatter, ripples, faults.</summary>
+    Appearance,
+
+    /// <summary>Evidence of penetration.</summary>
+    Penetration,
+
+    /// <summary>Leg or width against the size aimed at.</summary>
+    BeadSize,
+}
+
+/// <summary>How an aspect stands.</summary>
+public enum Standing
+{
+    /// <summary>As it should be.</summary>
+    Right,
+
+    /// <summary>Off.</summary>
+    Off,
+
+    /// <summary>Not looked at: never counts as right.</summary>
+    NotKnown,
+}
+
+/// <summary>One aspect with its reason.</summary>
+/// <param name="Aspect">Which aspect.</param>
+/// <param name="Standing">How it stands.</param>
+/// <param name="Text">Why, with the numbers.</param>
+public sealed record AspectVerdict(Aspect Aspect, Standing Standing, string Text);
+
+/// <summary>A cause that the evidence points to.</summary>
+/// <param name="Cause">Which cause.</param>
+/// <param name="Words">In an instructor's words.</param>
+/// <param name="Share">How likely among all causes, 0 to 1.</param>
+/// <param name="For">Signs that speak for it, strongest first.</param>
+/// <param name="Against">Signs that speak against it, strongest first.</param>
+public sealed record RankedCause(Cause Cause, string Words, double Share, IReadOnlyList<string> For, IReadOnlyList<string> Against);
+
+/// <summary>The one thing to change next.</summary>
+/// <param name="Kind">What kind of change.</param>
+/// <param name="Instruction">In the machine's own marks: "Volts up one tap, 4 to 5. Leave the wire at 48."</param>
+/// <param name="Then">What to follow with once that is heard; empty when nothing.</param>
+/// <param name="Expect">What the next bead should show.</param>
+/// <param name="WireMark">Where the wire control stands for the next bead; null when marks are not known.</param>
+/// <param name="VoltMark">Where the volt control stands for the next bead; null when marks are not known.</param>
+public sealed record NextChange(ChangeKind Kind, string Instruction, string Then, string Expect, double? WireMark, double? VoltMark);
+
+/// <summary>Everything said about a bead; stored with it as it was said.</summary>
+/// <param name="Verdict">In one word.</param>
+/// <param name="Summary">In one sentence.</param>
+/// <param name="Aspects">Aspect by aspect.</param>
+/// <param name="Causes">Likeliest first, at most four.</param>
+/// <param name="Next">The one change; null when too little is known to say.</param>
+/// <param name="Contradiction">Where settings and evidence disagree; null when they do not.</param>
+/// <param name="StillUnknown">What was not looked at, and what to look for; the most telling first.</param>
+/// <param name="Shape">Numbers for the bead's glyph.</param>
+/// <param name="RulesVersion">Edition of the rules that judged.</param>
+public sealed record Judgement(
+    Verdict Verdict, string Summary, IReadOnlyList<AspectVerdict> Aspects, IReadOnlyList<RankedCause> Causes, NextChange? Next,
+    string? Contradiction, IReadOnlyList<string> StillUnknown, BeadShape Shape, int RulesVersion);

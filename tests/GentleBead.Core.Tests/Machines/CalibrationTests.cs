@@ -1,0 +1,105 @@
+using GentleBead.Core.Machines;
+
+namespace GentleBead.Core.Tests.Machines;
+
+public class CalibrationTests
+{
+    private static Control Knob(params Reading[] readings) => new(ControlKind.Knob, 0, 100, 1, "", readings);
+
+    private static Calibration Fit(Control control)
+    {
+        Assert.True(Calibration.TryFit(control, out var calibration, out var problem), problem);
+        return calibration!;
+    }
+
+    [Fact]
+    public void Marks_to_values_to_marks_returns()
+    {
+        var dial = Fit(Knob(new(10, 1.4), new(40, 6.1), new(85, 15.2)));
+        for (var mark = 0; mark <= 100; mark++)
+        {
+            var there = dial.ValueAt(mark);
+            if (there.Value <= 0) continue;
+            Assert.Equal(mark, dial.MarkFor(there.Value).Mark);
+        }
+    }
+
+    [Fact]
+    public void More_knob_is_always_more_wire()
+    {
+        var dial = Fit(Knob(new(10, 1.4), new(40, 6.1), new(85, 15.2)));
+        var values = Enumerable.Range(5, 96).Select(mark => dial.ValueAt(mark).Value).ToArray();
+        Assert.Equal(values.Order(), values);
+        Assert.Equal(values.Length, values.Distinct().Count());
+    }
+
+    [Fact]
+    public void Readings_are_met_exactly_and_the_way_beyond_them_is_told()
+    {
+        var dial = Fit(Knob(new(20, 3), new(70, 13)));
+        Assert.Equal(new Estimate(3, 0), dial.ValueAt(20));
+        Assert.Equal(new Estimate(8, 0), dial.ValueAt(45));
+        Assert.Equal(new Estimate(15, 10), dial.ValueAt(80));
+        Assert.Equal(5, dial.ValueAt(15).MarksBeyond);
+    }
+
+    // Common practice, no source: full scale near 800 in/min means half a turn is near 400.
+    [Fact]
+    public void One_measured_point_gives_the_whole_knob_roughly()
+    {
+        var dial = Fit(Knob(new Reading(100, 800 * 0.0254)));
+        Assert.Equal(400 * 0.0254, dial.ValueAt(50).Value, 1e-9);
+        Assert.Equal(50, dial.ValueAt(50).MarksBeyond);
+    }
+
+    [Fact]
+    public void One_tap_alone_says_nothing_of_the_others()
+    {
+        Assert.False(Calibration.TryFit(new Control(ControlKind.Tap, 1, 10, 1, "", [new(4, 18)]), out _, out var problem));
+        Assert.Contains("second mark", problem, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_display_is_believed_until_it_is_measured()
+    {
+        var believed = Fit(new Control(ControlKind.Digital, 50, 800, 1, "in/min", []));
+        Assert.Equal(new Estimate(240 * 0.0254, 0), believed.ValueAt(240));
+
+        // Common practice, no source: 240 shown and 200 measured happens; the ruler wins.
+        var measured = Fit(new Control(ControlKind.Digital, 50, 800, 1, "in/min", [new(240, 200 * 0.0254)]));
+        Assert.Equal(200 * 0.0254, measured.ValueAt(240).Value, 1e-9);
+        Assert.Equal(300, measured.MarkFor(250 * 0.0254).Mark);
+    }
+
+    [Fact]
+    public void Taps_land_on_taps_and_two_readings_at_one_mark_count_as_their_mean()
+    {
+        var taps = Fit(new Control(ControlKind.Tap, 1, 10, 1, "", [new(1, 14), new(1, 14.4), new(10, 26)]));
+        Assert.Equal(14.2, taps.ValueAt(1).Value, 1e-9);
+        Assert.Equal(5, taps.MarkFor(19.3).Mark);
+        Assert.False(taps.MarkFor(26.5).OutOfReach);
+        Assert.True(taps.MarkFor(30).OutOfReach);
+        Assert.Equal(10, taps.MarkFor(30).Mark);
+    }
+
+    [Theory]
+    [InlineData(30, 2.0, "not above the one at 20")]
+    [InlineData(120, 9.0, "off the dial")]
+    [InlineData(40, 0.0, "not above 0")]
+    public void A_reading_that_cannot_be_is_pointed_out(double mark, double measured, string says)
+    {
+        Assert.False(Calibration.TryFit(Knob(new(20, 3), new(mark, measured)), out _, out var problem));
+        Assert.Contains(says, problem, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(100.5)]
+    [InlineData(double.NaN)]
+    public void A_mark_off_the_dial_is_refused(double mark)
+    {
+        var dial = Fit(Knob(new(20, 3), new(70, 13)));
+        var thrown = Assert.Throws<ArgumentOutOfRangeException>(() => dial.ValueAt(mark));
+        Assert.Contains("0 to 100", thrown.Message, StringComparison.Ordinal);
+    }
+}
