@@ -147,6 +147,6 @@ public sealed record Evidence(
     public IReadOnlyList<Fault> Faults { get; init; } = Faults ?? [];
 
     /// <summary>Whether nothing at all was noted.</summary>
-    public bool IsEmpty => Sound is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null
+    public bool IsEmpty() => Sound is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null
         && Faults.Count == 0 && Penetration is null && BeadSize is null && StickOut is null;
 }

@@ -54,7 +54,7 @@ public static class Judge
         // The list never says "nothing to mend" beside a verdict that found something, nor the other way round.
         var fitting = ranked.Where(cause => Fits(cause.Cause, verdict)).ToArray();
         var contradiction = Contradiction(verdict, signs, used, sheet);
-        NextChange? next = verdict == Verdict.Open && evidence.IsEmpty ? null : NextChanges.For(fitting[0].Cause, sheet, machine, used);
+        NextChange? next = verdict == Verdict.Open && evidence.IsEmpty() ? null : NextChanges.For(fitting[0].Cause, sheet, machine, used);
 
         return new Judgement(
             verdict, Summary(verdict, heat), Aspects(sheet, used, evidence, signs, thick),

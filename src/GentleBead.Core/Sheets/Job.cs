@@ -20,7 +20,7 @@ public sealed record Job(Thickness Thickness, Joint Joint, Position Position, Wi
     private static readonly Length QuarterInch = Length.FromInches(0.25);
 
     /// <summary>What is wrong with the thickness, or null when a sheet can be made.</summary>
-    public string? ThicknessProblem =>
+    public string? CheckThickness() =>
         Thickness.Value < Thinnest || Thickness.Value > QuarterInch
             ? $"{Show.Of(Thickness.Value)} is outside what this sheet covers: {Show.Number(Thinnest.Mm)} to {Show.Number(Thickest.Mm)} mm, 19 ga to 1/4 in. {Thickness.Accepted}"
             : null;

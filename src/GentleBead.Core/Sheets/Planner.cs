@@ -17,7 +17,7 @@ public static class Planner
     /// <param name="machine">The booth's machine; null for a sheet without marks.</param>
     public static SheetOutcome Plan(Job job, Machine? machine = null)
     {
-        if (job.ThicknessProblem is { } problem) return new Refusal("thickness", problem);
+        if (job.CheckThickness() is { } problem) return new Refusal("thickness", problem);
 
         var joint = job.Joint.Facts();
         var wire = job.Wire.Facts();

@@ -1,0 +1,55 @@
+#!/usr/bin/env bash
+# A private PostgreSQL cluster on loopback.
+#   postgres.sh start FOLDER   starts it (makes it first), prints an Npgsql connection string without a database
+#   postgres.sh stop FOLDER    stops it
+#   postgres.sh remove FOLDER  stops it and throws away all it holds
+# The cluster listens on 127.0.0.1 only, on a free port it keeps, with a password of its own in FOLDER.
+source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
+action=${1:?start, stop or remove}
+folder=$(realpath -m "${2:?folder}")
+
+bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+[ -n "$bin" ] || fail "PostgreSQL is not installed. Install with: sudo apt-get install -y --no-install-recommends postgresql"
+
+# PostgreSQL refuses to run as root; Debian's package brings the user it may run as.
+as_owner() { "$@"; }
+if [ "$(id -u)" = 0 ]; then
+  as_owner() { (cd / && runuser -u postgres -- "$@"); }
+  mkdir -p "$folder"
+  if ! as_owner test -x "$folder"; then
+    # A folder under /root cannot be reached by that user: keep the cluster beside, named after it.
+    folder=/var/lib/gentlebead-$(printf '%s' "$folder" | sha256sum | cut -c1-12)
+    mkdir -p "$folder"
+  fi
+  chown postgres: "$folder"
+fi
+data=$folder/data
+running() { as_owner "$bin/pg_ctl" -D "$data" status >/dev/null 2>&1; }
+port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+case $action in
+  start)
+    if [ ! -e "$folder/ready" ]; then
+      rm -rf "$data"; mkdir -p "$folder"
+      (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$folder/password")
+      [ "$(id -u)" = 0 ] && chown postgres: "$folder/password"
+      as_owner "$bin/initdb" -D "$data" -U gentlebead --auth=scram-sha-256 --pwfile="$folder/password" -E UTF8 --locale=C >"$folder/initdb.log" 2>&1 \
+        || fail "initdb failed; its words are in $folder/initdb.log."
+      shuf -i 20000-29999 -n 1 >"$folder/port"
+      touch "$folder/ready"
+    fi
+    if ! running; then
+      until port_free "$(cat "$folder/port")"; do shuf -i 20000-29999 -n 1 >"$folder/port"; done
+      as_owner "$bin/pg_ctl" -D "$data" -w -t 60 -l "$data/log" \
+        -o "-p $(cat "$folder/port") -c listen_addresses=127.0.0.1 -c unix_socket_directories=" start >/dev/null 2>&1 \
+        || fail "PostgreSQL did not start; its words are in $data/log."
+    fi
+    # The running server's own word on its port, whatever the file says.
+    echo "Host=127.0.0.1;Port=$(sed -n 4p "$data/postmaster.pid" | tr -d ' ');Username=gentlebead;Password=$(cat "$folder/password")"
+    ;;
+  stop | remove)
+    if running; then as_owner "$bin/pg_ctl" -D "$data" -w -m fast stop >/dev/null; fi
+    if [ "$action" = remove ]; then rm -rf "$folder"; fi
+    ;;
+  *) fail "postgres.sh start|stop|remove FOLDER" ;;
+esac

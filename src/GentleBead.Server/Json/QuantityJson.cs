@@ -1,0 +1,80 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using GentleBead.Core.Quantities;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+
+namespace GentleBead.Server.Json;
+
+/// <summary>
+/// Quantities as plain numbers whose names carry the unit: <c>Length Leg</c> is <c>"legMm": 4.2</c>.
+/// One set of options serves HTTP and the stored snapshots, so Core records need no twins.
+/// </summary>
+public static class QuantityJson
+{
+    private static readonly Dictionary<Type, string> Units = new()
+    {
+        [typeof(Length)] = "Mm",
+        [typeof(WireFeedSpeed)] = "MPerMin",
+        [typeof(TravelSpeed)] = "MmPerMin",
+        [typeof(GasFlow)] = "LPerMin",
+        [typeof(Voltage)] = "Volts",
+        [typeof(Current)] = "Amps",
+        [typeof(HeatInput)] = "KJPerMm",
+    };
+
+    /// <summary>The options for stored snapshots.</summary>
+    public static JsonSerializerOptions Options { get; } = Apply(new JsonSerializerOptions(JsonSerializerDefaults.Web));
+
+    /// <summary>Adds the rules to a set of options.</summary>
+    public static JsonSerializerOptions Apply(JsonSerializerOptions options)
+    {
+        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.Converters.Add(new QuantityConverter<Length>(Length.FromMm, value => value.Mm));
+        options.Converters.Add(new QuantityConverter<WireFeedSpeed>(WireFeedSpeed.FromMPerMin, value => value.MPerMin));
+        options.Converters.Add(new QuantityConverter<TravelSpeed>(TravelSpeed.FromMmPerMin, value => value.MmPerMin));
+        options.Converters.Add(new QuantityConverter<GasFlow>(GasFlow.FromLPerMin, value => value.LPerMin));
+        options.Converters.Add(new QuantityConverter<Voltage>(Voltage.FromVolts, value => value.Volts));
+        options.Converters.Add(new QuantityConverter<Current>(Current.FromAmps, value => value.Amps));
+        options.Converters.Add(new QuantityConverter<HeatInput>(HeatInput.FromKJPerMm, value => value.KJPerMm));
+        options.NumberHandling = JsonNumberHandling.Strict;
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NameUnits);
+        return options;
+    }
+
+    /// <summary>Tells the OpenAPI document that quantities are numbers; their converters hide it.</summary>
+    public static Task DescribeAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
+    {
+        if (UnitOf(context.JsonTypeInfo.Type) is not null)
+        {
+            var nullable = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is not null;
+            schema.Type = nullable ? JsonSchemaType.Number | JsonSchemaType.Null : JsonSchemaType.Number;
+            schema.Format = "double";
+        }
+        return Task.CompletedTask;
+    }
+
+    private static string? UnitOf(Type type) => Units.GetValueOrDefault(Nullable.GetUnderlyingType(type) ?? type);
+
+    private static void NameUnits(JsonTypeInfo type)
+    {
+        foreach (var property in type.Properties)
+        {
+            // "amps" and "volts" already say their unit.
+            if (UnitOf(property.PropertyType) is { } unit && !property.Name.EndsWith(unit, StringComparison.OrdinalIgnoreCase)) property.Name += unit;
+        }
+    }
+
+    private sealed class QuantityConverter<T>(Func<double, T> make, Func<T, double> value) : JsonConverter<T>
+        where T : struct
+    {
+        public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+        {
+            var number = reader.GetDouble();
+            return double.IsFinite(number) && number >= 0 ? make(number) : throw new JsonException("A number of 0 or more is expected here.");
+        }
+
+        public override void Write(Utf8JsonWriter writer, T quantity, JsonSerializerOptions options) => writer.WriteNumberValue(value(quantity));
+    }
+}

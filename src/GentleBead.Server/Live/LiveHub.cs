@@ -1,0 +1,20 @@
+using GentleBead.Server.People;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.SignalR;
+
+namespace GentleBead.Server.Live;
+
+/// <summary>Tells open screens that something changed; they ask for the new state themselves.</summary>
+[Authorize(Policy = Access.SignedIn)]
+public sealed class LiveHub : Hub
+{
+    /// <summary>The group every instructor's screen is in.</summary>
+    public const string Instructors = "instructors";
+
+    /// <summary>The group of one student's screens.</summary>
+    public static string StudentGroup(Guid studentId) => $"student-{studentId}";
+
+    /// <inheritdoc/>
+    public override Task OnConnectedAsync() => Groups.AddToGroupAsync(
+        Context.ConnectionId, Context.User!.IsInRole(nameof(Role.Instructor)) ? Instructors : StudentGroup(Context.User!.Id()));
+}

@@ -1,0 +1,128 @@
+using System.Security.Claims;
+using GentleBead.Demo;
+using GentleBead.Server.Json;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.People;
+
+/// <summary>What the sign-in screen needs to know before anybody is signed in.</summary>
+/// <param name="School">The school's name; empty before it has one.</param>
+/// <param name="NeedsFirstInstructor">Whether nobody can sign in yet.</param>
+/// <param name="DemoAccounts">Accounts offered in demo mode; empty otherwise.</param>
+public sealed record Welcome(string School, bool NeedsFirstInstructor, IReadOnlyList<DemoAccount> DemoAccounts);
+
+/// <summary>An account of the made-up school, offered on its sign-in screen.</summary>
+public sealed record DemoAccount(string Login, string Password, string Name, Role Role);
+
+/// <summary>Login and password.</summary>
+public sealed record SignIn(string Login, string Password);
+
+/// <summary>The first instructor of a new school.</summary>
+public sealed record FirstInstructor(Guid Id, string School, string Login, string Name, string Password);
+
+/// <summary>A student to add.</summary>
+public sealed record NewStudent(string Login, string Name, string Password);
+
+/// <summary>The units to read first.</summary>
+public sealed record UnitsChoice(Units Units);
+
+/// <summary>Signing in and out, and accounts.</summary>
+public static class PeopleEndpoints
+{
+    /// <summary>The limiter of sign-in attempts.</summary>
+    public const string SignInLimit = "sign-in";
+
+    private const int LeastPassword = 8;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var people = app.MapGroup("/api/people").WithTags("people");
+        people.MapGet("/welcome", WelcomeAsync).AllowAnonymous();
+        people.MapPost("/sign-in", CheckAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
+        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
+        people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
+        people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
+        people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
+        people.MapGet("/students", (PeopleStore store) => store.StudentsAsync()).RequireAuthorization(Access.Instructor);
+        people.MapPut("/students/{id:guid}", AddStudentAsync).RequireAuthorization(Access.Instructor);
+    }
+
+    private static async Task<Welcome> WelcomeAsync(PeopleStore store)
+    {
+        var school = await store.SchoolAsync();
+        IReadOnlyList<DemoAccount> accounts = school is { Demo: true }
+            ? [.. DemoSchool.People.Select(person => new DemoAccount(person.Login, DemoSchool.Password, person.Name, person.IsInstructor ? Role.Instructor : Role.Student))]
+            : [];
+        return new Welcome(school?.Name ?? "", !await store.AnyAsync(), accounts);
+    }
+
+    private static async Task<Results<Ok<Person>, ValidationProblem>> CheckAsync(SignIn request, PeopleStore store, HttpContext http)
+    {
+        if (await store.CheckPasswordAsync(request.Login ?? "", request.Password ?? "") is not { } person)
+        {
+            return Problems.Field("password", "Login and password do not fit together.");
+        }
+        await SignInAsync(http, person);
+        return TypedResults.Ok(person);
+    }
+
+    private static async Task<Results<Ok<Person>, ValidationProblem, Conflict>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
+    {
+        if (await store.AnyAsync()) return TypedResults.Conflict();
+        var problems = Check(request.Login, request.Name, request.Password);
+        if (Text(request.School).Length is 0 or > 80) problems["school"] = ["Name the school or shop, up to 80 letters."];
+        if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
+        var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
+        await store.NameSchoolAsync(request.School.Trim(), demo: false);
+        await store.AddAsync(person, request.Password);
+        await SignInAsync(http, person);
+        return TypedResults.Ok(person);
+    }
+
+    private static async Task<NoContent> SignOutAsync(HttpContext http)
+    {
+        await http.SignOutAsync();
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Ok<Person>, UnauthorizedHttpResult>> MeAsync(ClaimsPrincipal user, PeopleStore store) =>
+        await store.FindAsync(user.Id()) is { } person ? TypedResults.Ok(person) : TypedResults.Unauthorized();
+
+    private static async Task<NoContent> SetUnitsAsync(UnitsChoice choice, ClaimsPrincipal user, PeopleStore store)
+    {
+        await store.SetUnitsAsync(user.Id(), choice.Units);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Ok<PersonName>, ValidationProblem>> AddStudentAsync(Guid id, NewStudent request, PeopleStore store)
+    {
+        var problems = Check(request.Login, request.Name, request.Password);
+        if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
+        var person = new Person(id, request.Login.Trim(), request.Name.Trim(), Role.Student, Units.Metric);
+        return await store.AddAsync(person, request.Password)
+            ? TypedResults.Ok(new PersonName(id, person.Name))
+            : Problems.Field("login", "This login is taken.");
+    }
+
+    private static Dictionary<string, string[]> Check(string? login, string? name, string? password)
+    {
+        var problems = new Dictionary<string, string[]>();
+        var trimmed = Text(login).ToLowerInvariant();
+        if (trimmed.Length is < 2 or > 40 || trimmed.Any(letter => !(char.IsAsciiLetterOrDigit(letter) || letter is '.' or '_' or '-')))
+        {
+            problems["login"] = ["2 to 40 letters or digits, with . _ or - between."];
+        }
+        if (Text(name).Length is 0 or > 80) problems["name"] = ["A name of up to 80 letters."];
+        if ((password ?? "").Length is < LeastPassword or > 200) problems["password"] = [$"At least {LeastPassword} characters."];
+        return problems;
+    }
+
+    private static string Text(string? text) => (text ?? "").Trim();
+
+    private static Task SignInAsync(HttpContext http, Person person) => http.SignInAsync(new ClaimsPrincipal(new ClaimsIdentity(
+        [new(ClaimTypes.NameIdentifier, person.Id.ToString()), new(ClaimTypes.Role, person.Role.ToString())],
+        CookieAuthenticationDefaults.AuthenticationScheme)));
+}

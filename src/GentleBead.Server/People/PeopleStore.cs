@@ -1,0 +1,122 @@
+using Dapper;
+using GentleBead.Server.Database;
+using Microsoft.AspNetCore.Identity;
+using Npgsql;
+
+namespace GentleBead.Server.People;
+
+/// <summary>What a person may do.</summary>
+public enum Role
+{
+    /// <summary>Runs the room.</summary>
+    Instructor,
+
+    /// <summary>Sees their own sheets and beads.</summary>
+    Student,
+}
+
+/// <summary>The units a person reads first.</summary>
+public enum Units
+{
+    /// <summary>Millimetres, metres per minute, litres.</summary>
+    Metric,
+
+    /// <summary>Inches, inches per minute, cubic feet.</summary>
+    Inch,
+}
+
+/// <summary>A person as the screens show them.</summary>
+/// <param name="Id">Who.</param>
+/// <param name="Name">The name called across the shop.</param>
+public sealed record PersonName(Guid Id, string Name);
+
+/// <summary>An account.</summary>
+/// <param name="Id">Who.</param>
+/// <param name="Login">What they type to sign in.</param>
+/// <param name="Name">The name called across the shop.</param>
+/// <param name="Role">Instructor or student.</param>
+/// <param name="Units">Units they read first.</param>
+public sealed record Person(Guid Id, string Login, string Name, Role Role, Units Units);
+
+/// <summary>Accounts in the database.</summary>
+public sealed class PeopleStore(NpgsqlDataSource database)
+{
+    private const string Columns = "id, login, name, role, units, password_hash as \"PasswordHash\"";
+
+    // The framework's hasher asks for a user type and uses nothing of it.
+    private static readonly PasswordHasher<Person> Hasher = new();
+
+    // Checked when the login is unknown, so that the answer takes as long as for a wrong password.
+    private static readonly string NobodysHash = Hasher.HashPassword(null!, Guid.NewGuid().ToString());
+
+    /// <summary>The person, when login and password fit.</summary>
+    public async Task<Person?> CheckPasswordAsync(string login, string password)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var row = await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where login = @login", new { login = Normal(login) });
+        var result = Hasher.VerifyHashedPassword(null!, row?.PasswordHash ?? NobodysHash, password);
+        return row is null || result == PasswordVerificationResult.Failed ? null : row.Person;
+    }
+
+    /// <summary>One person, if there is one by that id.</summary>
+    public async Task<Person?> FindAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where id = @id", new { id }))?.Person;
+    }
+
+    /// <summary>Every student, by name.</summary>
+    public async Task<IReadOnlyList<PersonName>> StudentsAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<PersonName>("select id, name from person where role = 'student' order by name")];
+    }
+
+    /// <summary>Whether there is anybody at all.</summary>
+    public async Task<bool> AnyAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person)");
+    }
+
+    /// <summary>Adds a person; the same id again changes nothing. False when the login is somebody else's.</summary>
+    public async Task<bool> AddAsync(Person person, string password)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into person (id, login, name, role, units, password_hash)
+            values (@Id, @login, @Name, @role, @units, @hash) on conflict do nothing
+            """,
+            new { person.Id, login = Normal(person.Login), person.Name, role = Words.Of(person.Role), units = Words.Of(person.Units), hash = Hasher.HashPassword(person, password) });
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person where id = @Id and login = @login)", new { person.Id, login = Normal(person.Login) });
+    }
+
+    /// <summary>Sets the units a person reads first.</summary>
+    public async Task SetUnitsAsync(Guid id, Units units)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = Words.Of(units) });
+    }
+
+    /// <summary>The school's name, and whether it is the made-up one; null before there is one.</summary>
+    public async Task<(string Name, bool Demo)?> SchoolAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<(string, bool)?>("select name, demo from school");
+    }
+
+    /// <summary>Names the school, once.</summary>
+    public async Task NameSchoolAsync(string name, bool demo)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("insert into school (name, demo) values (@name, @demo) on conflict do nothing", new { name, demo });
+    }
+
+    private static string Normal(string login) => login.Trim().ToLowerInvariant();
+
+    private sealed record Row(Guid Id, string Login, string Name, string Role, string Units, string PasswordHash)
+    {
+        public Person Person => new(Id, Login, Name, Words.Read<Role>(Role), Words.Read<Units>(Units));
+    }
+}

@@ -1,0 +1,85 @@
+using Dapper;
+using GentleBead.Core.Sheets;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Sheets;
+
+/// <summary>A sheet as it was assigned.</summary>
+/// <param name="Id">Which sheet.</param>
+/// <param name="SessionId">In which session.</param>
+/// <param name="BoothId">At which booth.</param>
+/// <param name="StudentId">To whom.</param>
+/// <param name="AssignedAt">When.</param>
+/// <param name="Body">The sheet as it was computed that day.</param>
+public sealed record AssignedSheet(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTimeOffset AssignedAt, Sheet Body);
+
+/// <summary>Assigned sheets in the database. They are only added to.</summary>
+public sealed class SheetStore(NpgsqlDataSource database)
+{
+    private const string Columns = "id, session_id as \"SessionId\", booth_id as \"BoothId\", student_id as \"StudentId\", assigned_at as \"AssignedAt\", body";
+
+    /// <summary>Adds a sheet; the same id again changes nothing.</summary>
+    public async Task AddAsync(AssignedSheet sheet, Guid assignedBy)
+    {
+        var job = sheet.Body.Job;
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at)
+            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, @AssignedAt)
+            on conflict (id) do nothing
+            """,
+            new
+            {
+                sheet.Id,
+                sheet.SessionId,
+                sheet.BoothId,
+                sheet.StudentId,
+                AssignedAt = sheet.AssignedAt.UtcDateTime,
+                thicknessMm = job.Thickness.Value.Mm,
+                joint = Words.Of(job.Joint),
+                position = Words.Of(job.Position),
+                wire = Words.Of(job.Wire),
+                body = new Jsonb<Sheet>(sheet.Body),
+                rulesVersion = sheet.Body.RulesVersion,
+                assignedBy,
+            });
+    }
+
+    /// <summary>One sheet.</summary>
+    public async Task<AssignedSheet?> FindAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from sheet where id = @id", new { id }))?.Sheet;
+    }
+
+    /// <summary>The newest sheet of each booth and student of a session.</summary>
+    public async Task<IReadOnlyList<AssignedSheet>> NewestOfSessionAsync(Guid sessionId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>(
+            $"select distinct on (booth_id, student_id) {Columns} from sheet where session_id = @sessionId order by booth_id, student_id, assigned_at desc", new { sessionId });
+        return [.. rows.Select(row => row.Sheet)];
+    }
+
+    /// <summary>Every sheet a student was given, newest first.</summary>
+    public async Task<IReadOnlyList<AssignedSheet>> OfStudentAsync(Guid studentId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>($"select {Columns} from sheet where student_id = @studentId order by assigned_at desc limit 200", new { studentId });
+        return [.. rows.Select(row => row.Sheet)];
+    }
+
+    /// <summary>The newest sheet a student was given.</summary>
+    public async Task<AssignedSheet?> NewestOfStudentAsync(Guid studentId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} from sheet where student_id = @studentId order by assigned_at desc limit 1", new { studentId }))?.Sheet;
+    }
+
+    private sealed record Row(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTime AssignedAt, string Body)
+    {
+        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body));
+    }
+}
