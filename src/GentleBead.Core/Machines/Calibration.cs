@@ -51,7 +51,7 @@ public sealed class Calibration
             .OrderBy(reading => reading.Mark)
             .ToArray();
         var stray = measured.FirstOrDefault(reading => reading.Mark < control.LowestMark || reading.Mark > control.HighestMark || !(reading.Measured > 0));
-        if (stray != default)
+        if (stray is not null)
         {
             problem = $"The reading at mark {Show.Number(stray.Mark)} is off the dial ({Show.Number(control.LowestMark)} to {Show.Number(control.HighestMark)}) or not above 0.";
             return false;

@@ -18,7 +18,7 @@ public enum ControlKind
 /// <summary>One measured point: what the arc or the ruler gave at a mark.</summary>
 /// <param name="Mark">Where the control stood.</param>
 /// <param name="Measured">What was measured there: metres per minute for wire, volts at the arc for volts.</param>
-public readonly record struct Reading(double Mark, double Measured);
+public sealed record Reading(double Mark, double Measured);
 
 /// <summary>One control of a machine: its marks and what has been measured at them.</summary>
 /// <param name="Kind">How it is marked.</param>

@@ -5,8 +5,7 @@ namespace GentleBead.Core.Safety;
 /// <summary>The cautions that go with every sheet for gas-shielded wire on mild steel.</summary>
 public static class UsualCautions
 {
-    /// <summary>Who stands over anything said here.</summary>
-    public const string Deference =
+    private const string Deference =
         "Local codes, the site's procedure, the machine's manual and a licensed or certified person stand over this sheet. It does not qualify a welder.";
 
     /// <summary>Cautions in the order the hazard is met.</summary>
@@ -18,5 +17,6 @@ public static class UsualCautions
         new("Mill scale off before setting or judging: it makes a good arc pop and hides penetration.", false),
         new("Cylinder chained, no oil on the fittings; set the flow with the gas running.", false),
         new("Clip the wire pointing down, glasses under the hood. The bead stays hot: tongs.", false),
+        new(Deference, false),
     ];
 }

@@ -57,8 +57,8 @@ public static class Joints
     public static IReadOnlyList<JointFacts> All { get; } =
     [
         new(Joint.BeadOnPlate, "bead on plate", 1.00, "one plate, heat runs off to both sides", false, 90, 90, "square across the plate", "PA · 1G", "PC · 2G"),
-        new(Joint.Lap, "lap", 1.12, "heat runs off three ways, as in a T", true, 55, 65, "from the lower plate, into the corner", "PA · 1F", "PB · 2F"),
-        new(Joint.T, "T", 1.12, "heat runs off three ways", true, 40, 45, "from the bottom plate, a touch less to favour it", "PA · 1F", "PB · 2F"),
+        new(Joint.Lap, "lap", 1.12, "heat runs off three ways, as in a T", true, 55, 65, "from the lower plate", "PA · 1F", "PB · 2F"),
+        new(Joint.T, "T", 1.12, "heat runs off three ways", true, 40, 45, "from the bottom plate", "PA · 1F", "PB · 2F"),
         new(Joint.OutsideCorner, "outside corner", 0.72, "edges do not carry the heat away", true, 90, 90, "square across the opening", "PA · 1G", "PC · 2G"),
     ];
 

@@ -16,10 +16,16 @@ public static class Problems
         TypedResults.ValidationProblem(problems.ToDictionary(problem => problem.Key, problem => new[] { problem.Value }));
 
     /// <summary>Answers a request whose body could not be read, naming the field where JSON says which.</summary>
-    public static void UseReadableRequests(this IApplicationBuilder app) => app.UseExceptionHandler(handler => handler.Run(async http =>
+    public static void UseReadableRequests(this IApplicationBuilder app) => app.UseExceptionHandler(new ExceptionHandlerOptions
     {
-        var thrown = http.Features.Get<IExceptionHandlerFeature>()?.Error;
-        IResult answer = thrown switch
+        // Somebody's slip is answered, not logged as trouble of ours.
+        SuppressDiagnosticsCallback = context => context.Exception is BadHttpRequestException,
+        ExceptionHandler = AnswerAsync,
+    });
+
+    private static async Task AnswerAsync(HttpContext http)
+    {
+        IResult answer = http.Features.Get<IExceptionHandlerFeature>()?.Error switch
         {
             BadHttpRequestException { InnerException: JsonException json } =>
                 Field((json.Path ?? "$").Replace("$.", "", StringComparison.Ordinal), "This is not a value that can stand here."),
@@ -27,5 +33,5 @@ public static class Problems
             _ => TypedResults.Problem(statusCode: 500, title: "Something broke on the server. Nothing was saved."),
         };
         await answer.ExecuteAsync(http);
-    }));
+    }
 }

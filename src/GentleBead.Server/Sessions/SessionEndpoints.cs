@@ -67,7 +67,7 @@ public static class SessionEndpoints
             booths.Add(new BoothView(
                 booth, (await machines.FindAsync(booth.MachineId))!.Name, place is null ? null : students[place.StudentId],
                 sheet?.Body.Job, sheet?.Body.PositionName,
-                sheet is null ? [] : [.. laid[sheet.Id].Select(bead => new RackBead(bead.Id, bead.Number, bead.Judgement.Verdict, bead.Judgement.Shape, bead.Used))]));
+                sheet is null ? [] : [.. laid[sheet.Id].Select(RackBead.Of)]));
         }
         return new RoomView(session, booths, [.. students.Values.Where(student => places.All(place => place.StudentId != student.Id))]);
     }

@@ -24,10 +24,21 @@ public sealed record Coupon(AssignedSheet Sheet, IReadOnlyList<Bead> Beads);
 /// <summary>What a student works on now.</summary>
 /// <param name="BoothNumber">The booth they stand at; null when at none.</param>
 /// <param name="Coupon">Their newest sheet with its beads; null before the first.</param>
-public sealed record MyWork(int? BoothNumber, Coupon? Coupon);
+/// <param name="Machine">The machine of that sheet; null with it.</param>
+public sealed record MyWork(int? BoothNumber, Coupon? Coupon, Machine? Machine);
 
 /// <summary>A bead on the rack.</summary>
-public sealed record RackBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings Used);
+/// <param name="Id">Which bead.</param>
+/// <param name="Number">Its number on the coupon.</param>
+/// <param name="Verdict">In one word.</param>
+/// <param name="Shape">Numbers for its glyph.</param>
+/// <param name="Used">The pair at the torch.</param>
+/// <param name="Next">The change that was advised after it; null when none was.</param>
+public sealed record RackBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings Used, string? Next)
+{
+    /// <summary>The rack's view of a recorded bead.</summary>
+    public static RackBead Of(Bead bead) => new(bead.Id, bead.Number, bead.Judgement.Verdict, bead.Judgement.Shape, bead.Used, bead.Judgement.Next?.Instruction);
+}
 
 /// <summary>A coupon on the rack.</summary>
 public sealed record RackCoupon(Guid SheetId, DateTimeOffset AssignedAt, Job Job, string PositionName, IReadOnlyList<RackBead> Beads);
@@ -73,7 +84,8 @@ public static class SheetEndpoints
         return TypedResults.Ok((await sheets.FindAsync(id))!);
     }
 
-    private static async Task<MyWork> MineAsync(ClaimsPrincipal user, SheetStore sheets, BeadStore beads, SessionStore sessions)
+    private static async Task<MyWork> MineAsync(
+        ClaimsPrincipal user, SheetStore sheets, BeadStore beads, SessionStore sessions, MachineStore machines)
     {
         int? boothNumber = null;
         if (await sessions.NewestAsync() is { } session)
@@ -82,7 +94,10 @@ public static class SheetEndpoints
             if (place is not null) boothNumber = (await sessions.BoothAsync(place.BoothId))?.Number;
         }
         var newest = await sheets.NewestOfStudentAsync(user.Id());
-        return new MyWork(boothNumber, newest is null ? null : new Coupon(newest, [.. (await beads.OfSheetsAsync([newest.Id]))[newest.Id]]));
+        if (newest is null) return new MyWork(boothNumber, null, null);
+        var booth = (await sessions.BoothAsync(newest.BoothId))!;
+        return new MyWork(
+            boothNumber, new Coupon(newest, [.. (await beads.OfSheetsAsync([newest.Id]))[newest.Id]]), await machines.FindAsync(booth.MachineId));
     }
 
     private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(Guid studentId, ClaimsPrincipal user, PeopleStore people, SheetStore sheets, BeadStore beads)
@@ -96,7 +111,7 @@ public static class SheetEndpoints
             [
                 .. given.Select(sheet => new RackCoupon(
                     sheet.Id, sheet.AssignedAt, sheet.Body.Job, sheet.Body.PositionName,
-                    [.. laid[sheet.Id].Select(bead => new RackBead(bead.Id, bead.Number, bead.Judgement.Verdict, bead.Judgement.Shape, bead.Used))])),
+                    [.. laid[sheet.Id].Select(RackBead.Of)])),
             ]));
     }
 }

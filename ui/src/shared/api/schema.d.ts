@@ -1180,8 +1180,6 @@ export interface components {
             stickOutMm?: null | number;
             /** @description Faults seen; never null. */
             faults?: null | components["schemas"]["Fault"][];
-            /** @description Whether nothing at all was noted. */
-            isEmpty?: boolean;
         };
         /**
          * @description Faults that can be seen.
@@ -1227,8 +1225,6 @@ export interface components {
             position: components["schemas"]["Position"];
             /** @description The wire to weld with. */
             wire: components["schemas"]["Wire"];
-            /** @description What is wrong with the thickness, or null when a sheet can be made. */
-            thicknessProblem?: null | string;
         };
         JobRequest: {
             thickness: null | string;
@@ -1303,6 +1299,7 @@ export interface components {
             /** Format: int32 */
             boothNumber: null | number;
             coupon: null | components["schemas"]["Coupon"];
+            machine: null | components["schemas"]["Machine"];
         };
         NewMachine: {
             /** Format: uuid */
@@ -1387,6 +1384,7 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             shape: components["schemas"]["BeadShape"];
             used: components["schemas"]["Settings"];
+            next: null | string;
         };
         RackCoupon: {
             /** Format: uuid */
@@ -1421,12 +1419,12 @@ export interface components {
              * Format: double
              * @description Where the control stood.
              */
-            mark?: number;
+            mark: number;
             /**
              * Format: double
              * @description What was measured there: metres per minute for wire, volts at the arc for volts.
              */
-            measured?: number;
+            measured: number;
         };
         /** @description One link of the chain behind a number. */
         Reason: {

@@ -1,0 +1,122 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using GentleBead.Server.Sheets;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace GentleBead.Server.Tests;
+
+public class AccessTests(DemoRoom room)
+{
+    private static readonly string[] OpenToAnybody =
+    [
+        "/openapi/{documentName}.json", "/health/live", "/health/ready", "/api/people/welcome", "/api/people/sign-in", "/api/people/first-instructor",
+        "/api/{**rest}", "{*path:nonfile}",
+    ];
+
+    private static readonly string[] OpenToStudents =
+    [
+        "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/sheets/compute", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
+    ];
+
+    private IEnumerable<RouteEndpoint> Endpoints => room.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>();
+
+    [Fact]
+    public void Every_endpoint_says_who_may_call_it()
+    {
+        foreach (var endpoint in Endpoints)
+        {
+            var anybody = endpoint.Metadata.GetMetadata<IAllowAnonymous>() is not null;
+            var named = endpoint.Metadata.GetMetadata<IAuthorizeData>() is not null;
+            Assert.True(anybody || named, $"{endpoint.RoutePattern.RawText} does not say who may call it.");
+            Assert.Equal(OpenToAnybody.Contains(endpoint.RoutePattern.RawText), anybody);
+        }
+    }
+
+    [Fact]
+    public async Task Strangers_and_students_are_turned_away_from_everything_else()
+    {
+        var stranger = room.CreateClient();
+        var student = await room.SignInAsync("jun");
+        var turnedAway = 0;
+        foreach (var endpoint in Endpoints)
+        {
+            var route = endpoint.RoutePattern.RawText!;
+            if (OpenToAnybody.Contains(route)) continue;
+            foreach (var method in endpoint.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"])
+            {
+                Assert.Equal(HttpStatusCode.Unauthorized, await CallAsync(stranger, method, route));
+                if (OpenToStudents.Contains(route)) continue;
+                Assert.Equal(HttpStatusCode.Forbidden, await CallAsync(student, method, route));
+                turnedAway++;
+            }
+        }
+        Assert.True(turnedAway >= 10);
+
+        static async Task<HttpStatusCode> CallAsync(HttpClient client, string method, string route)
+        {
+            var path = System.Text.RegularExpressions.Regex.Replace(route, @"\{\w+:guid\}", Guid.NewGuid().ToString());
+            using var request = new HttpRequestMessage(new HttpMethod(method), path);
+            if (method is "PUT" or "POST") request.Content = new StringContent("{}", Encoding.UTF8, "application/json");
+            return (await client.SendAsync(request)).StatusCode;
+        }
+    }
+
+    [Fact]
+    public async Task Students_see_their_own_rack_and_nobody_elses()
+    {
+        var ilsa = await room.SignInAsync("ilsa");
+        var teodor = await room.SignInAsync("teodor");
+        var (mine, theirs) = (await ilsa.MeAsync(), await teodor.MeAsync());
+        Assert.NotEmpty((await ilsa.GetAsync<Rack>($"/api/sheets/rack/{mine.Id}")).Coupons);
+        Assert.Equal(HttpStatusCode.NotFound, (await ilsa.GetAsync($"/api/sheets/rack/{theirs.Id}")).StatusCode);
+        Assert.Equal(mine.Id, (await ilsa.GetAsync<MyWork>("/api/sheets/mine")).Coupon!.Sheet.StudentId);
+        var instructor = await room.SignInAsync("maren");
+        Assert.NotEmpty((await instructor.GetAsync<Rack>($"/api/sheets/rack/{theirs.Id}")).Coupons);
+        Assert.Equal(HttpStatusCode.NotFound, (await instructor.GetAsync($"/api/sheets/rack/{Guid.NewGuid()}")).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("maren", "wrong")]
+    [InlineData("nobody", "loft-practice")]
+    [InlineData("", "")]
+    [InlineData(null, null)]
+    [InlineData("maren' or 1=1 --", "loft-practice")]
+    public async Task A_wrong_login_gets_one_answer_whatever_was_wrong(string? login, string? password)
+    {
+        var response = await room.CreateClient().PostAsJsonAsync("/api/people/sign-in", new { login, password });
+        Assert.Equal("Login and password do not fit together.", (await response.ProblemsAsync())["password"]);
+    }
+
+    [Fact]
+    public async Task The_cookie_is_strict_and_so_are_the_headers()
+    {
+        var response = await room.CreateClient().PostAsJsonAsync("/api/people/sign-in", new { login = " MAREN ", password = "loft-practice" });
+        var cookie = Assert.Single(response.Headers.GetValues("Set-Cookie"));
+        Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("default-src 'self'", response.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+        Assert.Equal("nosniff", response.Headers.GetValues("X-Content-Type-Options").Single());
+        Assert.True(response.Headers.CacheControl?.NoStore);
+    }
+
+    [Fact]
+    public async Task A_write_from_another_site_is_refused()
+    {
+        var client = await room.SignInAsync("maren");
+        client.DefaultRequestHeaders.Add("Sec-Fetch-Site", "cross-site");
+        Assert.Equal(HttpStatusCode.Forbidden, (await client.PostAsync("/api/people/sign-out", null)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Guessing_passwords_is_slowed_down()
+    {
+        await using var strict = new Room(demo: false, ("GENTLEBEAD_SIGN_INS_PER_MINUTE", "3"));
+        await strict.InitializeAsync();
+        var client = strict.CreateClient();
+        for (var guess = 0; guess < 3; guess++) await client.PostAsJsonAsync("/api/people/sign-in", new { login = "a", password = "b" });
+        Assert.Equal(HttpStatusCode.TooManyRequests, (await client.PostAsJsonAsync("/api/people/sign-in", new { login = "a", password = "b" })).StatusCode);
+    }
+}

@@ -1,0 +1,76 @@
+using System.Text.RegularExpressions;
+using ArchUnitNET.Domain;
+using ArchUnitNET.Fluent;
+using ArchUnitNET.Loader;
+using GentleBead.Demo;
+using GentleBead.Testing;
+using static ArchUnitNET.Fluent.ArchRuleDefinition;
+
+namespace GentleBead.Server.Tests;
+
+public partial class ArchitectureTests
+{
+    private static readonly Architecture Everything = new ArchLoader()
+        .LoadAssembliesIncludingDependencies([typeof(Core.Sheets.Sheet).Assembly, typeof(DemoSchool).Assembly, typeof(Program).Assembly], recursive: false)
+        .Build();
+
+    // Who owns which table. A feature's SQL names its own tables only; it asks the other features' stores.
+    private static readonly Dictionary<string, string[]> Tables = new()
+    {
+        ["People"] = ["person", "school"],
+        ["Machines"] = ["machine", "reading"],
+        ["Sessions"] = ["session", "booth", "place"],
+        ["Sheets"] = ["sheet"],
+        ["Beads"] = ["bead"],
+    };
+
+    [Fact]
+    public void Core_depends_on_nothing_but_the_framework_and_MathNet() => Holds(
+        Types().That().ResideInNamespaceMatching(@"^GentleBead\.Core(\.|$)").Should()
+            .OnlyDependOn(Types().That().ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet)(\.|$)").Or().HaveFullNameMatching(@"^(Microsoft\.CodeAnalysis|System\.Runtime|<)")));
+
+    [Fact]
+    public void Core_reaches_no_file_socket_clock_or_database()
+    {
+        var core = typeof(Core.Sheets.Sheet).Assembly;
+        Assert.All(core.GetReferencedAssemblies(), reference => Assert.Matches(@"^(System\.(Runtime|Collections|Linq|Text\.RegularExpressions|Memory)|MathNet\.Numerics)$", reference.Name));
+    }
+
+    [Fact]
+    public void The_demo_knows_the_trade_and_not_the_server() => Holds(
+        Types().That().ResideInNamespaceMatching(@"^GentleBead\.Demo").Should().NotDependOnAnyTypesThat().ResideInNamespaceMatching(@"^(GentleBead\.Server|Npgsql|Dapper)"));
+
+    [Fact]
+    public void Only_stores_and_the_database_folder_speak_SQL() => Holds(
+        Types().That().ResideInNamespaceMatching(@"^GentleBead\.Server").And().DependOnAny(Types().That().ResideInNamespaceMatching("^Dapper")).Should()
+            .HaveFullNameMatching(@"Store([+/<]|$)|^GentleBead\.Server\.Database\."));
+
+    [Fact]
+    public void No_feature_reaches_into_anothers_SQL()
+    {
+        var seen = 0;
+        foreach (var (feature, own) in Tables)
+        {
+            foreach (var file in Directory.GetFiles(Path.Combine(Cluster.Root, "src/GentleBead.Server", feature), "*.cs"))
+            {
+                foreach (Match named in TableName().Matches(File.ReadAllText(file)))
+                {
+                    var table = named.Groups["table"].Value;
+                    if (!Tables.Values.Any(tables => tables.Contains(table))) continue;
+                    Assert.True(own.Contains(table), $"{Path.GetFileName(file)} reads or writes {table}, which is not {feature}'s.");
+                    seen++;
+                }
+            }
+        }
+        Assert.True(seen > 20, "The SQL was not found where it is looked for.");
+    }
+
+    private static void Holds(IArchRule rule)
+    {
+        var broken = rule.Evaluate(Everything).Where(result => !result.Passed).Select(result => result.Description).ToArray();
+        Assert.True(broken.Length == 0, string.Join('\n', broken));
+    }
+
+    [GeneratedRegex(@"\b(from|join|into|update|delete from)\s+(?<table>[a-z_]+)\b")]
+    private static partial Regex TableName();
+}

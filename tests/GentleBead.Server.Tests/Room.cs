@@ -1,0 +1,102 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using Dapper;
+using GentleBead.Demo;
+using GentleBead.Server.Json;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using GentleBead.Testing;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+
+[assembly: AssemblyFixture(typeof(GentleBead.Server.Tests.DemoRoom))]
+
+namespace GentleBead.Server.Tests;
+
+/// <summary>The server in this process over a real, fresh database.</summary>
+public class Room(bool demo, params (string Key, string Value)[] settings) : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    public string ConnectionString { get; private set; } = "";
+
+    public async ValueTask InitializeAsync() => ConnectionString = await Cluster.NewDatabaseAsync();
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        await Cluster.DropAsync(ConnectionString);
+        GC.SuppressFinalize(this);
+    }
+
+    public async Task<HttpClient> SignInAsync(string login, string password = DemoSchool.Password)
+    {
+        var client = CreateClient();
+        (await client.PostAsJsonAsync("/api/people/sign-in", new { login, password })).EnsureSuccessStatusCode();
+        return client;
+    }
+
+    public async Task<T> QueryAsync<T>(string sql, object? parameters = null)
+    {
+        await using var connection = new NpgsqlConnection(ConnectionString);
+        return (await connection.ExecuteScalarAsync<T>(sql, parameters))!;
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseEnvironment("Production");
+        builder.UseSetting("GENTLEBEAD_DATABASE", ConnectionString);
+        builder.UseSetting("GENTLEBEAD_DEMO", demo ? "true" : "false");
+        builder.UseSetting("GENTLEBEAD_SIGN_INS_PER_MINUTE", "10000");
+        builder.UseSetting("Logging:LogLevel:Default", "Error");
+        builder.UseSetting("Logging:LogLevel:Microsoft.AspNetCore", "Error");
+        builder.UseSetting("Logging:LogLevel:Microsoft.Hosting.Lifetime", "Error");
+        foreach (var (key, value) in settings) builder.UseSetting(key, value);
+    }
+}
+
+/// <summary>The demo school, shared by tests that only add to it.</summary>
+public sealed class DemoRoom() : Room(demo: true);
+
+/// <summary>Requests the tests make often.</summary>
+internal static class Requests
+{
+    public static async Task<T> GetAsync<T>(this HttpClient client, string path) =>
+        JsonSerializer.Deserialize<T>(await client.GetStringAsync(path), QuantityJson.Options)!;
+
+    public static async Task<T> ReadAsync<T>(this HttpResponseMessage response) =>
+        JsonSerializer.Deserialize<T>(await response.EnsureSuccessStatusCode().Content.ReadAsStringAsync(), QuantityJson.Options)!;
+
+    /// <summary>The messages of a refusal by field.</summary>
+    public static async Task<Dictionary<string, string>> ProblemsAsync(this HttpResponseMessage response)
+    {
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, response.StatusCode);
+        Assert.Equal("application/problem+json", response.Content.Headers.ContentType?.MediaType);
+        using var json = JsonDocument.Parse(await response.Content.ReadAsStringAsync());
+        return json.RootElement.GetProperty("errors").EnumerateObject().ToDictionary(field => field.Name, field => field.Value[0].GetString()!);
+    }
+
+    public static async Task<(Session Session, BoothView View)> BoothAsync(this HttpClient instructor, int number)
+    {
+        var room = await instructor.GetAsync<RoomView>("/api/sessions/newest");
+        return (room.Session!, room.Booths.Single(view => view.Booth.Number == number));
+    }
+
+    /// <summary>Gives a fresh T-joint sheet in 1/8 in to whoever stands at a booth.</summary>
+    public static async Task<AssignedSheet> AssignAsync(this HttpClient instructor, int booth, Guid? id = null)
+    {
+        var (session, view) = await instructor.BoothAsync(booth);
+        var response = await instructor.PutAsJsonAsync($"/api/sheets/{id ?? Guid.CreateVersion7()}", new
+        {
+            job = new { thickness = "1/8", joint = "t", position = "horizontal" },
+            sessionId = session.Id,
+            boothId = view.Booth.Id,
+        });
+        return await response.ReadAsync<AssignedSheet>();
+    }
+
+    public static Task<HttpResponseMessage> RecordAsync(this HttpClient instructor, Guid id, object bead) =>
+        instructor.PutAsJsonAsync($"/api/beads/{id}", bead);
+
+    public static async Task<Person> MeAsync(this HttpClient client) => await client.GetAsync<Person>("/api/people/me");
+}

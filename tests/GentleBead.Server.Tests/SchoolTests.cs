@@ -1,0 +1,124 @@
+using System.Net;
+using System.Net.Http.Json;
+using GentleBead.Core.Judging;
+using GentleBead.Server.Database;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using Npgsql;
+
+namespace GentleBead.Server.Tests;
+
+public class SchoolTests(DemoRoom room)
+{
+    [Fact]
+    public async Task The_demo_term_tells_its_story()
+    {
+        await using var untouched = new Room(demo: true);
+        await untouched.InitializeAsync();
+        var maren = await untouched.SignInAsync("maren");
+        var racks = new Dictionary<string, Rack>();
+        foreach (var student in await maren.GetAsync<PersonName[]>("/api/people/students")) racks[student.Name] = await maren.GetAsync<Rack>($"/api/sheets/rack/{student.Id}");
+        Assert.Equal(6, racks.Count);
+
+        // Somebody improves: newest first, so the last coupons are the first evenings.
+        var ilsa = racks["Ilsa Brandt"].Coupons;
+        Assert.All(ilsa[^1].Beads, bead => Assert.NotEqual(Verdict.Right, bead.Verdict));
+        Assert.All(ilsa[1].Beads, bead => Assert.Equal(Verdict.Right, bead.Verdict));
+        // Somebody is always cold.
+        Assert.All(racks["Teodor Pike"].Coupons.SelectMany(coupon => coupon.Beads), bead => Assert.Equal(Verdict.Cold, bead.Verdict));
+        // Whoever stands at booth 3 is told to measure the wire.
+        var booth3 = await untouched.QueryAsync<long>(
+            "select count(*) filter (where judgement->'next'->>'kind' = 'measureWire') * 100 / count(*) from bead join sheet on sheet.id = sheet_id join booth on booth.id = booth_id where booth.number = 3");
+        Assert.InRange(booth3, 60, 100);
+    }
+
+    [Fact]
+    public async Task The_demo_is_loaded_once_and_one_cut_short_is_loaded_anew()
+    {
+        await using var own = new Room(demo: true);
+        await own.InitializeAsync();
+        _ = own.Services;
+        var beads = await own.QueryAsync<long>("select count(*) from bead");
+        await DemoLoader.LoadAsync(own.Services);
+        Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
+
+        await own.QueryAsync<object?>("with gone as (delete from school returning 1) delete from bead where number > 1");
+        await DemoLoader.LoadAsync(own.Services);
+        Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
+        Assert.Equal(7, await own.QueryAsync<long>("select count(*) from person"));
+    }
+
+    [Fact]
+    public async Task An_empty_school_is_set_up_from_nothing_to_a_judged_bead()
+    {
+        await using var empty = new Room(demo: false);
+        await empty.InitializeAsync();
+        var client = empty.CreateClient();
+        var welcome = await client.GetAsync<Welcome>("/api/people/welcome");
+        Assert.True(welcome.NeedsFirstInstructor);
+        Assert.Empty(welcome.DemoAccounts);
+
+        var first = new { id = Guid.CreateVersion7(), school = "Quay workshop", login = "ana", name = "Ana", password = "short" };
+        Assert.Contains("password", (await (await client.PostAsJsonAsync("/api/people/first-instructor", first)).ProblemsAsync()).Keys);
+        (await client.PostAsJsonAsync("/api/people/first-instructor", first with { password = "long enough" })).EnsureSuccessStatusCode();
+        Assert.Equal(HttpStatusCode.Conflict, (await client.PostAsJsonAsync("/api/people/first-instructor", first with { id = Guid.CreateVersion7(), login = "eve", password = "long enough" })).StatusCode);
+
+        var (machineId, boothId, studentId, sessionId) = (Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7());
+        var knob = new { kind = "knob", lowestMark = 0, highestMark = 100, markStep = 1, unit = "", readings = Array.Empty<object>() };
+        var taps = new { kind = "tap", lowestMark = 1, highestMark = 10, markStep = 1, unit = "", readings = Array.Empty<object>() };
+        var machine = new { boothId, boothNumber = 1, machine = new { name = "Blue", wire = "solid08", wireControl = knob, voltControl = taps } };
+        (await client.PutAsJsonAsync($"/api/machines/{machineId}", machine)).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync($"/api/machines/{machineId}", machine)).EnsureSuccessStatusCode();
+        foreach (var (control, mark, measured) in new[] { ("wire", 20, 2.8), ("wire", 70, 10.9), ("volt", 1, 14.5), ("volt", 10, 25.5) })
+        {
+            (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{Guid.CreateVersion7()}", new { control, mark, measured })).EnsureSuccessStatusCode();
+        }
+        Assert.Contains("not above", (await (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{Guid.CreateVersion7()}", new { control = "wire", mark = 50, measured = 2.0 })).ProblemsAsync())["measured"], StringComparison.Ordinal);
+        Assert.Contains("0 to 100", (await (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{Guid.CreateVersion7()}", new { control = "wire", mark = 101, measured = 12.0 })).ProblemsAsync())["mark"], StringComparison.Ordinal);
+
+        (await client.PutAsJsonAsync($"/api/people/students/{studentId}", new { login = "bo", name = "Bo", password = "practice1" })).EnsureSuccessStatusCode();
+        Assert.Contains("taken", (await (await client.PutAsJsonAsync($"/api/people/students/{Guid.CreateVersion7()}", new { login = "BO", name = "Bo too", password = "practice1" })).ProblemsAsync())["login"], StringComparison.Ordinal);
+        (await client.PutAsJsonAsync($"/api/sessions/{sessionId}", new { title = "Monday", heldOn = "2026-11-23" })).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync($"/api/sessions/{sessionId}/booths/{boothId}/student", new { studentId })).EnsureSuccessStatusCode();
+        var sheet = await client.AssignAsync(1);
+        (await client.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { sound = "evenCrackle" } })).EnsureSuccessStatusCode();
+
+        // The next evening begins with everybody where they stood.
+        var next = await (await client.PutAsJsonAsync($"/api/sessions/{Guid.CreateVersion7()}", new { title = "Tuesday", heldOn = "2026-11-24" })).ReadAsync<Session>();
+        var view = (await client.GetAsync<RoomView>("/api/sessions/newest")).Booths.Single();
+        Assert.Equal("Tuesday", next.Title);
+        Assert.Equal("Bo", view.Student!.Name);
+        Assert.Null(view.Job);
+    }
+
+    [Fact]
+    public async Task The_database_itself_refuses_what_cannot_be()
+    {
+        foreach (var sql in new[]
+        {
+            "update bead set verdict = 'lovely'",
+            "update bead set volts = 0",
+            "update bead set withdrawn_at = now()",
+            "update person set role = 'owner'",
+            "insert into reading (id, machine_id, control, mark, measured) select gen_random_uuid(), id, 'wire', 5, -1 from machine limit 1",
+            "insert into place select session_id, (select id from booth where number = 4), student_id from place where booth_id = (select id from booth where number = 1)",
+            "delete from sheet",
+        })
+        {
+            await Assert.ThrowsAsync<PostgresException>(() => room.QueryAsync<object?>(sql));
+        }
+    }
+
+    [Fact]
+    public async Task Health_tells_life_from_readiness()
+    {
+        var client = room.CreateClient();
+        Assert.Equal("live", await client.GetStringAsync("/health/live"));
+        Assert.Equal("ready", await client.GetStringAsync("/health/ready"));
+        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/nothing/here")).StatusCode);
+    }
+
+    [Fact]
+    public void Migrating_again_changes_nothing() => Migrations.Run(room.ConnectionString);
+}

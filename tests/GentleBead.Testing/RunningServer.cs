@@ -1,0 +1,90 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+namespace GentleBead.Testing;
+
+/// <summary>The real server as a process of its own, on a free loopback port, over a database of its own.</summary>
+public sealed class RunningServer : IAsyncDisposable
+{
+    private readonly Process process;
+    private readonly string? ownDatabase;
+
+    private RunningServer(Process process, Uri address, string? ownDatabase)
+    {
+        this.process = process;
+        Address = address;
+        this.ownDatabase = ownDatabase;
+    }
+
+    /// <summary>Where it answers.</summary>
+    public Uri Address { get; }
+
+    /// <summary>Starts it and waits until it is ready.</summary>
+    /// <param name="demo">Whether to load the demo school.</param>
+    /// <param name="database">An existing database; null makes one and drops it at the end.</param>
+    public static async Task<RunningServer> StartAsync(bool demo, string? database = null)
+    {
+        var connectionString = database ?? await Cluster.NewDatabaseAsync();
+        var address = new Uri($"http://127.0.0.1:{FreePort()}");
+        var folder = Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
+        var start = new ProcessStartInfo("dotnet",
+        [
+            Path.Combine(folder, "GentleBead.Server.dll"), "--urls", address.ToString(), "--contentRoot", folder, "--webroot", Path.Combine(Cluster.Root, "ui/dist"),
+        ])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        start.Environment["GENTLEBEAD_DATABASE"] = connectionString;
+        start.Environment["GENTLEBEAD_DEMO"] = demo ? "true" : "false";
+        start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
+        var process = Process.Start(start)!;
+        var words = new List<string>();
+        process.OutputDataReceived += (_, line) => words.Add(line.Data ?? "");
+        process.ErrorDataReceived += (_, line) => words.Add(line.Data ?? "");
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+
+        using var client = new HttpClient { BaseAddress = address };
+        for (var waited = 0; waited < 300; waited++)
+        {
+            if (process.HasExited) break;
+            try
+            {
+                if ((await client.GetAsync("/health/ready")).IsSuccessStatusCode) return new RunningServer(process, address, database is null ? connectionString : null);
+            }
+            catch (HttpRequestException)
+            {
+                // Not listening yet.
+            }
+            await Task.Delay(100);
+        }
+        process.Kill();
+        throw new InvalidOperationException($"The server did not come up: {string.Join('\n', words)}");
+    }
+
+    /// <summary>Ends it at once, as a power cut would.</summary>
+    public async Task KillAsync()
+    {
+        if (!process.HasExited) process.Kill();
+        await process.WaitForExitAsync();
+    }
+
+    /// <inheritdoc/>
+    public async ValueTask DisposeAsync()
+    {
+        await KillAsync();
+        process.Dispose();
+        if (ownDatabase is not null) await Cluster.DropAsync(ownDatabase);
+    }
+
+    private static string Configuration => AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+}

@@ -1,0 +1,51 @@
+import { Button, Loader } from '@mantine/core';
+import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { BenchPage } from '../features/beads/BenchPage';
+import { ShopPage } from '../features/machines/ShopPage';
+import { SignInPage } from '../features/people/SignInPage';
+import { useMe } from '../features/people/useMe';
+import { BoothFrame } from '../features/sessions/BoothFrame';
+import { RoomPage } from '../features/sessions/RoomPage';
+import { MyWorkPage } from '../features/sheets/MyWorkPage';
+import { RackPage } from '../features/sheets/RackPage';
+import { SheetPage } from '../features/sheets/SheetPage';
+import { Trouble } from '../shared/Trouble';
+import { Shell } from './Shell';
+
+export function App() {
+  const me = useMe();
+  if (me.isError) return <Trouble error={me.error} again={() => me.refetch()} />;
+  if (me.data === undefined) return <Loader m="xl" aria-label="Loading" />;
+  if (me.data === null) return <SignInPage />;
+  return (
+    <BrowserRouter>
+      <Routes>
+        <Route element={<Shell me={me.data} />}>
+          {me.data.role === 'instructor' ? (
+            <>
+              <Route index element={<RoomPage />} />
+              <Route path="booths/:boothId" element={<BoothFrame />}>
+                <Route index element={<SheetPage />} />
+                <Route path="bench" element={<BenchPage />} />
+              </Route>
+              <Route path="students/:studentId" element={<RackPage />} />
+              <Route path="shop" element={<ShopPage />} />
+            </>
+          ) : (
+            <Route index element={<MyWorkPage />} />
+          )}
+          <Route path="*" element={<NotHere />} />
+        </Route>
+      </Routes>
+    </BrowserRouter>
+  );
+}
+
+const NotHere = () => (
+  <div className="panel empty">
+    <p>There is no such page.</p>
+    <Button component={Link} to="/">
+      Back to the start
+    </Button>
+  </div>
+);

@@ -1,0 +1,153 @@
+import { Button, Modal, Table, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { useDisclosure, useHotkeys } from '@mantine/hooks';
+import { Spotlight, type SpotlightActionData, spotlight } from '@mantine/spotlight';
+import { IconCommand, IconMoon, IconSun } from '@tabler/icons-react';
+import { Link, Outlet, useNavigate } from 'react-router';
+import { useSetUnits, useSignOut } from '../features/people/useMe';
+import { useRoom } from '../features/sessions/useBench';
+import type { Schemas } from '../shared/api/client';
+import { useLive } from '../shared/live';
+
+const keys = [
+  ['?', 'These keys'],
+  ['Ctrl K', 'Go to anything by name'],
+  ['T', "Today's session"],
+  ['1 to 9', 'Bench of that booth'],
+  ['Shift 1 to 9', 'Sheet of that booth'],
+  ['Ctrl Enter', 'Judge the bead'],
+  ['U', 'Inch or metric'],
+  ['D', 'Light or dark'],
+] as const;
+
+/** The frame around every screen: name, units, light, keys, palette, line to the server. */
+export function Shell({ me }: { me: Schemas['Person'] }) {
+  const live = useLive();
+  const navigate = useNavigate();
+  const setUnits = useSetUnits();
+  const signOut = useSignOut();
+  const { toggleColorScheme } = useMantineColorScheme();
+  const dark = useComputedColorScheme('light') === 'dark';
+  const [help, { open: openHelp, close: closeHelp }] = useDisclosure(false);
+  const toggleUnits = () => setUnits.mutate(me.units === 'inch' ? 'metric' : 'inch');
+  const leave = () => signOut.mutate(undefined, { onSuccess: () => navigate('/') });
+  useHotkeys([
+    ['shift+?', openHelp],
+    ['t', () => navigate('/')],
+    ['u', toggleUnits],
+    ['d', toggleColorScheme],
+  ]);
+  const common: SpotlightActionData[] = [
+    { id: 'units', label: me.units === 'inch' ? 'Read in metric' : 'Read in inches', onClick: toggleUnits },
+    { id: 'light', label: dark ? 'Light screen' : 'Dark screen', onClick: toggleColorScheme },
+    { id: 'keys', label: 'Keys', onClick: openHelp },
+    { id: 'out', label: 'Sign out', onClick: leave },
+  ];
+  return (
+    <div className="shell">
+      <header className="top">
+        <Link to="/" className="brand">
+          <img src="/bead.svg" alt="" width={32} height={32} />
+          Gentle Bead
+        </Link>
+        <nav>
+          {me.role === 'instructor' && (
+            <>
+              <Link to="/">Session</Link>
+              <Link to="/shop">Shop</Link>
+            </>
+          )}
+        </nav>
+        <span className="spacer" />
+        <Button variant="subtle" leftSection={<IconCommand size={18} />} onClick={spotlight.open}>
+          Go to
+        </Button>
+        <Button variant="subtle" onClick={toggleUnits} aria-label={`Units: ${me.units}`}>
+          {me.units === 'inch' ? 'inch' : 'metric'}
+        </Button>
+        <Button
+          variant="subtle"
+          onClick={toggleColorScheme}
+          aria-label={dark ? 'Light screen' : 'Dark screen'}
+        >
+          {dark ? <IconSun size={20} /> : <IconMoon size={20} />}
+        </Button>
+        <Button variant="subtle" onClick={openHelp} aria-label="Keys">
+          ?
+        </Button>
+        <Button variant="default" onClick={leave} loading={signOut.isPending}>
+          Sign out
+        </Button>
+      </header>
+      {!live && (
+        <p className="offline" role="status">
+          The line to the server is down. What you see may be old; it catches up by itself.
+        </p>
+      )}
+      {me.role === 'instructor' ? <InstructorPalette common={common} /> : <Spotlight actions={common} />}
+      <main>
+        <Outlet />
+      </main>
+      <Modal opened={help} onClose={closeHelp} title="Keys" size="md">
+        <Table>
+          <Table.Tbody>
+            {keys.map(([key, does]) => (
+              <Table.Tr key={key}>
+                <Table.Td>
+                  <kbd>{key}</kbd>
+                </Table.Td>
+                <Table.Td>{does}</Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </Modal>
+    </div>
+  );
+}
+
+/** Booths and students by name, and a digit for each booth. */
+function InstructorPalette({ common }: { common: SpotlightActionData[] }) {
+  const navigate = useNavigate();
+  const room = useRoom().data;
+  const booths = room?.booths ?? [];
+  const students = [...booths.flatMap((view) => view.student ?? []), ...(room?.waiting ?? [])];
+  const digit = (prefix: string, path: (id: string) => string) =>
+    booths
+      .filter((view) => view.booth.number < 10)
+      .map(
+        (view) =>
+          [`${prefix}${view.booth.number}`, () => navigate(path(view.booth.id))] as [string, () => void],
+      );
+  useHotkeys([...digit('', (id) => `/booths/${id}/bench`), ...digit('shift+Digit', (id) => `/booths/${id}`)]);
+  return (
+    <Spotlight
+      searchProps={{ placeholder: 'Booth, student or command' }}
+      nothingFound="Nothing by that name"
+      scrollable
+      actions={[
+        { id: 'session', label: "Today's session", onClick: () => navigate('/') },
+        ...booths.flatMap((view) => [
+          {
+            id: `bench-${view.booth.id}`,
+            label: `Booth ${view.booth.number}: bench`,
+            description: view.student?.name,
+            onClick: () => navigate(`/booths/${view.booth.id}/bench`),
+          },
+          {
+            id: `sheet-${view.booth.id}`,
+            label: `Booth ${view.booth.number}: sheet`,
+            description: view.student?.name,
+            onClick: () => navigate(`/booths/${view.booth.id}`),
+          },
+        ]),
+        ...students.map((student) => ({
+          id: student.id,
+          label: `${student.name}: rack`,
+          onClick: () => navigate(`/students/${student.id}`),
+        })),
+        { id: 'shop', label: 'Shop: machines and students', onClick: () => navigate('/shop') },
+        ...common,
+      ]}
+    />
+  );
+}

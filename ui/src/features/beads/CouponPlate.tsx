@@ -1,0 +1,58 @@
+import type { Schemas } from '../../shared/api/client';
+import { verdicts } from '../../shared/words';
+import { VerdictMark } from '../judging/VerdictMark';
+import { BeadGlyph } from './BeadGlyph';
+
+type Laid = { id: string; number: number; verdict: Schemas['Verdict']; shape: Schemas['BeadShape'] };
+
+/** A coupon with its beads in the order they were laid. */
+export function CouponPlate(props: {
+  joint: Schemas['Joint'];
+  beads: Laid[];
+  chosen?: string | undefined;
+  onChoose?: (id: string) => void;
+}) {
+  if (props.beads.length === 0) return <p className="empty-coupon">No bead on this coupon yet.</p>;
+  return (
+    <ol className="coupon">
+      {props.beads.map((bead) => {
+        const inside = (
+          <>
+            <span className="bead-number">{bead.number}</span>
+            <BeadGlyph
+              shape={bead.shape}
+              joint={props.joint}
+              title={`Bead ${bead.number}, ${verdicts[bead.verdict]}, ${bead.shape.widthMm.toFixed(1)} mm wide`}
+            />
+            <VerdictMark verdict={bead.verdict} />
+          </>
+        );
+        return (
+          <li key={bead.id}>
+            {props.onChoose ? (
+              <button
+                type="button"
+                className="bead-row"
+                aria-pressed={props.chosen === bead.id}
+                onClick={() => props.onChoose?.(bead.id)}
+              >
+                {inside}
+              </button>
+            ) : (
+              <div className="bead-row">{inside}</div>
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** A recorded bead as the coupon and the plane show it. */
+export const asLaid = (bead: Schemas['Bead']) => ({
+  id: bead.id,
+  number: bead.number,
+  verdict: bead.judgement.verdict,
+  shape: bead.judgement.shape,
+  used: bead.used,
+});

@@ -1,0 +1,70 @@
+import { ActionIcon, NumberInput } from '@mantine/core';
+import { IconMinus, IconPlus } from '@tabler/icons-react';
+import type { Schemas } from '../../shared/api/client';
+import { type Kind, useUnits } from '../../shared/units';
+
+/** What was set: the mark the control stood at, or the value somebody measured. */
+export interface Used {
+  by: 'mark' | 'measured';
+  value: number | string;
+}
+
+/** A setting used, in marks by big steppers, or as a measured value. */
+export function SettingUsed(props: {
+  title: string;
+  control: Schemas['Control'];
+  kind: Kind;
+  used: Used;
+  onChange: (used: Used) => void;
+  error?: string | undefined;
+}) {
+  const { unit } = useUnits();
+  const { control, used } = props;
+  const byMark = used.by === 'mark';
+  const tap = byMark && control.kind === 'tap';
+  const markUnit = { digital: ` ${control.unit}`, knob: '', tap: '' }[control.kind];
+  const step = byMark ? control.markStep : 0.1;
+  const move = (way: number) => {
+    const next =
+      Number(used.value) +
+      way * (control.kind === 'digital' && control.unit !== 'V' && byMark ? 5 * step : step);
+    props.onChange({ ...used, value: Number(Math.max(0, next).toFixed(3)) });
+  };
+  return (
+    <div className="setting-used">
+      <div className="setting-row">
+        <ActionIcon variant="default" size={56} aria-label={`${props.title} down`} onClick={() => move(-1)}>
+          <IconMinus />
+        </ActionIcon>
+        <NumberInput
+          label={props.title}
+          size="xl"
+          hideControls
+          allowNegative
+          decimalSeparator="."
+          allowedDecimalSeparators={['.', ',']}
+          value={used.value}
+          onChange={(value) => props.onChange({ ...used, value })}
+          prefix={tap ? 'tap ' : ''}
+          suffix={byMark ? markUnit : ` ${unit(props.kind)}`}
+          error={props.error !== undefined}
+        />
+        <ActionIcon variant="default" size={56} aria-label={`${props.title} up`} onClick={() => move(1)}>
+          <IconPlus />
+        </ActionIcon>
+      </div>
+      <button
+        type="button"
+        className="plain"
+        onClick={() => props.onChange({ by: byMark ? 'measured' : 'mark', value: '' })}
+      >
+        {byMark ? 'measured instead?' : 'read off the machine?'}
+      </button>
+      {props.error && (
+        <p className="field-error" role="alert">
+          {props.error}
+        </p>
+      )}
+    </div>
+  );
+}

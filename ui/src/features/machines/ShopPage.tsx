@@ -1,0 +1,248 @@
+import { Button, Loader, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { Trouble } from '../../shared/Trouble';
+import { useUnits } from '../../shared/units';
+import { wires } from '../../shared/words';
+
+/** The machines with their measured points, and the students. */
+export function ShopPage() {
+  const machines = useQuery({
+    queryKey: ['room', 'machines'],
+    queryFn: () => answer(api.GET('/api/machines')),
+  });
+  const students = useQuery({
+    queryKey: ['room', 'students'],
+    queryFn: () => answer(api.GET('/api/people/students')),
+  });
+  if (machines.isError) return <Trouble error={machines.error} again={() => machines.refetch()} />;
+  if (!machines.data || !students.data) return <Loader m="xl" aria-label="Loading the shop" />;
+  return (
+    <>
+      <div className="page-head">
+        <div>
+          <h1>Shop</h1>
+          <p className="quiet">Machines, what was measured on them, and students</p>
+        </div>
+      </div>
+      <div className="shop">
+        {machines.data.map((entry) => (
+          <section
+            key={entry.machineId}
+            className="panel"
+            aria-label={`Machine of booth ${entry.booth.number}`}
+          >
+            <h2>
+              <span className="booth-number small">{entry.booth.number}</span> {entry.machine.name}{' '}
+              <span className="quiet">{wires[entry.machine.wire]}</span>
+            </h2>
+            <Readings entry={entry} which="wire" />
+            <Readings entry={entry} which="volt" />
+          </section>
+        ))}
+        <AddMachine nextNumber={Math.max(0, ...machines.data.map((entry) => entry.booth.number)) + 1} />
+        <section className="panel" aria-label="Students">
+          <h2>Students</h2>
+          <ul className="plain-list">
+            {students.data.map((student) => (
+              <li key={student.id}>{student.name}</li>
+            ))}
+          </ul>
+          <AddStudent />
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: 'wire' | 'volt' }) {
+  const { per, unit, show } = useUnits();
+  const queries = useQueryClient();
+  const control = which === 'wire' ? entry.machine.wireControl : entry.machine.voltControl;
+  const kind = which === 'wire' ? 'wireFeed' : 'volts';
+  const problem = which === 'wire' ? entry.wireProblem : entry.voltProblem;
+  const title = which === 'wire' ? 'Wire' : 'Volts';
+  const [id, setId] = useState(newId);
+  const form = useForm<{ mark: number | string; measured: number | string }>({
+    initialValues: { mark: '', measured: '' },
+  });
+  const add = useMutation({
+    mutationFn: (values: { mark: number | string; measured: number | string }) =>
+      answer(
+        api.PUT('/api/machines/{id}/readings/{readingId}', {
+          params: { path: { id: entry.machineId, readingId: id } },
+          body: { control: which, mark: Number(values.mark), measured: Number(values.measured) / per(kind) },
+        }),
+      ),
+    onSuccess: async () => {
+      setId(newId());
+      form.reset();
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
+    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
+  });
+  return (
+    <section className="readings" aria-label={`${title} readings`}>
+      <h3>
+        {title}{' '}
+        <span className="quiet">
+          {{ digital: `display in ${control.unit}`, knob: 'knob', tap: 'taps' }[control.kind]}{' '}
+          {control.lowestMark} to {control.highestMark}
+        </span>
+      </h3>
+      <p>
+        {control.readings.length === 0
+          ? control.kind === 'digital'
+            ? 'Never measured; the display is believed.'
+            : 'No readings yet.'
+          : control.readings
+              .map((reading) => `${reading.mark} gives ${show(kind, reading.measured)}`)
+              .join(' · ')}
+      </p>
+      {problem && <p className="field-error">{problem}</p>}
+      <form className="reading-form" onSubmit={form.onSubmit((values) => add.mutate(values))}>
+        <NumberInput
+          size="md"
+          aria-label={`${title} mark`}
+          placeholder="at mark"
+          hideControls
+          {...form.getInputProps('mark')}
+        />
+        <NumberInput
+          size="md"
+          aria-label={`${title} measured`}
+          placeholder={`measured ${unit(kind)}`}
+          hideControls
+          {...form.getInputProps('measured')}
+        />
+        <Button type="submit" size="md" variant="default" loading={add.isPending}>
+          Add reading
+        </Button>
+      </form>
+    </section>
+  );
+}
+
+type Layout = Pick<Schemas['Machine'], 'wireControl' | 'voltControl'>;
+
+const control = (
+  kind: Schemas['ControlKind'],
+  lowestMark: number,
+  highestMark: number,
+  markStep: number,
+  unit: string,
+): Schemas['Control'] => ({ kind, lowestMark, highestMark, markStep, unit, readings: [] });
+
+/** Fronts met in shops; the marks are then measured, so the first guess need only be near. */
+const layouts: Record<string, Layout> = {
+  'Displays: in/min and volts': {
+    wireControl: control('digital', 50, 800, 1, 'in/min'),
+    voltControl: control('digital', 10, 35, 0.1, 'V'),
+  },
+  'Displays: m/min and volts': {
+    wireControl: control('digital', 1, 20, 0.1, 'm/min'),
+    voltControl: control('digital', 10, 35, 0.1, 'V'),
+  },
+  'Wire knob 0-100, volt taps 1-10': {
+    wireControl: control('knob', 0, 100, 1, ''),
+    voltControl: control('tap', 1, 10, 1, ''),
+  },
+  'Wire knob 0-10, volt knob 0-10': {
+    wireControl: control('knob', 0, 10, 0.1, ''),
+    voltControl: control('knob', 0, 10, 0.1, ''),
+  },
+};
+
+function AddMachine({ nextNumber }: { nextNumber: number }) {
+  const queries = useQueryClient();
+  const [ids, setIds] = useState(() => ({ machine: newId(), booth: newId() }));
+  const form = useForm({
+    initialValues: { name: '', layout: Object.keys(layouts)[0] ?? '', wire: 'solid08' as Schemas['Wire'] },
+  });
+  const add = useMutation({
+    mutationFn: (values: { name: string; layout: string; wire: Schemas['Wire'] }) =>
+      answer(
+        api.PUT('/api/machines/{id}', {
+          params: { path: { id: ids.machine } },
+          body: {
+            boothId: ids.booth,
+            boothNumber: nextNumber,
+            machine: { name: values.name, wire: values.wire, ...(layouts[values.layout] as Layout) },
+          },
+        }),
+      ),
+    onSuccess: async () => {
+      setIds({ machine: newId(), booth: newId() });
+      form.reset();
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
+    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
+  });
+  return (
+    <form
+      className="panel stack"
+      aria-label="Add a machine"
+      onSubmit={form.onSubmit((values) => add.mutate(values))}
+    >
+      <h2>Add booth {nextNumber}</h2>
+      <TextInput label="Machine, as the room calls it" size="md" {...form.getInputProps('name')} />
+      <Select
+        label="Front"
+        size="md"
+        allowDeselect={false}
+        data={Object.keys(layouts)}
+        {...form.getInputProps('layout')}
+      />
+      <Select
+        label="Wire on it"
+        size="md"
+        allowDeselect={false}
+        data={Object.entries(wires).map(([value, label]) => ({ value, label }))}
+        {...form.getInputProps('wire')}
+      />
+      {add.isError && Object.keys(form.errors).length === 0 && <Trouble error={add.error} />}
+      <Button type="submit" size="md" variant="default" loading={add.isPending}>
+        Add machine
+      </Button>
+    </form>
+  );
+}
+
+function AddStudent() {
+  const queries = useQueryClient();
+  const [id, setId] = useState(newId);
+  const form = useForm({ initialValues: { name: '', login: '', password: '' } });
+  const add = useMutation({
+    mutationFn: (body: Schemas['NewStudent']) =>
+      answer(api.PUT('/api/people/students/{id}', { params: { path: { id } }, body })),
+    onSuccess: async () => {
+      setId(newId());
+      form.reset();
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
+    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
+  });
+  return (
+    <form
+      className="stack"
+      aria-label="Add a student"
+      onSubmit={form.onSubmit((values) => add.mutate(values))}
+    >
+      <TextInput label="Name" size="md" {...form.getInputProps('name')} />
+      <TextInput label="Login" size="md" autoComplete="off" {...form.getInputProps('login')} />
+      <PasswordInput
+        label="First password"
+        size="md"
+        autoComplete="new-password"
+        {...form.getInputProps('password')}
+      />
+      {add.isError && Object.keys(form.errors).length === 0 && <Trouble error={add.error} />}
+      <Button type="submit" size="md" variant="default" loading={add.isPending}>
+        Add student
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,43 @@
+import { Loader } from '@mantine/core';
+import { IconArrowLeft } from '@tabler/icons-react';
+import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import type { Schemas } from '../../shared/api/client';
+import { Trouble } from '../../shared/Trouble';
+import { wires } from '../../shared/words';
+import { useBench } from './useBench';
+
+/** The head of a booth's two screens: who stands there, at what machine, sheet or bench. */
+export function BoothFrame() {
+  const { boothId = '' } = useParams();
+  const bench = useBench(boothId);
+  if (bench.isError) return <Trouble error={bench.error} again={() => bench.refetch()} />;
+  if (!bench.data) return <Loader m="xl" aria-label="Loading the booth" />;
+  const { booth, machine, student } = bench.data;
+  return (
+    <>
+      <div className="booth-head">
+        <Link to="/" className="back" aria-label="Back to the session">
+          <IconArrowLeft />
+        </Link>
+        <span className="booth-number">{booth.number}</span>
+        <div>
+          <h1>{student ? <Link to={`/students/${student.id}`}>{student.name}</Link> : 'Nobody here yet'}</h1>
+          <p className="quiet">
+            {machine.name}, {wires[machine.wire]} wire on
+          </p>
+        </div>
+        <nav className="tabs" aria-label="Booth">
+          <NavLink to={`/booths/${booth.id}`} end>
+            Sheet
+          </NavLink>
+          <NavLink to={`/booths/${booth.id}/bench`}>Bench</NavLink>
+        </nav>
+      </div>
+      {/* A new student or sheet begins with an empty form. */}
+      <Outlet key={`${booth.id}-${student?.id}`} context={bench.data} />
+    </>
+  );
+}
+
+/** The booth's data, loaded by the frame around this screen. */
+export const useBoothData = () => useOutletContext<Schemas['Bench']>();
