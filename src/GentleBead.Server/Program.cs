@@ -62,8 +62,11 @@ services.AddRateLimiter(limiter =>
 });
 
 var app = builder.Build();
-Migrations.Run(connectionString);
-if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services);
+await OneAtATime.RunAsync(connectionString, async () =>
+{
+    Migrations.Run(connectionString);
+    if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services);
+});
 
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();

@@ -20,7 +20,12 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
 {
     public string ConnectionString { get; private set; } = "";
 
-    public async ValueTask InitializeAsync() => ConnectionString = await Cluster.NewDatabaseAsync();
+    public async ValueTask InitializeAsync()
+    {
+        ConnectionString = await Cluster.NewDatabaseAsync();
+        // Started here, once: tests that ask for it at the same moment would each start one.
+        _ = Services;
+    }
 
     public override async ValueTask DisposeAsync()
     {

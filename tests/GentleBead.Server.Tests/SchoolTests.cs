@@ -5,6 +5,7 @@ using GentleBead.Server.Database;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
+using GentleBead.Testing;
 using Npgsql;
 
 namespace GentleBead.Server.Tests;
@@ -38,7 +39,6 @@ public class SchoolTests(DemoRoom room)
     {
         await using var own = new Room(demo: true);
         await own.InitializeAsync();
-        _ = own.Services;
         var beads = await own.QueryAsync<long>("select count(*) from bead");
         await DemoLoader.LoadAsync(own.Services);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
@@ -117,6 +117,21 @@ public class SchoolTests(DemoRoom room)
         Assert.Equal("live", await client.GetStringAsync("/health/live"));
         Assert.Equal("ready", await client.GetStringAsync("/health/ready"));
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync("/api/nothing/here")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Two_servers_starting_at_once_over_an_empty_database_load_one_school()
+    {
+        var database = await Cluster.NewDatabaseAsync();
+        var servers = await Task.WhenAll(RunningServer.StartAsync(demo: true, database), RunningServer.StartAsync(demo: true, database));
+        await using (var connection = new NpgsqlConnection(database))
+        {
+            await connection.OpenAsync();
+            await using var count = new NpgsqlCommand("select (select count(*) from person) + (select count(*) from booth)", connection);
+            Assert.Equal(11L, await count.ExecuteScalarAsync());
+        }
+        foreach (var server in servers) await server.DisposeAsync();
+        await Cluster.DropAsync(database);
     }
 
     [Fact]

@@ -1,6 +1,6 @@
 using System.Security.Claims;
-using GentleBead.Core.Judging;
 using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Beads;

@@ -31,7 +31,7 @@ export function SettingUsed(props: {
     props.onChange({ ...used, value: Number(Math.max(0, next).toFixed(3)) });
   };
   return (
-    <div className="setting-used">
+    <fieldset className="setting-used" aria-label={`${props.title} used`}>
       <div className="setting-row">
         <ActionIcon variant="default" size={56} aria-label={`${props.title} down`} onClick={() => move(-1)}>
           <IconMinus />
@@ -65,6 +65,6 @@ export function SettingUsed(props: {
           {props.error}
         </p>
       )}
-    </div>
+    </fieldset>
   );
 }

@@ -1,0 +1,65 @@
+#!/usr/bin/env bash
+# Runs the tests; closes with "N passed, N failed". See --help.
+source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
+
+parts=("$@")
+[ ${#parts[@]} -gt 0 ] || parts=(format ui core server browser)
+for part in "${parts[@]}"; do
+  case $part in
+    format | ui | core | server | browser) ;;
+    *)
+      cat <<'T'
+./test                 everything
+./test PART [PART …]   only these parts
+  format    C# formatting
+  ui        front-end types, lint, format, client types against the server's OpenAPI document
+  core      the trade's rules, against GNU Units and published values (seconds)
+  server    the server over a real PostgreSQL
+  browser   the screens, in headless Chromium
+T
+      [[ $part =~ ^(-h|--help)$ ]] && exit 0 || exit 2 ;;
+  esac
+done
+
+need_toolchains
+need_debian units=units
+has() { [[ " ${parts[*]} " == *" $1 "* ]]; }
+if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
+if has browser; then need_debian chromium=chromium chromedriver=chromium-driver /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
+if has ui || has browser; then need_ui_packages; fi
+mkdir -p .local
+trap 'scripts/postgres.sh stop .local/test-postgres 2>/dev/null || true' EXIT
+
+passed=0 failed=0
+check() { # check NAME COMMAND...: one thing that passes or fails
+  say "$1"
+  if "${@:2}" >.local/test-check.log 2>&1; then passed=$((passed + 1)); else failed=$((failed + 1)); cat .local/test-check.log; say "FAILED: $1"; fi
+}
+suite() { # suite NAME: an xUnit project, counted test by test
+  say "Tests: $1"
+  local log=.local/test-$1.log ended=0 total bad
+  dotnet "tests/GentleBead.$1.Tests/bin/Debug/net10.0/GentleBead.$1.Tests.dll" -noColor -noLogo >"$log" 2>&1 || ended=$?
+  read -r total bad < <(sed -nE 's/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: [0-9]+, Not Run: ([0-9]+).*/\1 \2 \3 \4/p' "$log" | awk '{ print $1 - $4, $2 + $3 }') || true
+  if [ -z "${total:-}" ] || { [ $ended -ne 0 ] && [ "${bad:-0}" -eq 0 ]; }; then total=$((${total:-0} + 1)) bad=$((${bad:-0} + 1)); fi
+  if [ "$bad" -gt 0 ]; then grep -vE '^\s+at ' "$log" | tail -n 80; fi
+  passed=$((passed + total - bad)) failed=$((failed + bad))
+}
+
+if has core || has server || has browser || has format; then
+  say "Building …"
+  dotnet build GentleBead.slnx -v quiet -p:RestoreLockedMode=true >.local/test-build.log 2>&1 || { grep -E 'error|warn' .local/test-build.log | sort -u | head -n 30; say "The build failed."; printf '%s\n' "0 passed, 1 failed"; exit 1; }
+fi
+if has format; then check "C# format" dotnet format GentleBead.slnx --no-restore --verify-no-changes; fi
+if has ui; then
+  check "Front-end types" npm --prefix ui run --silent types
+  check "Front-end lint and format" npm --prefix ui run --silent lint
+  check "Client types against the server's document" npm --prefix ui run --silent client:check
+fi
+if has core; then suite Core; fi
+if has server; then suite Server; fi
+if has browser; then
+  check "Front-end build" npm --prefix ui run --silent build
+  suite Browser
+fi
+printf '%s\n' "$passed passed, $failed failed"
+[ $failed -eq 0 ]

@@ -1,0 +1,143 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace GentleBead.Browser.Tests;
+
+/// <summary>One browser, driven by what a person reads on the screen.</summary>
+public sealed class Page : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private readonly ChromeDriver driver;
+    private readonly Uri address;
+
+    public Page(Uri address, int width = 1280, int height = 800)
+    {
+        this.address = address;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", $"--window-size={width},{height}", "--lang=en-GB");
+        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options);
+        Resize(width, height);
+        Open("/");
+    }
+
+    public string Text => driver.FindElement(By.TagName("body")).Text;
+
+    public void Resize(int width, int height) => driver.ExecuteCdpCommand(
+        "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    public void Open(string path) => driver.Navigate().GoToUrl(new Uri(address, path));
+
+    /// <summary>Steps in by the button that the demo school offers.</summary>
+    public Page StepInAs(string name)
+    {
+        Click(name, startsWith: true);
+        See("Sign out");
+        return this;
+    }
+
+    public void See(params string[] texts)
+    {
+        foreach (var text in texts) Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"\"{text}\" on the page");
+    }
+
+    public void SeeNot(string text) => Until(() => !Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"no \"{text}\" on the page");
+
+    /// <summary>Clicks a button, link or option by what stands on it or what it is called.</summary>
+    /// <param name="label">The visible text, or the accessible name of a picture key.</param>
+    /// <param name="within">The accessible name of the part of the page to look in.</param>
+    /// <param name="startsWith">Whether the text may go on.</param>
+    public void Click(string label, string? within = null, bool startsWith = false)
+    {
+        var scope = within is null ? "" : $"//*[@aria-label={Quote(within)} or (self::fieldset and legend={Quote(within)})]";
+        var text = startsWith ? $"starts-with(normalize-space(), {Quote(label)})" : $"normalize-space()={Quote(label)}";
+        var path = By.XPath($"{scope}//*[self::button or self::a or @role='option'][{text} or @aria-label={Quote(label)}]");
+        Until(
+            () =>
+            {
+                var element = driver.FindElements(path).FirstOrDefault(candidate => candidate.Displayed && candidate.Enabled);
+                if (element is null) return false;
+                driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", element);
+                element.Click();
+                return true;
+            },
+            $"something to click called \"{label}\"");
+    }
+
+    public void DoubleClick(string label)
+    {
+        var element = Find(By.XPath($"//button[normalize-space()={Quote(label)}]"));
+        driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        new Actions(driver).DoubleClick(element).Perform();
+    }
+
+    /// <summary>Types into the field with this label, in place of what stands there.</summary>
+    public void Type(string label, string text)
+    {
+        var field = Field(label);
+        driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", field);
+        field.Click();
+        field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Backspace);
+        if (text.Length > 0) field.SendKeys(text);
+    }
+
+    public string Value(string label) => Field(label).GetAttribute("value") ?? "";
+
+    public void Press(string keys) => new Actions(driver).SendKeys(keys).Perform();
+
+    public void PressWithControl(string key) => new Actions(driver).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();
+
+    /// <summary>The text of the part of the page with this accessible name.</summary>
+    public string Part(string label) => Find(By.CssSelector($"[aria-label='{label}']")).Text;
+
+    public bool Has(string css) => driver.FindElements(By.CssSelector(css)).Count > 0;
+
+    public int Count(string css) => driver.FindElements(By.CssSelector(css)).Count;
+
+    public bool CanClick(string label) =>
+        driver.FindElements(By.XPath($"//button[starts-with(normalize-space(), {Quote(label)})]")).Any(button => button.Enabled && button.GetAttribute("data-disabled") is null);
+
+    public T Run<T>(string script, params object[] arguments) => (T)driver.ExecuteScript(script, arguments)!;
+
+    public T RunAsync<T>(string script)
+    {
+        driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        return (T)driver.ExecuteAsyncScript(script)!;
+    }
+
+    public void Picture(string path) => driver.GetScreenshot().SaveAsFile(path);
+
+    public static void Until(Func<bool> holds, string what, TimeSpan? patience = null)
+    {
+        var until = DateTime.UtcNow + (patience ?? Patience);
+        while (true)
+        {
+            try
+            {
+                if (holds()) return;
+            }
+            catch (WebDriverException)
+            {
+                // The page redrew under our hands; look again.
+            }
+            if (DateTime.UtcNow > until) throw new TimeoutException($"Waited in vain for {what}.");
+            Thread.Sleep(50);
+        }
+    }
+
+    public void Dispose() => driver.Dispose();
+
+    private IWebElement Field(string label) =>
+        Find(By.XPath($"//input[@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"));
+
+    private IWebElement Find(By by)
+    {
+        IWebElement? found = null;
+        Until(() => (found = driver.FindElements(by).FirstOrDefault(element => element.Displayed)) is not null, by.ToString());
+        return found!;
+    }
+
+    private static string Quote(string text) => text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";
+}

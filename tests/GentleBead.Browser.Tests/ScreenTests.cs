@@ -1,0 +1,178 @@
+using GentleBead.Testing;
+
+namespace GentleBead.Browser.Tests;
+
+public class ScreenTests(DemoServer demo)
+{
+    private static readonly string Axe = File.ReadAllText(Path.Combine(Cluster.Root, "ui/node_modules/axe-core/axe.min.js"));
+
+    private static IEnumerable<(string Name, Action<Page> Go)> InstructorScreens =>
+    [
+        ("session", page => { page.Open("/"); page.See("At no booth"); }),
+        ("sheet", page => { page.Open("/"); page.Click("Sheet", within: "Booth 2"); page.See("It should sound"); }),
+        ("bench", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Change next"); }),
+        ("rack", page => { page.Open("/"); page.Click("Bench", within: "Booth 1"); page.Click("Ilsa Brandt"); page.See("newest first"); page.See("Right"); }),
+        ("shop", page => { page.Open("/shop"); page.See("Add reading"); }),
+    ];
+
+    [Theory]
+    [InlineData(1280, 800, "light")]
+    [InlineData(820, 1180, "light")]
+    [InlineData(1280, 800, "dark")]
+    public void Every_screen_fits_reads_and_asks_no_other_host(int width, int height, string scheme)
+    {
+        using var page = demo.Open(width, height);
+        page.See("Step in as");
+        page.Run<object?>($"localStorage.setItem('mantine-color-scheme-value', '{scheme}')");
+        page.Open("/");
+        Check(page, "sign-in");
+        page.StepInAs("Maren Holloway");
+        foreach (var (name, go) in InstructorScreens)
+        {
+            go(page);
+            Check(page, name);
+        }
+        page.Open("/");
+        page.Click("Sign out");
+        page.StepInAs("Wynn Okafor");
+        page.See("Your rack");
+        Check(page, "mine");
+    }
+
+    [Fact]
+    public void On_the_bench_every_target_takes_a_gloved_finger()
+    {
+        using var page = demo.Open(820, 1180).StepInAs("Maren Holloway");
+        page.Click("Bench", within: "Booth 2");
+        page.See("Judge the bead");
+        var small = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
+            """
+            return [...document.querySelectorAll('.capture button, .capture input, .tabs a, .coupon button, header button')]
+              .filter(e => e.offsetParent && e.getBoundingClientRect().height < 48)
+              .map(e => (e.textContent || e.getAttribute('aria-label') || e.id) + ' ' + e.getBoundingClientRect().height)
+            """);
+        Assert.Empty(small);
+    }
+
+    [Fact]
+    public void The_keyboard_reaches_what_is_frequent()
+    {
+        using var page = demo.Open().StepInAs("Maren Holloway");
+        page.See("Today");
+        page.Press("?");
+        page.See("These keys");
+        page.Press(OpenQA.Selenium.Keys.Escape);
+        page.SeeNot("These keys");
+        page.Press("2");
+        page.See("Judge the bead");
+        page.Press("t");
+        page.See("At no booth");
+        page.PressWithControl("k");
+        Page.Until(() => page.Has("input[placeholder='Booth, student or command']"), "the palette");
+        page.Press("booth 3: sheet");
+        page.Press(OpenQA.Selenium.Keys.Enter);
+        page.See("Green digital");
+        page.See("Plate thickness");
+        page.Run<object?>("document.activeElement.blur()");
+        page.Press("u");
+        page.See("7.1");
+        page.Press("u");
+        page.See("280");
+    }
+
+    [Fact]
+    public async Task A_new_school_begins_with_its_first_instructor_and_first_machine()
+    {
+        await using var server = await RunningServer.StartAsync(demo: false);
+        using var page = new Page(server.Address);
+        page.See("Nobody is here yet");
+        Assert.DoesNotContain("demo", page.Text, StringComparison.OrdinalIgnoreCase);
+        page.Type("School or shop", "Quay workshop");
+        page.Type("Your name", "Ana");
+        page.Type("Login", "ana");
+        page.Type("Password", "short");
+        page.Click("Begin");
+        page.See("At least 8 characters");
+        page.Type("Password", "long enough");
+        page.Click("Begin");
+        page.Click("Set up the shop");
+        page.Type("Machine, as the room calls it", "Blue");
+        page.Click("Add machine");
+        page.See("Never measured; the display is believed");
+        page.Type("Name", "Bo");
+        page.Type("Login", "bo");
+        page.Type("First password", "practice1");
+        page.Click("Add student");
+        Page.Until(() => page.Part("Students").Contains("Bo", StringComparison.Ordinal), "the student");
+        page.Click("Session");
+        page.Type("Session", "First evening");
+        page.Click("Start today's session");
+        page.See("First evening");
+        page.Type("Who stands at booth 1", "Bo");
+        page.Click("Bo");
+        page.Click("Sheet", within: "Booth 1");
+        page.Type("Plate thickness", "3.2");
+        page.Click("Give to Bo");
+        page.See("Judge the bead");
+    }
+
+    /// <summary>Takes the pictures of docs/screenshots; run by scripts/pictures.sh only.</summary>
+    [Fact(Explicit = true)]
+    public async Task Pictures_for_the_documentation()
+    {
+        var folder = Path.Combine(Cluster.Root, "docs/screenshots");
+        await using var server = await RunningServer.StartAsync(demo: true);
+        using var page = new Page(server.Address);
+        page.See("Step in as");
+        Take("sign-in");
+        page.StepInAs("Maren Holloway");
+        foreach (var (name, go) in InstructorScreens)
+        {
+            go(page);
+            Take(name);
+        }
+        page.Open("/");
+        page.Click("Sheet", within: "Booth 2");
+        page.Click("Why wire feed speed?");
+        page.See("Burn-off factor");
+        Take("reasons");
+        page.Resize(820, 1180);
+        page.Open("/");
+        page.Click("Bench", within: "Booth 3");
+        page.See("Change next");
+        page.Press("d");
+        Take("bench-tablet-dark");
+        page.Press("d");
+        page.Resize(1280, 800);
+        page.Open("/");
+        page.Click("Sign out");
+        page.StepInAs("Ilsa Brandt");
+        page.See("Your rack");
+        Take("student");
+
+        void Take(string name)
+        {
+            Thread.Sleep(600);
+            page.Picture(Path.Combine(folder, $"{name}.png"));
+        }
+    }
+
+    private static void Check(Page page, string name)
+    {
+        Thread.Sleep(300);
+        Assert.True(page.Run<bool>("return document.documentElement.scrollWidth <= window.innerWidth + 1"), $"{name} is wider than the screen.");
+        var strange = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
+            "return performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))");
+        Assert.Empty(strange);
+        // WCAG A and AA by axe-core, a rule set from outside the project.
+        page.Run<object?>(Axe);
+        var violations = page.RunAsync<string>(
+            """
+            const done = arguments[arguments.length - 1];
+            axe.run(document, { runOnly: ['wcag2a', 'wcag2aa'] }).then(
+              r => done(r.passes.length < 10 ? 'axe looked at nothing' : r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + n.any.map(a => a.message).join()).join(' | ')).join('\n')),
+              e => done(String(e)));
+            """);
+        Assert.True(violations.Length == 0, $"{name}: {violations}");
+    }
+}
