@@ -1,3 +1,5 @@
+using GentleBead.Testing;
+
 namespace GentleBead.Browser.Tests;
 
 public class BadInputTests(DemoServer demo)

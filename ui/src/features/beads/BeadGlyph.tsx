@@ -55,7 +55,7 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
           />
         ))}
       <path
-        className="metal"
+        className={shape.coldToes ? 'metal cold-toe' : 'metal'}
         d={`M${start},${middle} Q${start},${middle - width / 2} ${upper[0]} L${upper.join(' ')} Q${end},${middle - width / 2} ${end},${middle} Q${end},${middle + width / 2} ${lower[0]} L${lower.join(' ')} Q${start},${middle + width / 2} ${start},${middle}z`}
       />
       {ripples.slice(1).map((i) => {
@@ -69,16 +69,6 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
           />
         );
       })}
-      {shape.coldToes && (
-        <rect
-          className="cold-toe"
-          x={start}
-          y={middle - width / 2}
-          width={end - start}
-          height={width}
-          rx={width / 2}
-        />
-      )}
       {shape.undercut && (
         <path
           className="undercut"

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { joints, positions } from '../../shared/words';
-import { VerdictPanel } from '../judging/VerdictPanel';
+import { VerdictReasons, VerdictSummary } from '../judging/VerdictPanel';
 import { useBoothData } from '../sessions/BoothFrame';
 import { SettingsPlane } from '../sheets/SettingsPlane';
 import { CaptureForm } from './CaptureForm';
@@ -30,18 +30,27 @@ export function BenchPage() {
   const last = beads.at(-1);
   const shown: Schemas['Bead'] | undefined = beads.find((bead) => bead.id === chosen) ?? last;
   return (
-    <div className="two-columns bench">
+    <div className="bench">
+      {shown && (
+        <section className="panel bench-verdict" aria-label="Verdict">
+          <VerdictSummary number={shown.number} judgement={shown.judgement} />
+        </section>
+      )}
       <CaptureForm
         key={sheet.id}
         sheet={sheet}
         machine={machine}
         last={last}
-        onRecorded={(bead) => setChosen(bead.id)}
+        onRecorded={(bead) => {
+          setChosen(bead.id);
+          // On a tablet the verdict stands above the form.
+          window.scrollTo({ top: 0 });
+        }}
       />
-      <div className="stack">
+      <div className="stack bench-rest">
         {shown && (
-          <section className="panel" aria-label="Verdict">
-            <VerdictPanel number={shown.number} judgement={shown.judgement} />
+          <section className="panel" aria-label="Why">
+            <VerdictReasons judgement={shown.judgement} />
             <Button
               variant="default"
               size="md"

@@ -23,13 +23,9 @@ export function SettingUsed(props: {
   const byMark = used.by === 'mark';
   const tap = byMark && control.kind === 'tap';
   const markUnit = { digital: ` ${control.unit}`, knob: '', tap: '' }[control.kind];
-  const step = byMark ? control.markStep : 0.1;
-  const move = (way: number) => {
-    const next =
-      Number(used.value) +
-      way * (control.kind === 'digital' && control.unit !== 'V' && byMark ? 5 * step : step);
-    props.onChange({ ...used, value: Number(Math.max(0, next).toFixed(3)) });
-  };
+  const step = byMark ? tapStep(control) : 0.1;
+  const move = (way: number) =>
+    props.onChange({ ...used, value: Number(Math.max(0, Number(used.value) + way * step).toFixed(3)) });
   return (
     <fieldset className="setting-used" aria-label={`${props.title} used`}>
       <div className="setting-row">
@@ -67,4 +63,10 @@ export function SettingUsed(props: {
       )}
     </fieldset>
   );
+}
+
+/** What one tap moves: a mark, or on a fine display as much as can be heard. */
+function tapStep(control: Schemas['Control']): number {
+  if (control.kind !== 'digital') return control.markStep;
+  return { 'in/min': 5, 'm/min': 0.2, V: 0.5 }[control.unit] ?? control.markStep;
 }

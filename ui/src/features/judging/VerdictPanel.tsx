@@ -16,8 +16,8 @@ export function NextChange({ next }: { next: NonNullable<Judgement['next']> }) {
   );
 }
 
-/** What was said of a bead: verdict, change, reasons, causes. */
-export function VerdictPanel({ number, judgement }: { number: number; judgement: Judgement }) {
+/** What was said of a bead, at a glance: verdict and the one change. */
+export function VerdictSummary({ number, judgement }: { number: number; judgement: Judgement }) {
   return (
     <div className="verdict-panel">
       <div className="verdict-head">
@@ -28,6 +28,14 @@ export function VerdictPanel({ number, judgement }: { number: number; judgement:
       </div>
       {judgement.next && <NextChange next={judgement.next} />}
       {judgement.contradiction && <p className="contradiction">{judgement.contradiction}</p>}
+    </div>
+  );
+}
+
+/** Why: aspect by aspect, the likeliest causes, and what was not looked at. */
+export function VerdictReasons({ judgement }: { judgement: Judgement }) {
+  return (
+    <div className="verdict-panel">
       <dl className="aspects" aria-label="Reasons">
         {judgement.aspects.map((aspect) => (
           <div key={aspect.aspect} className={`standing-${aspect.standing}`}>

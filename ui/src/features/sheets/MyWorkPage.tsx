@@ -4,8 +4,7 @@ import { answer, api } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { joints, positions } from '../../shared/words';
 import { asLaid, CouponPlate } from '../beads/CouponPlate';
-import { VerdictMark } from '../judging/VerdictMark';
-import { NextChange } from '../judging/VerdictPanel';
+import { VerdictSummary } from '../judging/VerdictPanel';
 import { useMe } from '../people/useMe';
 import { RackOf } from './RackPage';
 import { SettingsPlane } from './SettingsPlane';
@@ -37,15 +36,9 @@ export function MyWorkPage() {
       ) : (
         <div className="two-columns mine">
           <div className="stack">
-            {last?.judgement.next && (
-              <section className="panel">
-                <div className="verdict-head">
-                  <VerdictMark verdict={last.judgement.verdict} large />
-                  <p>
-                    Bead {last.number}. {last.judgement.summary}
-                  </p>
-                </div>
-                <NextChange next={last.judgement.next} />
+            {last && (
+              <section className="panel" aria-label="Last bead">
+                <VerdictSummary number={last.number} judgement={last.judgement} />
               </section>
             )}
             <section className="panel" aria-label="Your beads">

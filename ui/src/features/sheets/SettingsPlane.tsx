@@ -75,17 +75,30 @@ export function SettingsPlane({ sheet, beads }: { sheet: Schemas['Sheet']; beads
           className="way"
           points={beads.map((bead) => `${x(bead.used.wireFeedMPerMin)},${y(bead.used.volts)}`).join(' ')}
         />
-        {beads.map((bead) => (
+        {gathered(beads).map(({ bead, numbers }) => (
           <g key={bead.number} transform={`translate(${x(bead.used.wireFeedMPerMin)} ${y(bead.used.volts)})`}>
             <VerdictShape verdict={bead.verdict} />
             <text className="mark-number" x={12} y={-6}>
-              {bead.number}
+              {numbers}
             </text>
           </g>
         ))}
       </svg>
     </figure>
   );
+}
+
+/** Beads at the same settings share a mark: the last one's verdict, all their numbers. */
+function gathered(beads: Mark[]): { bead: Mark; numbers: string }[] {
+  const places = new Map<string, Mark[]>();
+  for (const bead of beads) {
+    const place = `${bead.used.wireFeedMPerMin.toFixed(1)} ${bead.used.volts.toFixed(1)}`;
+    places.set(place, [...(places.get(place) ?? []), bead]);
+  }
+  return [...places.values()].flatMap((same) => {
+    const bead = same.at(-1);
+    return bead ? [{ bead, numbers: same.map((each) => each.number).join(', ') }] : [];
+  });
 }
 
 /** Four to nine round numbers in a range. */

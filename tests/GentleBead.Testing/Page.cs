@@ -2,7 +2,7 @@ using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
 
-namespace GentleBead.Browser.Tests;
+namespace GentleBead.Testing;
 
 /// <summary>One browser, driven by what a person reads on the screen.</summary>
 public sealed class Page : IDisposable
