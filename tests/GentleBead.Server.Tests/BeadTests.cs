@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using GentleBead.Core.Judging;
+using GentleBead.Core.Quantities;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;

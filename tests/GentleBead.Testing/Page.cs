@@ -74,13 +74,20 @@ public sealed class Page : IDisposable
     }
 
     /// <summary>Types into the field with this label, in place of what stands there.</summary>
-    public void Type(string label, string text)
+    public void Type(string label, string text, string? within = null)
     {
-        var field = Field(label);
+        var field = Field(label, within);
         driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", field);
         field.Click();
         field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Backspace);
         if (text.Length > 0) field.SendKeys(text);
+    }
+
+    /// <summary>Picks an option of a list.</summary>
+    public void Choose(string label, string option)
+    {
+        Field(label).Click();
+        Click(option);
     }
 
     public string Value(string label) => Field(label).GetAttribute("value") ?? "";
@@ -129,8 +136,8 @@ public sealed class Page : IDisposable
 
     public void Dispose() => driver.Dispose();
 
-    private IWebElement Field(string label) =>
-        Find(By.XPath($"//input[@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"));
+    private IWebElement Field(string label, string? within = null) =>
+        Find(By.XPath($"{(within is null ? "" : $"//*[@aria-label={Quote(within)}]")}//input[@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"));
 
     private IWebElement Find(By by)
     {

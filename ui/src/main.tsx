@@ -2,7 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@mantine/core/styles.css';
 import '@mantine/notifications/styles.css';
 import '@mantine/spotlight/styles.css';
-import './app/look.css';
+import './shared/look.css';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';

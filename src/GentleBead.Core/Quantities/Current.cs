@@ -3,7 +3,7 @@ using System.Globalization;
 namespace GentleBead.Core.Quantities;
 
 /// <summary>Welding current. Held in amperes.</summary>
-public readonly record struct Current : IComparable<Current>
+public readonly record struct Current : IQuantity<Current>
 {
     private Current(double amps) => Amps = amps;
 
@@ -15,26 +15,12 @@ public readonly record struct Current : IComparable<Current>
     /// <exception cref="ArgumentOutOfRangeException">Not finite, or below 0.</exception>
     public static Current FromAmps(double amps) => new(Finite.NonNegative(amps));
 
+    double IQuantity<Current>.Held => Amps;
+
+    static Current IQuantity<Current>.Holding(double number) => FromAmps(number);
+
     /// <inheritdoc/>
     public int CompareTo(Current other) => Amps.CompareTo(other.Amps);
-
-    /// <summary>Whether the left is smaller.</summary>
-    public static bool operator <(Current left, Current right) => left.Amps < right.Amps;
-
-    /// <summary>Whether the left is larger.</summary>
-    public static bool operator >(Current left, Current right) => left.Amps > right.Amps;
-
-    /// <summary>Whether the left is smaller or equal.</summary>
-    public static bool operator <=(Current left, Current right) => left.Amps <= right.Amps;
-
-    /// <summary>Whether the left is larger or equal.</summary>
-    public static bool operator >=(Current left, Current right) => left.Amps >= right.Amps;
-
-    /// <summary>Scales the value; the factor is finite, 0 or more.</summary>
-    public static Current operator *(Current value, double factor) => FromAmps(value.Amps * factor);
-
-    /// <summary>How many times the right goes into the left.</summary>
-    public static double operator /(Current left, Current right) => left.Amps / right.Amps;
 
     /// <summary>The value in amperes, for logs and debuggers.</summary>
     public override string ToString() => $"{Amps.ToString("0.###", CultureInfo.InvariantCulture)} A";

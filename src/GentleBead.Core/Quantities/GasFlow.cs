@@ -3,7 +3,7 @@ using System.Globalization;
 namespace GentleBead.Core.Quantities;
 
 /// <summary>Shielding gas flow. Held in litres per minute.</summary>
-public readonly record struct GasFlow : IComparable<GasFlow>
+public readonly record struct GasFlow : IQuantity<GasFlow>
 {
     private GasFlow(double lPerMin) => LPerMin = lPerMin;
 
@@ -26,26 +26,12 @@ public readonly record struct GasFlow : IComparable<GasFlow>
     /// <exception cref="ArgumentOutOfRangeException">Not finite, or below 0.</exception>
     public static GasFlow FromCubicFeetPerHour(double cubicFeetPerHour) => new(Finite.NonNegative(cubicFeetPerHour) * (LPerCubicFoot / 60));
 
+    double IQuantity<GasFlow>.Held => LPerMin;
+
+    static GasFlow IQuantity<GasFlow>.Holding(double number) => FromLPerMin(number);
+
     /// <inheritdoc/>
     public int CompareTo(GasFlow other) => LPerMin.CompareTo(other.LPerMin);
-
-    /// <summary>Whether the left is smaller.</summary>
-    public static bool operator <(GasFlow left, GasFlow right) => left.LPerMin < right.LPerMin;
-
-    /// <summary>Whether the left is larger.</summary>
-    public static bool operator >(GasFlow left, GasFlow right) => left.LPerMin > right.LPerMin;
-
-    /// <summary>Whether the left is smaller or equal.</summary>
-    public static bool operator <=(GasFlow left, GasFlow right) => left.LPerMin <= right.LPerMin;
-
-    /// <summary>Whether the left is larger or equal.</summary>
-    public static bool operator >=(GasFlow left, GasFlow right) => left.LPerMin >= right.LPerMin;
-
-    /// <summary>Scales the value; the factor is finite, 0 or more.</summary>
-    public static GasFlow operator *(GasFlow value, double factor) => FromLPerMin(value.LPerMin * factor);
-
-    /// <summary>How many times the right goes into the left.</summary>
-    public static double operator /(GasFlow left, GasFlow right) => left.LPerMin / right.LPerMin;
 
     /// <summary>The value in litres per minute, for logs and debuggers.</summary>
     public override string ToString() => $"{LPerMin.ToString("0.###", CultureInfo.InvariantCulture)} L/min";

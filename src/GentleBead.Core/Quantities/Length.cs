@@ -3,7 +3,7 @@ using System.Globalization;
 namespace GentleBead.Core.Quantities;
 
 /// <summary>A length: plate thickness, leg, stick-out, wire diameter. Held in millimetres.</summary>
-public readonly record struct Length : IComparable<Length>
+public readonly record struct Length : IQuantity<Length>
 {
     private Length(double mm) => Mm = mm;
 
@@ -26,26 +26,12 @@ public readonly record struct Length : IComparable<Length>
     /// <exception cref="ArgumentOutOfRangeException">Not finite, or below 0.</exception>
     public static Length FromInches(double inches) => new(Finite.NonNegative(inches) * MmPerInch);
 
+    double IQuantity<Length>.Held => Mm;
+
+    static Length IQuantity<Length>.Holding(double number) => FromMm(number);
+
     /// <inheritdoc/>
     public int CompareTo(Length other) => Mm.CompareTo(other.Mm);
-
-    /// <summary>Whether the left is smaller.</summary>
-    public static bool operator <(Length left, Length right) => left.Mm < right.Mm;
-
-    /// <summary>Whether the left is larger.</summary>
-    public static bool operator >(Length left, Length right) => left.Mm > right.Mm;
-
-    /// <summary>Whether the left is smaller or equal.</summary>
-    public static bool operator <=(Length left, Length right) => left.Mm <= right.Mm;
-
-    /// <summary>Whether the left is larger or equal.</summary>
-    public static bool operator >=(Length left, Length right) => left.Mm >= right.Mm;
-
-    /// <summary>Scales the value; the factor is finite, 0 or more.</summary>
-    public static Length operator *(Length value, double factor) => FromMm(value.Mm * factor);
-
-    /// <summary>How many times the right goes into the left.</summary>
-    public static double operator /(Length left, Length right) => left.Mm / right.Mm;
 
     /// <summary>The value in millimetres, for logs and debuggers.</summary>
     public override string ToString() => $"{Mm.ToString("0.###", CultureInfo.InvariantCulture)} mm";

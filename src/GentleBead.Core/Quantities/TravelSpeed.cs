@@ -3,13 +3,12 @@ using System.Globalization;
 namespace GentleBead.Core.Quantities;
 
 /// <summary>How fast the torch moves along the joint. Held in millimetres per minute.</summary>
-public readonly record struct TravelSpeed : IComparable<TravelSpeed>
+public readonly record struct TravelSpeed : IQuantity<TravelSpeed>
 {
     private TravelSpeed(double mmPerMin) => MmPerMin = mmPerMin;
 
     /// <summary>The value in millimetres per minute; finite, 0 or more.</summary>
     public double MmPerMin { get; }
-
 
     /// <summary>The value in inches per minute.</summary>
     public double InPerMin => MmPerMin / Length.MmPerInch;
@@ -24,26 +23,12 @@ public readonly record struct TravelSpeed : IComparable<TravelSpeed>
     /// <exception cref="ArgumentOutOfRangeException">Not finite, or below 0.</exception>
     public static TravelSpeed FromInPerMin(double inPerMin) => new(Finite.NonNegative(inPerMin) * Length.MmPerInch);
 
+    double IQuantity<TravelSpeed>.Held => MmPerMin;
+
+    static TravelSpeed IQuantity<TravelSpeed>.Holding(double number) => FromMmPerMin(number);
+
     /// <inheritdoc/>
     public int CompareTo(TravelSpeed other) => MmPerMin.CompareTo(other.MmPerMin);
-
-    /// <summary>Whether the left is smaller.</summary>
-    public static bool operator <(TravelSpeed left, TravelSpeed right) => left.MmPerMin < right.MmPerMin;
-
-    /// <summary>Whether the left is larger.</summary>
-    public static bool operator >(TravelSpeed left, TravelSpeed right) => left.MmPerMin > right.MmPerMin;
-
-    /// <summary>Whether the left is smaller or equal.</summary>
-    public static bool operator <=(TravelSpeed left, TravelSpeed right) => left.MmPerMin <= right.MmPerMin;
-
-    /// <summary>Whether the left is larger or equal.</summary>
-    public static bool operator >=(TravelSpeed left, TravelSpeed right) => left.MmPerMin >= right.MmPerMin;
-
-    /// <summary>Scales the value; the factor is finite, 0 or more.</summary>
-    public static TravelSpeed operator *(TravelSpeed value, double factor) => FromMmPerMin(value.MmPerMin * factor);
-
-    /// <summary>How many times the right goes into the left.</summary>
-    public static double operator /(TravelSpeed left, TravelSpeed right) => left.MmPerMin / right.MmPerMin;
 
     /// <summary>The value in millimetres per minute, for logs and debuggers.</summary>
     public override string ToString() => $"{MmPerMin.ToString("0.###", CultureInfo.InvariantCulture)} mm/min";

@@ -3,7 +3,7 @@ using System.Globalization;
 namespace GentleBead.Core.Quantities;
 
 /// <summary>How fast the wire leaves the tip. Held in metres per minute.</summary>
-public readonly record struct WireFeedSpeed : IComparable<WireFeedSpeed>
+public readonly record struct WireFeedSpeed : IQuantity<WireFeedSpeed>
 {
     private WireFeedSpeed(double mPerMin) => MPerMin = mPerMin;
 
@@ -26,26 +26,12 @@ public readonly record struct WireFeedSpeed : IComparable<WireFeedSpeed>
     /// <exception cref="ArgumentOutOfRangeException">Not finite, or below 0.</exception>
     public static WireFeedSpeed FromInPerMin(double inPerMin) => new(Finite.NonNegative(inPerMin) * MPerInch);
 
+    double IQuantity<WireFeedSpeed>.Held => MPerMin;
+
+    static WireFeedSpeed IQuantity<WireFeedSpeed>.Holding(double number) => FromMPerMin(number);
+
     /// <inheritdoc/>
     public int CompareTo(WireFeedSpeed other) => MPerMin.CompareTo(other.MPerMin);
-
-    /// <summary>Whether the left is smaller.</summary>
-    public static bool operator <(WireFeedSpeed left, WireFeedSpeed right) => left.MPerMin < right.MPerMin;
-
-    /// <summary>Whether the left is larger.</summary>
-    public static bool operator >(WireFeedSpeed left, WireFeedSpeed right) => left.MPerMin > right.MPerMin;
-
-    /// <summary>Whether the left is smaller or equal.</summary>
-    public static bool operator <=(WireFeedSpeed left, WireFeedSpeed right) => left.MPerMin <= right.MPerMin;
-
-    /// <summary>Whether the left is larger or equal.</summary>
-    public static bool operator >=(WireFeedSpeed left, WireFeedSpeed right) => left.MPerMin >= right.MPerMin;
-
-    /// <summary>Scales the value; the factor is finite, 0 or more.</summary>
-    public static WireFeedSpeed operator *(WireFeedSpeed value, double factor) => FromMPerMin(value.MPerMin * factor);
-
-    /// <summary>How many times the right goes into the left.</summary>
-    public static double operator /(WireFeedSpeed left, WireFeedSpeed right) => left.MPerMin / right.MPerMin;
 
     /// <summary>The value in metres per minute, for logs and debuggers.</summary>
     public override string ToString() => $"{MPerMin.ToString("0.###", CultureInfo.InvariantCulture)} m/min";

@@ -31,13 +31,10 @@ public static class QuantityJson
     public static JsonSerializerOptions Apply(JsonSerializerOptions options)
     {
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
-        options.Converters.Add(new QuantityConverter<Length>(Length.FromMm, value => value.Mm));
-        options.Converters.Add(new QuantityConverter<WireFeedSpeed>(WireFeedSpeed.FromMPerMin, value => value.MPerMin));
-        options.Converters.Add(new QuantityConverter<TravelSpeed>(TravelSpeed.FromMmPerMin, value => value.MmPerMin));
-        options.Converters.Add(new QuantityConverter<GasFlow>(GasFlow.FromLPerMin, value => value.LPerMin));
-        options.Converters.Add(new QuantityConverter<Voltage>(Voltage.FromVolts, value => value.Volts));
-        options.Converters.Add(new QuantityConverter<Current>(Current.FromAmps, value => value.Amps));
-        options.Converters.Add(new QuantityConverter<HeatInput>(HeatInput.FromKJPerMm, value => value.KJPerMm));
+        foreach (var quantity in Units.Keys)
+        {
+            options.Converters.Add((JsonConverter)Activator.CreateInstance(typeof(QuantityConverter<>).MakeGenericType(quantity))!);
+        }
         options.NumberHandling = JsonNumberHandling.Strict;
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NameUnits);
         return options;
@@ -66,15 +63,15 @@ public static class QuantityJson
         }
     }
 
-    private sealed class QuantityConverter<T>(Func<double, T> make, Func<T, double> value) : JsonConverter<T>
-        where T : struct
+    private sealed class QuantityConverter<T> : JsonConverter<T>
+        where T : struct, IQuantity<T>
     {
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
             var number = reader.GetDouble();
-            return double.IsFinite(number) && number >= 0 ? make(number) : throw new JsonException("A number of 0 or more is expected here.");
+            return double.IsFinite(number) && number >= 0 ? T.Holding(number) : throw new JsonException("A number of 0 or more is expected here.");
         }
 
-        public override void Write(Utf8JsonWriter writer, T quantity, JsonSerializerOptions options) => writer.WriteNumberValue(value(quantity));
+        public override void Write(Utf8JsonWriter writer, T quantity, JsonSerializerOptions options) => writer.WriteNumberValue(quantity.Held);
     }
 }

@@ -7,6 +7,7 @@ import { useSetUnits, useSignOut } from '../features/people/useMe';
 import { useRoom } from '../features/sessions/useBench';
 import type { Schemas } from '../shared/api/client';
 import { useLive } from '../shared/live';
+import './shell.css';
 
 const keys = [
   ['?', 'These keys'],

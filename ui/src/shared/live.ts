@@ -17,11 +17,11 @@ export function useLive(): boolean {
     hub.onreconnecting(() => setUp(false));
     hub.onreconnected(() => {
       setUp(true);
-      lookAgain();
+      void lookAgain();
     });
     let stopped = false;
     const start = () => {
-      hub.start().then(
+      void hub.start().then(
         () => setUp(true),
         () => {
           setUp(false);

@@ -27,7 +27,9 @@ export function useWithdraw() {
     onSuccess: async (_, { bead, withdrawn }) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
       if (!withdrawn) return;
-      const note = notifications.show({
+      const note = `withdrawn-${bead.id}`;
+      notifications.show({
+        id: note,
         autoClose: 15_000,
         message: (
           <Group justify="space-between">

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { verdicts } from '../../shared/words';
+import './judging.css';
 
 type Verdict = Schemas['Verdict'];
 

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
+import './machines.css';
 
 type Control = Schemas['Control'];
 

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
+import './people.css';
 
 /** Where everybody starts: sign in, or make the first account of a new school. */
 export function SignInPage() {

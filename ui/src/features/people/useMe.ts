@@ -1,13 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answer, api, type Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 
 /** Whoever is signed in; null when nobody is. */
 export const useMe = () =>
   useQuery({
     queryKey: ['me'],
     queryFn: () =>
-      answer(api.GET('/api/people/me')).catch((refused: Refused) => {
-        if (refused.status === 401) return null;
+      answer(api.GET('/api/people/me')).catch((refused: unknown) => {
+        if (refused instanceof Refused && refused.status === 401) return null;
         throw refused;
       }),
     staleTime: Number.POSITIVE_INFINITY,

@@ -10,6 +10,7 @@ import { joints, positions, verdicts } from '../../shared/words';
 import { BeadGlyph } from '../beads/BeadGlyph';
 import { VerdictMark } from '../judging/VerdictMark';
 import { useRoom } from './useBench';
+import './sessions.css';
 
 /** Tonight's room: each booth, who stands there, on what, and how the last bead came out. */
 export function RoomPage() {

@@ -2,6 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { ControlFace } from '../machines/ControlFace';
 import { Why } from './Why';
+import './sheets.css';
 
 type Sheet = Schemas['Sheet'];
 type Window = 'stickOut' | 'beadSize';
