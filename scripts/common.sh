@@ -2,6 +2,7 @@
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 root=$PWD
+mkdir -p .local
 
 say() { printf '%s\n' "  $*"; }
 fail() { printf '\n%s\n' "$*" >&2; exit 1; }
@@ -16,8 +17,8 @@ need_debian() {
   [ "$(id -u)" = 0 ] || fail "Missing from this machine: ${missing[*]}. Install with:
     sudo apt-get update && sudo apt-get install -y --no-install-recommends ${missing[*]}"
   say "Installing from Debian: ${missing[*]} …"
-  { apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "${missing[@]}"; } >/tmp/gentlebead-apt.log 2>&1 \
-    || fail "apt-get could not install ${missing[*]}; its words are in /tmp/gentlebead-apt.log."
+  { apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "${missing[@]}"; } >.local/apt.log 2>&1 \
+    || fail "apt-get could not install ${missing[*]}; its words are in .local/apt.log."
 }
 
 need_toolchains() {
@@ -29,6 +30,6 @@ need_toolchains() {
 need_ui_packages() {
   [ ui/node_modules/.package-lock.json -nt ui/package-lock.json ] && return
   say "Fetching front-end packages …"
-  (cd ui && npm ci --no-audit --no-fund) >/tmp/gentlebead-npm.log 2>&1 || fail "npm ci failed; its words are in /tmp/gentlebead-npm.log."
+  (cd ui && npm ci --no-audit --no-fund) </dev/null >.local/npm.log 2>&1 || fail "npm ci failed; its words are in .local/npm.log."
   touch ui/node_modules/.package-lock.json
 }

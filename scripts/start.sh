@@ -24,7 +24,6 @@ T
 done
 [[ $port =~ ^[0-9]{2,5}$ ]] && [ "$port" -ge 80 ] && [ "$port" -le 65535 ] || fail "--port takes a number from 80 to 65535, such as --port 5180."
 
-mkdir -p .local
 exec 9>.local/start.lock
 flock -n 9 || fail "Gentle Bead already runs from this folder$(cat .local/url 2>/dev/null | sed 's/^/: /'). Stop it first (Ctrl-C where it was started)."
 
@@ -79,7 +78,7 @@ fi
 say "Starting the server …"
 GENTLEBEAD_DEMO=$([ $demo = 1 ] && echo true || echo false) ASPNETCORE_ENVIRONMENT=Production \
   dotnet .local/server/GentleBead.Server.dll --urls "http://127.0.0.1:$port" --webroot "$root/ui/dist" --contentRoot "$root/.local/server" \
-  >.local/server.log 2>&1 9>&- &
+  </dev/null >.local/server.log 2>&1 9>&- &
 server=$!
 echo $server >.local/server.pid
 for _ in $(seq 600); do

@@ -27,7 +27,6 @@ has() { [[ " ${parts[*]} " == *" $1 "* ]]; }
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
 if has browser; then need_debian chromium=chromium chromedriver=chromium-driver /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
 if has ui || has browser; then need_ui_packages; fi
-mkdir -p .local
 trap 'scripts/postgres.sh stop .local/test-postgres 2>/dev/null || true' EXIT
 
 passed=0 failed=0

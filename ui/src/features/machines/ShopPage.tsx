@@ -1,11 +1,11 @@
 import { Button, Loader, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
+import { useEntry } from '../../shared/useEntry';
 import { wires } from '../../shared/words';
 
 /** The machines with their measured points, and the students. */
@@ -60,30 +60,21 @@ export function ShopPage() {
 
 function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: 'wire' | 'volt' }) {
   const { per, unit, show } = useUnits();
-  const queries = useQueryClient();
   const control = which === 'wire' ? entry.machine.wireControl : entry.machine.voltControl;
   const kind = which === 'wire' ? 'wireFeed' : 'volts';
   const problem = which === 'wire' ? entry.wireProblem : entry.voltProblem;
   const title = which === 'wire' ? 'Wire' : 'Volts';
-  const [id, setId] = useState(newId);
-  const form = useForm<{ mark: number | string; measured: number | string }>({
-    initialValues: { mark: '', measured: '' },
-  });
-  const add = useMutation({
-    mutationFn: (values: { mark: number | string; measured: number | string }) =>
-      answer(
-        api.PUT('/api/machines/{id}/readings/{readingId}', {
-          params: { path: { id: entry.machineId, readingId: id } },
-          body: { control: which, mark: Number(values.mark), measured: Number(values.measured) / per(kind) },
-        }),
-      ),
-    onSuccess: async () => {
-      setId(newId());
-      form.reset();
-      await queries.invalidateQueries({ queryKey: ['room'] });
-    },
-    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
-  });
+  const { form, pending, submit, trouble } = useEntry<
+    { mark: number | string; measured: number | string },
+    unknown
+  >({ mark: '', measured: '' }, (values, readingId) =>
+    answer(
+      api.PUT('/api/machines/{id}/readings/{readingId}', {
+        params: { path: { id: entry.machineId, readingId } },
+        body: { control: which, mark: Number(values.mark), measured: Number(values.measured) / per(kind) },
+      }),
+    ),
+  );
   return (
     <section className="readings" aria-label={`${title} readings`}>
       <h3>
@@ -103,7 +94,7 @@ function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: '
               .join(' · ')}
       </p>
       {problem && <p className="field-error">{problem}</p>}
-      <form className="reading-form" onSubmit={form.onSubmit((values) => add.mutate(values))}>
+      <form className="reading-form" onSubmit={submit}>
         <NumberInput
           size="md"
           aria-label={`${title} mark`}
@@ -118,10 +109,11 @@ function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: '
           hideControls
           {...form.getInputProps('measured')}
         />
-        <Button type="submit" size="md" variant="default" loading={add.isPending}>
+        <Button type="submit" size="md" variant="default" loading={pending}>
           Add reading
         </Button>
       </form>
+      {trouble && <Trouble error={trouble} />}
     </section>
   );
 }
@@ -157,36 +149,27 @@ const layouts: Record<string, Layout> = {
 };
 
 function AddMachine({ nextNumber }: { nextNumber: number }) {
-  const queries = useQueryClient();
-  const [ids, setIds] = useState(() => ({ machine: newId(), booth: newId() }));
-  const form = useForm({
-    initialValues: { name: '', layout: Object.keys(layouts)[0] ?? '', wire: 'solid08' as Schemas['Wire'] },
-  });
-  const add = useMutation({
-    mutationFn: (values: { name: string; layout: string; wire: Schemas['Wire'] }) =>
+  const [boothId, setBoothId] = useState(newId);
+  const { form, pending, submit, trouble } = useEntry<
+    { name: string; layout: string; wire: Schemas['Wire'] },
+    unknown
+  >(
+    { name: '', layout: Object.keys(layouts)[0] ?? '', wire: 'solid08' },
+    (values, id) =>
       answer(
         api.PUT('/api/machines/{id}', {
-          params: { path: { id: ids.machine } },
+          params: { path: { id } },
           body: {
-            boothId: ids.booth,
+            boothId,
             boothNumber: nextNumber,
             machine: { name: values.name, wire: values.wire, ...(layouts[values.layout] as Layout) },
           },
         }),
       ),
-    onSuccess: async () => {
-      setIds({ machine: newId(), booth: newId() });
-      form.reset();
-      await queries.invalidateQueries({ queryKey: ['room'] });
-    },
-    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
-  });
+    () => setBoothId(newId()),
+  );
   return (
-    <form
-      className="panel stack"
-      aria-label="Add a machine"
-      onSubmit={form.onSubmit((values) => add.mutate(values))}
-    >
+    <form className="panel stack" aria-label="Add a machine" onSubmit={submit}>
       <h2>Add booth {nextNumber}</h2>
       <TextInput label="Machine, as the room calls it" size="md" {...form.getInputProps('name')} />
       <Select
@@ -203,8 +186,8 @@ function AddMachine({ nextNumber }: { nextNumber: number }) {
         data={Object.entries(wires).map(([value, label]) => ({ value, label }))}
         {...form.getInputProps('wire')}
       />
-      {add.isError && Object.keys(form.errors).length === 0 && <Trouble error={add.error} />}
-      <Button type="submit" size="md" variant="default" loading={add.isPending}>
+      {trouble && <Trouble error={trouble} />}
+      <Button type="submit" size="md" variant="default" loading={pending}>
         Add machine
       </Button>
     </form>
@@ -212,25 +195,11 @@ function AddMachine({ nextNumber }: { nextNumber: number }) {
 }
 
 function AddStudent() {
-  const queries = useQueryClient();
-  const [id, setId] = useState(newId);
-  const form = useForm({ initialValues: { name: '', login: '', password: '' } });
-  const add = useMutation({
-    mutationFn: (body: Schemas['NewStudent']) =>
-      answer(api.PUT('/api/people/students/{id}', { params: { path: { id } }, body })),
-    onSuccess: async () => {
-      setId(newId());
-      form.reset();
-      await queries.invalidateQueries({ queryKey: ['room'] });
-    },
-    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
-  });
+  const { form, pending, submit, trouble } = useEntry({ name: '', login: '', password: '' }, (body, id) =>
+    answer(api.PUT('/api/people/students/{id}', { params: { path: { id } }, body })),
+  );
   return (
-    <form
-      className="stack"
-      aria-label="Add a student"
-      onSubmit={form.onSubmit((values) => add.mutate(values))}
-    >
+    <form className="stack" aria-label="Add a student" onSubmit={submit}>
       <TextInput label="Name" size="md" {...form.getInputProps('name')} />
       <TextInput label="Login" size="md" autoComplete="off" {...form.getInputProps('login')} />
       <PasswordInput
@@ -239,8 +208,8 @@ function AddStudent() {
         autoComplete="new-password"
         {...form.getInputProps('password')}
       />
-      {add.isError && Object.keys(form.errors).length === 0 && <Trouble error={add.error} />}
-      <Button type="submit" size="md" variant="default" loading={add.isPending}>
+      {trouble && <Trouble error={trouble} />}
+      <Button type="submit" size="md" variant="default" loading={pending}>
         Add student
       </Button>
     </form>

@@ -1,10 +1,8 @@
 import { Button, Loader, PasswordInput, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
-import { newId } from '../../shared/newId';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
+import { useEntry } from '../../shared/useEntry';
 import './people.css';
 
 /** Where everybody starts: sign in, or make the first account of a new school. */
@@ -35,27 +33,22 @@ export function SignInPage() {
   );
 }
 
-function useEnter<T>(
-  send: (values: T) => Promise<Schemas['Person']>,
-  setErrors: (errors: Record<string, string>) => void,
-) {
+/** Lets whoever signed in through to the rest of the pages. */
+function useEntered() {
   const queries = useQueryClient();
-  return useMutation({
-    mutationFn: send,
-    onSuccess: (person) => queries.setQueryData(['me'], person),
-    onError: (refused) => setErrors(refused instanceof Refused ? refused.fields : {}),
-  });
+  return (person: Schemas['Person']) => {
+    queries.setQueryData(['me'], person);
+  };
 }
 
 function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
-  const form = useForm({ initialValues: { login: '', password: '' } });
-  const enter = useEnter(
-    (body: Schemas['SignIn']) => answer(api.POST('/api/people/sign-in', { body })),
-    form.setErrors,
-  );
+  const entered = useEntered();
+  const send = (body: Schemas['SignIn']) => answer(api.POST('/api/people/sign-in', { body }));
+  const { form, pending, submit, trouble } = useEntry({ login: '', password: '' }, send, entered);
+  const stepIn = useMutation({ mutationFn: send, onSuccess: entered });
   return (
     <>
-      <form className="panel stack" onSubmit={form.onSubmit((values) => enter.mutate(values))}>
+      <form className="panel stack" onSubmit={submit}>
         <TextInput
           label="Login"
           size="lg"
@@ -69,8 +62,8 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
           autoComplete="current-password"
           {...form.getInputProps('password')}
         />
-        {enter.isError && Object.keys(form.errors).length === 0 && <Trouble error={enter.error} />}
-        <Button type="submit" size="lg" loading={enter.isPending}>
+        {trouble && <Trouble error={trouble} />}
+        <Button type="submit" size="lg" loading={pending}>
           Sign in
         </Button>
       </form>
@@ -83,13 +76,14 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
                 key={account.login}
                 variant={account.role === 'instructor' ? 'filled' : 'default'}
                 size="md"
-                disabled={enter.isPending}
-                onClick={() => enter.mutate({ login: account.login, password: account.password })}
+                disabled={stepIn.isPending}
+                onClick={() => stepIn.mutate({ login: account.login, password: account.password })}
               >
                 {account.name}, {account.role}
               </Button>
             ))}
           </div>
+          {stepIn.isError && <Trouble error={stepIn.error} />}
         </section>
       )}
     </>
@@ -97,15 +91,13 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
 }
 
 function FirstInstructor() {
-  const form = useForm({ initialValues: { school: '', name: '', login: '', password: '' } });
-  const [id] = useState(newId);
-  const enter = useEnter(
-    (values: Omit<Schemas['FirstInstructor'], 'id'>) =>
-      answer(api.POST('/api/people/first-instructor', { body: { id, ...values } })),
-    form.setErrors,
+  const { form, pending, submit, trouble } = useEntry(
+    { school: '', name: '', login: '', password: '' },
+    (values, id) => answer(api.POST('/api/people/first-instructor', { body: { id, ...values } })),
+    useEntered(),
   );
   return (
-    <form className="panel stack" onSubmit={form.onSubmit((values) => enter.mutate(values))}>
+    <form className="panel stack" onSubmit={submit}>
       <p>Nobody is here yet. Make the first instructor's account.</p>
       <TextInput label="School or shop" size="lg" autoFocus {...form.getInputProps('school')} />
       <TextInput label="Your name" size="lg" autoComplete="name" {...form.getInputProps('name')} />
@@ -116,8 +108,8 @@ function FirstInstructor() {
         autoComplete="new-password"
         {...form.getInputProps('password')}
       />
-      {enter.isError && Object.keys(form.errors).length === 0 && <Trouble error={enter.error} />}
-      <Button type="submit" size="lg" loading={enter.isPending}>
+      {trouble && <Trouble error={trouble} />}
+      <Button type="submit" size="lg" loading={pending}>
         Begin
       </Button>
     </form>

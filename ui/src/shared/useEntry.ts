@@ -1,0 +1,35 @@
+import { useForm } from '@mantine/form';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Refused } from './api/client';
+import { newId } from './newId';
+
+/**
+ * A form that adds one thing: it sends under the same id until the thing is taken, puts refusals at their fields,
+ * and begins afresh afterwards. What no field can show is left in trouble.
+ */
+export function useEntry<V extends Record<string, unknown>, R>(
+  initialValues: V,
+  send: (values: V, id: string) => Promise<R>,
+  onTaken?: (result: R) => void,
+) {
+  const queries = useQueryClient();
+  const [id, setId] = useState(newId);
+  const form = useForm<V>({ initialValues });
+  const sending = useMutation({
+    mutationFn: (values: V) => send(values, id),
+    onSuccess: async (result) => {
+      setId(newId());
+      form.reset();
+      onTaken?.(result);
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
+    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
+  });
+  return {
+    form,
+    pending: sending.isPending,
+    submit: form.onSubmit((values) => sending.mutate(values)),
+    trouble: sending.isError && Object.keys(form.errors).length === 0 ? sending.error : null,
+  };
+}
