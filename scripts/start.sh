@@ -82,7 +82,7 @@ GENTLEBEAD_DEMO=$([ $demo = 1 ] && echo true || echo false) ASPNETCORE_ENVIRONME
 server=$!
 echo $server >.local/server.pid
 for _ in $(seq 600); do
-  if ! kill -0 $server 2>/dev/null; then tail -n 15 .local/server.log >&2; fail "The server stopped while starting; all of it is in .local/server.log."; fi
+  if ! kill -0 $server 2>/dev/null; then tail -n 5 .local/server.log >&2; fail "The server stopped while starting; all of it is in .local/server.log."; fi
   if curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1; then break; fi
   sleep 0.1
 done

@@ -62,11 +62,19 @@ services.AddRateLimiter(limiter =>
 });
 
 var app = builder.Build();
-await OneAtATime.RunAsync(connectionString, async () =>
+try
 {
-    Migrations.Run(connectionString);
-    if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services);
-});
+    await OneAtATime.RunAsync(connectionString, async () =>
+    {
+        Migrations.Run(connectionString);
+        if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services);
+    });
+}
+catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentException)
+{
+    await Console.Error.WriteLineAsync($"The database cannot be used: {unprepared.Message} Check GENTLEBEAD_DATABASE.");
+    return 1;
+}
 
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
@@ -100,6 +108,7 @@ app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.S
 app.MapFallbackToFile("index.html").AllowAnonymous();
 
 await app.RunAsync();
+return 0;
 
 static Task Answer(HttpResponse response, int status)
 {

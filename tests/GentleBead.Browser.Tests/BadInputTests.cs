@@ -54,6 +54,19 @@ public class BadInputTests(DemoServer demo)
         Thread.Sleep(500);
         Assert.Equal(before + 1, page.Count("[aria-label='Coupon'] .glyph"));
 
+        // A tap too many finds nothing noted and records nothing.
+        page.Click("Judge the bead");
+        page.See("Note at least the sound, or one look");
+        Assert.Equal(before + 1, page.Count("[aria-label='Coupon'] .glyph"));
+
+        // What was noted survives a reload.
+        page.Click("Sputter");
+        page.Type("Leg, if measured", "0.2");
+        page.Open(new Uri(page.Run<string>("return location.href")).PathAndQuery);
+        page.See("Judge the bead");
+        Assert.Equal("Sputter", page.Run<string>("return document.querySelector('.choice [aria-pressed=true]').textContent"));
+        Assert.StartsWith("0.2", page.Value("Leg, if measured"), StringComparison.Ordinal);
+
         // Withdrawn, and put back.
         page.Click("Withdraw bead", startsWith: true);
         Page.Until(() => page.Count("[aria-label='Coupon'] .glyph") == before, "the bead off the coupon");

@@ -73,6 +73,7 @@ public class BeadTests(DemoRoom room)
     [InlineData("""{"wireMark":47,"voltMark":5,"evidence":{"stickOutMm":0}}""", "evidence.stickOutMm", "between")]
     [InlineData("""{"wireMark":47,"voltMark":5,"evidence":{"sound":"lovely"}}""", "evidence.sound", "not a value")]
     [InlineData("""{"wireMark":47,"voltMark":5,"evidence":{"beadSizeMm":-3}}""", "evidence.beadSizeMm", "not a value")]
+    [InlineData("""{"wireMark":47,"voltMark":5,"evidence":{}}""", "evidence", "at least the sound")]
     [InlineData("""{"wireMark":"x","voltMark":5}""", "wireMark", "not a value")]
     public async Task Bad_settings_are_answered_at_the_field_and_nothing_is_saved(string settings, string field, string says)
     {

@@ -48,6 +48,7 @@ public static class BeadEndpoints
         var evidence = request.Evidence ?? new Evidence();
 
         var problems = new Dictionary<string, string>();
+        if (evidence.IsEmpty()) problems["evidence"] = "Note at least the sound, or one look.";
         var read = machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts, problems);
         Check(problems, "evidence.beadSizeMm", sheet.Body.BeadSizeIsLeg ? "leg" : "width", evidence.BeadSize, SizeRange);
         Check(problems, "evidence.stickOutMm", "stick-out", evidence.StickOut, StickOutRange);

@@ -1,6 +1,6 @@
 import { Button, NumberInput } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
-import { useEffect, useRef, useState } from 'react';
+import { useHotkeys, useSessionStorage } from '@mantine/hooks';
+import { useEffect, useRef } from 'react';
 import { Refused, type Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { newId } from '../../shared/newId';
@@ -47,22 +47,18 @@ export function CaptureForm(props: {
 }) {
   const { sheet, machine } = props;
   const { per, unit } = useUnits();
-  const start = startingMarks(sheet.body, props.last);
-  const [wire, setWire] = useState<Used>({ by: 'mark', value: start.wire });
-  const [volt, setVolt] = useState<Used>({ by: 'mark', value: start.volt });
-  const [seen, setSeen] = useState<Evidence>(nothingSeen);
-  const [size, setSize] = useState<number | string>('');
-  const [stickOut, setStickOut] = useState<number | string>('');
-  // The same id until the bead is taken: a double tap or a retry makes one bead.
-  const id = useRef(newId());
+  // Kept for this tab, so that a reload or a wrong key loses nothing.
+  const [draft, setDraft] = useSessionStorage<Draft>({
+    key: `bead-draft-${sheet.id}`,
+    defaultValue: freshDraft(sheet.body, props.last),
+    getInitialValueInEffect: false,
+  });
+  const change = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
+  const set = (part: Partial<Evidence>) =>
+    setDraft((before) => ({ ...before, seen: { ...before.seen, ...part } }));
+  const { wire, volt, seen } = draft;
   const record = useRecord((bead) => {
-    id.current = newId();
-    setSeen(nothingSeen);
-    setSize('');
-    setStickOut('');
-    const next = startingMarks(sheet.body, bead);
-    setWire({ by: 'mark', value: next.wire });
-    setVolt({ by: 'mark', value: next.volt });
+    setDraft(freshDraft(sheet.body, bead));
     props.onRecorded(bead);
   });
   // The message stands where the mistake was made: bring it into sight.
@@ -70,19 +66,18 @@ export function CaptureForm(props: {
   useEffect(() => {
     if (record.isError) form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
   }, [record.isError]);
-  const set = (change: Partial<Evidence>) => setSeen((before) => ({ ...before, ...change }));
   const mm = (value: number | string) => (value === '' ? null : Number(value) / per('length'));
   const send = () => {
     if (record.isPending) return;
     record.mutate({
-      id: id.current,
+      id: draft.id,
       body: {
         sheetId: sheet.id,
         wireMark: wire.by === 'mark' ? number(wire.value) : null,
         voltMark: volt.by === 'mark' ? number(volt.value) : null,
         wireFeedMPerMin: wire.by === 'measured' ? scaled(wire.value, per('wireFeed')) : null,
         volts: volt.by === 'measured' ? number(volt.value) : null,
-        evidence: { ...seen, beadSizeMm: mm(size), stickOutMm: mm(stickOut) },
+        evidence: { ...seen, beadSizeMm: mm(draft.size), stickOutMm: mm(draft.stickOut) },
       },
     });
   };
@@ -107,7 +102,7 @@ export function CaptureForm(props: {
           control={machine.wireControl}
           kind="wireFeed"
           used={wire}
-          onChange={setWire}
+          onChange={(used) => change({ wire: used })}
           error={fields.wireMark ?? fields.wireFeedMPerMin}
         />
         <SettingUsed
@@ -115,7 +110,7 @@ export function CaptureForm(props: {
           control={machine.voltControl}
           kind="volts"
           used={volt}
-          onChange={setVolt}
+          onChange={(used) => change({ volt: used })}
           error={fields.voltMark ?? fields.volts}
         />
       </div>
@@ -154,8 +149,8 @@ export function CaptureForm(props: {
           hideControls
           allowedDecimalSeparators={['.', ',']}
           suffix={` ${unit('length')}`}
-          value={size}
-          onChange={setSize}
+          value={draft.size}
+          onChange={(size) => change({ size })}
           error={fields['evidence.beadSizeMm']}
         />
         <NumberInput
@@ -164,8 +159,8 @@ export function CaptureForm(props: {
           hideControls
           allowedDecimalSeparators={['.', ',']}
           suffix={` ${unit('length')}`}
-          value={stickOut}
-          onChange={setStickOut}
+          value={draft.stickOut}
+          onChange={(stickOut) => change({ stickOut })}
           error={fields['evidence.stickOutMm']}
         />
       </div>
@@ -199,12 +194,26 @@ function Group({ of, seen, set }: { of: Seen; seen: Evidence; set: (change: Part
   );
 }
 
-/** Where the controls most likely stand: as last advised, else as last used, else as the sheet says. */
-function startingMarks(sheet: Schemas['Sheet'], last: Schemas['Bead'] | undefined) {
+/** A bead not yet recorded; it has its id already, so that a double tap or a retry makes one bead. */
+interface Draft {
+  id: string;
+  wire: Used;
+  volt: Used;
+  seen: Evidence;
+  size: number | string;
+  stickOut: number | string;
+}
+
+/** Nothing seen yet; the controls as last advised, else as last used, else as the sheet says. */
+function freshDraft(sheet: Schemas['Sheet'], last: Schemas['Bead'] | undefined): Draft {
   const next = last?.judgement.next;
   return {
-    wire: next?.wireMark ?? last?.wireMark ?? sheet.marks?.wire.mark ?? '',
-    volt: next?.voltMark ?? last?.voltMark ?? sheet.marks?.volt.mark ?? '',
+    id: newId(),
+    wire: { by: 'mark', value: next?.wireMark ?? last?.wireMark ?? sheet.marks?.wire.mark ?? '' },
+    volt: { by: 'mark', value: next?.voltMark ?? last?.voltMark ?? sheet.marks?.volt.mark ?? '' },
+    seen: nothingSeen,
+    size: '',
+    stickOut: '',
   };
 }
 

@@ -18,6 +18,7 @@ export const useSignOut = () => {
   return useMutation({
     mutationFn: () => answer(api.POST('/api/people/sign-out')),
     onSuccess: () => {
+      window.sessionStorage.clear();
       queries.setQueryData(['me'], null);
       // Nothing of theirs stays behind for whoever signs in next.
       queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' });

@@ -1,16 +1,27 @@
-import { Loader } from '@mantine/core';
+import { Button, Loader } from '@mantine/core';
 import { IconArrowLeft } from '@tabler/icons-react';
 import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { wires } from '../../shared/words';
-import { useBench } from './useBench';
+import { useBench, useRoom } from './useBench';
 
 /** The head of a booth's two screens: who stands there, at what machine, sheet or bench. */
 export function BoothFrame() {
   const { boothId = '' } = useParams();
+  const room = useRoom();
   const bench = useBench(boothId);
   if (bench.isError) return <Trouble error={bench.error} again={() => bench.refetch()} />;
+  if (room.data?.session === null) {
+    return (
+      <div className="panel empty">
+        <p>There is no session yet.</p>
+        <Button component={Link} to="/" size="lg">
+          Start one
+        </Button>
+      </div>
+    );
+  }
   if (!bench.data) return <Loader m="xl" aria-label="Loading the booth" />;
   const { booth, machine, student } = bench.data;
   return (

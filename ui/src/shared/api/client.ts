@@ -40,6 +40,8 @@ export async function answer<T>(
   const fields = Object.fromEntries(
     Object.entries(problem.errors ?? {}).map(([field, texts]) => [field, texts.join(' ')]),
   );
-  const title = response.status === 429 ? 'Too many tries. Wait a minute.' : problem.title;
+  const title =
+    { 404: 'There is no such thing here.', 429: 'Too many tries. Wait a minute.' }[response.status] ??
+    problem.title;
   throw new Refused(response.status, title || `The server answered ${response.status}.`, fields);
 }
