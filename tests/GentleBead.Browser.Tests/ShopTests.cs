@@ -29,6 +29,13 @@ public class ShopTests
         page.Click("Why the wire mark?");
         page.See("1 reading on Green digital");
 
+        // A wrong reading is withdrawn, with a way back.
+        page.Open("/shop");
+        page.Click("Withdraw the reading at 240");
+        Page.Until(() => Machine3().Contains("Never measured", StringComparison.Ordinal), "the reading gone");
+        page.Click("Undo");
+        Page.Until(() => Machine3().Contains("240 gives 192 in/min", StringComparison.Ordinal), "the reading back");
+
         void Fill(string mark, string measured)
         {
             page.Type("Wire mark", mark, within: "Machine of booth 3");

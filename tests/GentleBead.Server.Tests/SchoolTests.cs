@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Judging;
 using GentleBead.Server.Database;
+using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
@@ -77,6 +78,14 @@ public class SchoolTests(DemoRoom room)
         Assert.Contains("not above", (await (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{Guid.CreateVersion7()}", new { control = "wire", mark = 50, measured = 2.0 })).ProblemsAsync())["measured"], StringComparison.Ordinal);
         Assert.Contains("0 to 100", (await (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{Guid.CreateVersion7()}", new { control = "wire", mark = 101, measured = 12.0 })).ProblemsAsync())["mark"], StringComparison.Ordinal);
 
+        // A reading that was wrong is withdrawn, and put back.
+        var wrong = Guid.CreateVersion7();
+        (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{wrong}", new { control = "wire", mark = 50, measured = 10.0 })).EnsureSuccessStatusCode();
+        Assert.Equal(3, await ReadingsAsync());
+        (await client.PutAsJsonAsync($"/api/machines/{machineId}/readings/{wrong}/withdrawn", new { withdrawn = true })).EnsureSuccessStatusCode();
+        Assert.Equal(2, await ReadingsAsync());
+        Assert.Equal(HttpStatusCode.NotFound, (await client.PutAsJsonAsync($"/api/machines/{Guid.NewGuid()}/readings/{wrong}/withdrawn", new { withdrawn = true })).StatusCode);
+
         (await client.PutAsJsonAsync($"/api/people/students/{studentId}", new { login = "bo", name = "Bo", password = "practice1" })).EnsureSuccessStatusCode();
         Assert.Contains("taken", (await (await client.PutAsJsonAsync($"/api/people/students/{Guid.CreateVersion7()}", new { login = "BO", name = "Bo too", password = "practice1" })).ProblemsAsync())["login"], StringComparison.Ordinal);
         (await client.PutAsJsonAsync($"/api/sessions/{sessionId}", new { title = "Monday", heldOn = "2026-11-23" })).EnsureSuccessStatusCode();
@@ -90,6 +99,8 @@ public class SchoolTests(DemoRoom room)
         Assert.Equal("Tuesday", next.Title);
         Assert.Equal("Bo", view.Student!.Name);
         Assert.Null(view.Job);
+
+        async Task<int> ReadingsAsync() => (await client.GetAsync<MachineInBooth[]>("/api/machines")).Single().Machine.WireControl.Readings.Count;
     }
 
     [Fact]

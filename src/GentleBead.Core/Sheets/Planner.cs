@@ -106,9 +106,10 @@ public static class Planner
     private static Current WantedAmps(Job job, JointFacts joint, List<Reason> reasons)
     {
         var thickness = job.Thickness.Value;
+        var gauge = SteelGauge.Nearest(thickness) is { } number ? $", about {number} ga" : "";
         var plate = Rules.AmpsForThickness(thickness);
         reasons.Add(new("plateAmps", "One ampere for each thousandth of an inch",
-            $"\"{job.Thickness.Typed}\" is {Show.Of(thickness)}; {Show.Number(thickness.Inches * 1000, "0")} thousandths", Show.Of(plate), Source.CommonPractice, []));
+            $"\"{job.Thickness.Typed}\" is {Show.Of(thickness)}{gauge}; {Show.Number(thickness.Inches * 1000, "0")} thousandths", Show.Of(plate), Source.CommonPractice, []));
         var wanted = plate * joint.HeatFactor;
         reasons.Add(new("jointAmps", "Heat paths of the joint", $"{joint.Name}: {joint.HeatWhy}; {Show.Of(plate)} x {Show.Number(joint.HeatFactor)}. Flat and horizontal take the same",
             Show.Of(wanted), Source.CommonPractice, ["plateAmps"]));
@@ -161,7 +162,7 @@ public static class Planner
                 ? new Window<Length>(leg * 0.9, leg, leg * 1.3)
                 : new Window<Length>(Length.FromMm(thickness), leg, Length.FromMm(thickness + 2));
             reasons.Add(new("beadSize", "Leg by plate thickness",
-                outside ? "the corner is full when the leg equals the plate" : "the plate's thickness up to 2 mm more; aim 1 mm over", $"leg {Show.Of(leg)}", Source.CommonPractice, []));
+                outside ? "the corner is full when the leg equals the plate" : "the plate's thickness up to 2 mm more; aim 1 mm over", $"leg {Show.Of(leg)}, throat {Show.Of(Rules.Throat(leg))}", Source.CommonPractice, []));
             return (size, area);
         }
         // A crown a quarter as high as wide, its section a parabola: area = 2/3 width x height.

@@ -15,9 +15,6 @@ public static class Rules
     /// <summary>Share of the wire that ends up in the bead, solid wire in short circuit (handbooks, from memory).</summary>
     public const double DepositEfficiency = 0.93;
 
-    /// <summary>Density of steel, g/cm3.</summary>
-    public const double SteelDensity = 7.85;
-
     /// <summary>Current a bead on plate of this thickness asks for: 1 A per 0.001 in, good up to about 6 mm.</summary>
     public static Current AmpsForThickness(Length thickness) => Current.FromAmps(thickness.Inches * 1000 * AmpsPerThousandth);
 

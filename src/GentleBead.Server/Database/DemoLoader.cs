@@ -33,13 +33,13 @@ public static class DemoLoader
         {
             var booth = booths[demo.Booth] = new Booth(Guid.CreateVersion7(), demo.Booth, Guid.CreateVersion7());
             await machines.AddAsync(booth.MachineId, demo.Machine);
-            await AddReadings("wire", demo.Machine.WireControl);
-            await AddReadings("volt", demo.Machine.VoltControl);
+            await AddReadings(ReadControl.Wire, demo.Machine.WireControl);
+            await AddReadings(ReadControl.Volt, demo.Machine.VoltControl);
             await sessions.AddBoothAsync(booth);
 
-            async Task AddReadings(string name, Control control)
+            async Task AddReadings(ReadControl which, Control control)
             {
-                foreach (var reading in control.Readings) await machines.AddReadingAsync(Guid.CreateVersion7(), booth.MachineId, name, reading);
+                foreach (var reading in control.Readings) await machines.AddReadingAsync(booth.MachineId, new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured));
             }
         }
 

@@ -7,23 +7,23 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace GentleBead.Server.Machines;
 
 /// <summary>A machine in its booth.</summary>
-public sealed record MachineInBooth(Guid MachineId, Booth Booth, Machine Machine, string? WireProblem, string? VoltProblem);
+/// <param name="MachineId">Which machine.</param>
+/// <param name="Booth">Its booth.</param>
+/// <param name="Machine">The machine as calibrated now.</param>
+/// <param name="Readings">The standing readings behind that, with their ids.</param>
+/// <param name="WireProblem">Why the wire control gives no marks; null when it does.</param>
+/// <param name="VoltProblem">Why the volt control gives no marks; null when it does.</param>
+public sealed record MachineInBooth(
+    Guid MachineId, Booth Booth, Machine Machine, IReadOnlyList<TakenReading> Readings, string? WireProblem, string? VoltProblem);
 
 /// <summary>A machine to add, in a booth of its own.</summary>
 public sealed record NewMachine(Guid BoothId, int BoothNumber, Machine Machine);
 
-/// <summary>Which control a reading was taken on.</summary>
-public enum ReadControl
-{
-    /// <summary>The wire feed speed control; measured in m/min.</summary>
-    Wire,
-
-    /// <summary>The voltage control; measured in volts at the arc.</summary>
-    Volt,
-}
-
 /// <summary>A reading to add.</summary>
 public sealed record NewReading(ReadControl Control, double Mark, double Measured);
+
+/// <summary>Whether a reading is out of the calibration.</summary>
+public sealed record ReadingWithdrawal(bool Withdrawn);
 
 /// <summary>Machines, their booths and their readings.</summary>
 public static class MachineEndpoints
@@ -35,6 +35,7 @@ public static class MachineEndpoints
         machines.MapGet("/", ListAsync);
         machines.MapPut("/{id:guid}", AddAsync);
         machines.MapPut("/{id:guid}/readings/{readingId:guid}", AddReadingAsync);
+        machines.MapPut("/{id:guid}/readings/{readingId:guid}/withdrawn", WithdrawReadingAsync);
     }
 
     private static async Task<IReadOnlyList<MachineInBooth>> ListAsync(SessionStore sessions, MachineStore machines)
@@ -43,7 +44,8 @@ public static class MachineEndpoints
         foreach (var booth in await sessions.BoothsAsync())
         {
             var machine = (await machines.FindAsync(booth.MachineId))!;
-            list.Add(new MachineInBooth(booth.MachineId, booth, machine, Problem(machine.WireControl), Problem(machine.VoltControl)));
+            list.Add(new MachineInBooth(
+                booth.MachineId, booth, machine, await machines.ReadingsAsync(booth.MachineId), Problem(machine.WireControl), Problem(machine.VoltControl)));
         }
         return list;
     }
@@ -89,7 +91,10 @@ public static class MachineEndpoints
         // One reading may be too few to fit; one that falls against the others may not.
         var with = control with { Readings = [.. control.Readings, reading] };
         if (!Calibration.TryFit(with, out _, out var problem) && with.Readings.Count > 1) return Problems.Field("measured", problem);
-        await machines.AddReadingAsync(readingId, id, request.Control == ReadControl.Wire ? "wire" : "volt", reading);
+        await machines.AddReadingAsync(id, new TakenReading(readingId, request.Control, request.Mark, request.Measured));
         return TypedResults.NoContent();
     }
+
+    private static async Task<Results<NoContent, NotFound>> WithdrawReadingAsync(Guid id, Guid readingId, ReadingWithdrawal request, MachineStore machines) =>
+        await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

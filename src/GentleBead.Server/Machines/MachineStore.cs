@@ -6,6 +6,19 @@ using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
+/// <summary>Which control a reading was taken on.</summary>
+public enum ReadControl
+{
+    /// <summary>The wire feed speed control; measured in m/min.</summary>
+    Wire,
+
+    /// <summary>The voltage control; measured in volts at the arc.</summary>
+    Volt,
+}
+
+/// <summary>A measured point with its id.</summary>
+public sealed record TakenReading(Guid Id, ReadControl Control, double Mark, double Measured);
+
 /// <summary>Machines and their readings in the database.</summary>
 public sealed class MachineStore(NpgsqlDataSource database)
 {
@@ -22,14 +35,13 @@ public sealed class MachineStore(NpgsqlDataSource database)
             """,
             new { id });
         if (row is null) return null;
-        var readings = (await connection.QueryAsync<ReadingRow>(
-            "select control, mark, measured from reading where machine_id = @id order by mark, taken_at", new { id })).ToLookup(reading => reading.Control);
+        var readings = (await TakenAsync(connection, id)).ToLookup(reading => reading.Control);
         return new Machine(
             row.Name, Words.Read<Wire>(row.Wire),
-            new Control(Words.Read<ControlKind>(row.WireKind), row.WireLowestMark, row.WireHighestMark, row.WireMarkStep, row.WireUnit, Points("wire")),
-            new Control(Words.Read<ControlKind>(row.VoltKind), row.VoltLowestMark, row.VoltHighestMark, row.VoltMarkStep, row.VoltUnit, Points("volt")));
+            new Control(Words.Read<ControlKind>(row.WireKind), row.WireLowestMark, row.WireHighestMark, row.WireMarkStep, row.WireUnit, Points(ReadControl.Wire)),
+            new Control(Words.Read<ControlKind>(row.VoltKind), row.VoltLowestMark, row.VoltHighestMark, row.VoltMarkStep, row.VoltUnit, Points(ReadControl.Volt)));
 
-        Reading[] Points(string control) => [.. readings[control].Select(reading => new Reading(reading.Mark, reading.Measured))];
+        Reading[] Points(ReadControl control) => [.. readings[control].Select(reading => new Reading(reading.Mark, reading.Measured))];
     }
 
     /// <summary>Adds a machine without readings; the same id again changes nothing. False when the name is another machine's.</summary>
@@ -64,22 +76,38 @@ public sealed class MachineStore(NpgsqlDataSource database)
         return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from machine where id = @id and name = @Name)", new { id, machine.Name });
     }
 
+    /// <summary>The standing readings of a machine, by mark.</summary>
+    public async Task<IReadOnlyList<TakenReading>> ReadingsAsync(Guid machineId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await TakenAsync(connection, machineId);
+    }
+
     /// <summary>Adds a reading; the same id again changes nothing.</summary>
-    /// <param name="id">The reading's id.</param>
-    /// <param name="machineId">Which machine.</param>
-    /// <param name="control">"wire" or "volt".</param>
-    /// <param name="reading">Mark and measured value, m/min or V.</param>
-    public async Task AddReadingAsync(Guid id, Guid machineId, string control, Reading reading)
+    public async Task AddReadingAsync(Guid machineId, TakenReading reading)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into reading (id, machine_id, control, mark, measured) values (@id, @machineId, @control, @Mark, @Measured) on conflict (id) do nothing",
-            new { id, machineId, control, reading.Mark, reading.Measured });
+            "insert into reading (id, machine_id, control, mark, measured) values (@Id, @machineId, @control, @Mark, @Measured) on conflict (id) do nothing",
+            new { reading.Id, machineId, control = Words.Of(reading.Control), reading.Mark, reading.Measured });
+    }
+
+    /// <summary>Takes a wrong reading out of the calibration, or puts it back. False when there is no such reading.</summary>
+    public async Task<bool> SetReadingWithdrawnAsync(Guid machineId, Guid readingId, bool withdrawn)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+            "update reading set withdrawn_at = case when @withdrawn then now() end where id = @readingId and machine_id = @machineId", new { machineId, readingId, withdrawn }) == 1;
+    }
+
+    private static async Task<TakenReading[]> TakenAsync(NpgsqlConnection connection, Guid machineId)
+    {
+        var rows = await connection.QueryAsync<(Guid Id, string Control, double Mark, double Measured)>(
+            "select id, control, mark, measured from reading where machine_id = @machineId and withdrawn_at is null order by mark, taken_at", new { machineId });
+        return [.. rows.Select(row => new TakenReading(row.Id, Words.Read<ReadControl>(row.Control), row.Mark, row.Measured))];
     }
 
     private sealed record Row(
         string Name, string Wire, string WireKind, double WireLowestMark, double WireHighestMark, double WireMarkStep, string WireUnit,
         string VoltKind, double VoltLowestMark, double VoltHighestMark, double VoltMarkStep, string VoltUnit);
-
-    private sealed record ReadingRow(string Control, double Mark, double Measured);
 }

@@ -87,6 +87,8 @@ public sealed class SessionStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
+        // Two instructors moving people at once take turns.
+        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@session, 0))", new { session = sessionId.ToString() });
         await connection.ExecuteAsync(
             "delete from place where session_id = @sessionId and (booth_id = @boothId or student_id = @studentId)", new { sessionId, boothId, studentId });
         if (studentId is not null)

@@ -43,14 +43,15 @@ create table machine (
     check ((volt_kind = 'digital') = (volt_unit <> ''))
 );
 
--- Measured points are only added; a calibration is all readings of a control.
+-- Measured points are only added, and withdrawn when they were wrong; a calibration is all standing readings of a control.
 create table reading (
     id uuid primary key,
     machine_id uuid not null references machine,
     control text not null check (control in ('wire', 'volt')),
     mark double precision not null,
     measured double precision not null check (measured > 0), -- m/min for wire, volts for volt
-    taken_at timestamptz not null default now()
+    taken_at timestamptz not null default now(),
+    withdrawn_at timestamptz
 );
 create index reading_machine on reading (machine_id);
 
@@ -150,4 +151,4 @@ begin
     perform tell_room('machine', booth.id, null) from booth where booth.machine_id = new.machine_id;
     return null;
 end $$;
-create trigger reading_told after insert on reading for each row execute function tell_reading();
+create trigger reading_told after insert or update on reading for each row execute function tell_reading();

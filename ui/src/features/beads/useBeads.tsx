@@ -1,7 +1,6 @@
-import { Button, Group } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { offerUndo, tellTrouble } from '../../shared/notices';
 
 /** Records a bead under an id of the caller's; the same id twice makes one bead. */
 export function useRecord(onRecorded: (bead: Schemas['Bead']) => void) {
@@ -26,32 +25,13 @@ export function useWithdraw() {
       ),
     onSuccess: async (_, { bead, withdrawn }) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
-      if (!withdrawn) return;
-      const note = `withdrawn-${bead.id}`;
-      notifications.show({
-        id: note,
-        autoClose: 15_000,
-        message: (
-          <Group justify="space-between">
-            Bead {bead.number} is off the coupon.
-            <Button
-              variant="default"
-              onClick={() => {
-                notifications.hide(note);
-                withdraw.mutate({ bead, withdrawn: false });
-              }}
-            >
-              Undo
-            </Button>
-          </Group>
-        ),
-      });
+      if (withdrawn) {
+        offerUndo(bead.id, `Bead ${bead.number} is off the coupon.`, () =>
+          withdraw.mutate({ bead, withdrawn: false }),
+        );
+      }
     },
-    onError: (error) =>
-      notifications.show({
-        color: 'red',
-        message: error instanceof Refused ? error.line : 'It could not be withdrawn.',
-      }),
+    onError: tellTrouble,
   });
   return withdraw;
 }

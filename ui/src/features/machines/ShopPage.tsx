@@ -1,8 +1,10 @@
 import { Button, Loader, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { IconX } from '@tabler/icons-react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
+import { offerUndo, tellTrouble } from '../../shared/notices';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { useEntry } from '../../shared/useEntry';
@@ -58,9 +60,35 @@ export function ShopPage() {
   );
 }
 
+/** Takes a reading out of the calibration, with a way back. */
+function useWithdrawReading() {
+  const queries = useQueryClient();
+  const withdraw = useMutation({
+    mutationFn: (reading: { machineId: string; readingId: string; withdrawn: boolean }) =>
+      answer(
+        api.PUT('/api/machines/{id}/readings/{readingId}/withdrawn', {
+          params: { path: { id: reading.machineId, readingId: reading.readingId } },
+          body: { withdrawn: reading.withdrawn },
+        }),
+      ),
+    onSuccess: async (_, reading) => {
+      await queries.invalidateQueries({ queryKey: ['room'] });
+      if (reading.withdrawn) {
+        offerUndo(reading.readingId, 'The reading is out of the calibration.', () =>
+          withdraw.mutate({ ...reading, withdrawn: false }),
+        );
+      }
+    },
+    onError: tellTrouble,
+  });
+  return withdraw;
+}
+
 function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: 'wire' | 'volt' }) {
   const { per, unit, show } = useUnits();
   const control = which === 'wire' ? entry.machine.wireControl : entry.machine.voltControl;
+  const readings = entry.readings.filter((reading) => reading.control === which);
+  const withdraw = useWithdrawReading();
   const kind = which === 'wire' ? 'wireFeed' : 'volts';
   const problem = which === 'wire' ? entry.wireProblem : entry.voltProblem;
   const title = which === 'wire' ? 'Wire' : 'Volts';
@@ -84,15 +112,26 @@ function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: '
           {control.lowestMark} to {control.highestMark}
         </span>
       </h3>
-      <p>
-        {control.readings.length === 0
-          ? control.kind === 'digital'
-            ? 'Never measured; the display is believed.'
-            : 'No readings yet.'
-          : control.readings
-              .map((reading) => `${reading.mark} gives ${show(kind, reading.measured)}`)
-              .join(' · ')}
-      </p>
+      {readings.length === 0 && (
+        <p>{control.kind === 'digital' ? 'Never measured; the display is believed.' : 'No readings yet.'}</p>
+      )}
+      <ul className="taken">
+        {readings.map((reading) => (
+          <li key={reading.id}>
+            {reading.mark} gives {show(kind, reading.measured)}
+            <button
+              type="button"
+              aria-label={`Withdraw the reading at ${reading.mark}`}
+              disabled={withdraw.isPending}
+              onClick={() =>
+                withdraw.mutate({ machineId: entry.machineId, readingId: reading.id, withdrawn: true })
+              }
+            >
+              <IconX size={18} />
+            </button>
+          </li>
+        ))}
+      </ul>
       {problem && <p className="field-error">{problem}</p>}
       <form className="reading-form" onSubmit={submit}>
         <NumberInput
@@ -105,7 +144,7 @@ function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: '
         <NumberInput
           size="md"
           aria-label={`${title} measured`}
-          placeholder={`measured ${unit(kind)}`}
+          placeholder={unit(kind)}
           hideControls
           {...form.getInputProps('measured')}
         />

@@ -101,7 +101,9 @@ function BoothCard(props: {
             </div>
           </>
         ) : (
-          <p className="empty-coupon">{job ? 'No bead yet' : props.sessionId ? 'Make a sheet first' : 'Start a session first'}</p>
+          <p className="empty-coupon">
+            {job ? 'No bead yet' : props.sessionId ? 'Make a sheet first' : 'Start a session first'}
+          </p>
         )}
       </div>
       {last?.next && <p className="advised">{last.next}</p>}

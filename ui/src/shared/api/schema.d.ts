@@ -471,6 +471,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/machines/{id}/readings/{readingId}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    readingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingWithdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/newest": {
         parameters: {
             query?: never;
@@ -1281,6 +1328,7 @@ export interface components {
             machineId: string;
             booth: components["schemas"]["Booth"];
             machine: components["schemas"]["Machine"];
+            readings: components["schemas"]["TakenReading"][];
             wireProblem: null | string;
             voltProblem: null | string;
         };
@@ -1426,6 +1474,9 @@ export interface components {
              */
             measured: number;
         };
+        ReadingWithdrawal: {
+            withdrawn: boolean;
+        };
         /** @description One link of the chain behind a number. */
         Reason: {
             /** @description The number it explains, by the sheet's own name: "wireFeed". */
@@ -1541,6 +1592,15 @@ export interface components {
          * @enum {unknown}
          */
         Standing: "right" | "off" | "notKnown";
+        TakenReading: {
+            /** Format: uuid */
+            id: string;
+            control: components["schemas"]["ReadControl"];
+            /** Format: double */
+            mark: number;
+            /** Format: double */
+            measured: number;
+        };
         /** @description A plate thickness with the words it was given in. */
         Thickness: {
             /** @description The thickness. */

@@ -1,0 +1,32 @@
+import { Button, Group } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { Refused } from './api/client';
+
+/** Says what was done, with a way back for a while. */
+export function offerUndo(id: string, message: string, undo: () => void) {
+  notifications.show({
+    id,
+    autoClose: 15_000,
+    message: (
+      <Group justify="space-between">
+        {message}
+        <Button
+          variant="default"
+          onClick={() => {
+            notifications.hide(id);
+            undo();
+          }}
+        >
+          Undo
+        </Button>
+      </Group>
+    ),
+  });
+}
+
+/** Says why something that has no field of its own did not go through. */
+export const tellTrouble = (error: unknown) =>
+  notifications.show({
+    color: 'red',
+    message: error instanceof Refused ? error.line : 'Something went wrong on this page.',
+  });
