@@ -76,7 +76,6 @@ public static class Judge
         var badSound = BadSound.Any(signs.Contains);
         if (badSound && Math.Abs(heat) < 2) return Verdict.Unsteady;
         if (heat != 0) return heat < 0 ? Verdict.Cold : Verdict.Hot;
-        if (badSound) return Verdict.Unsteady;
         if (Handwork.Any(signs.Contains) || signs.Contains(Sign.SpatterBig)) return Verdict.Technique;
         var behind = evidence.Penetration is not null && !(thick && evidence.Penetration == Penetration.NoneSeen);
         return evidence.Sound is not null && evidence.Profile is not null && evidence.Toes is not null && behind ? Verdict.Right : Verdict.Open;
