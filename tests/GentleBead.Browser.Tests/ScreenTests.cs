@@ -65,6 +65,10 @@ public class ScreenTests(DemoServer demo)
         page.SeeNot("These keys");
         page.Press("2");
         page.See("Judge the bead");
+        page.PressWithShift("4");
+        page.See("Slip-side knob-and-tap");
+        page.See("Plate thickness");
+        page.Run<object?>("document.activeElement.blur()");
         page.Press("t");
         page.See("At no booth");
         page.PressWithControl("k");

@@ -96,6 +96,8 @@ public sealed class Page : IDisposable
 
     public void PressWithControl(string key) => new Actions(driver).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();
 
+    public void PressWithShift(string key) => new Actions(driver).KeyDown(Keys.Shift).SendKeys(key).KeyUp(Keys.Shift).Perform();
+
     /// <summary>The text of the part of the page with this accessible name.</summary>
     public string Part(string label) => Find(By.CssSelector($"[aria-label='{label}']")).Text;
 

@@ -112,14 +112,19 @@ function InstructorPalette({ common }: { common: SpotlightActionData[] }) {
   const room = useRoom().data;
   const booths = room?.booths ?? [];
   const students = [...booths.flatMap((view) => view.student ?? []), ...(room?.waiting ?? [])];
+  // By the key's place: with shift a digit key writes another sign on every layout.
   const digit = (prefix: string, path: (id: string) => string) =>
     booths
       .filter((view) => view.booth.number < 10)
       .map(
-        (view) =>
-          [`${prefix}${view.booth.number}`, () => navigate(path(view.booth.id))] as [string, () => void],
+        ({ booth }) =>
+          [`${prefix}Digit${booth.number}`, () => navigate(path(booth.id)), { usePhysicalKeys: true }] as [
+            string,
+            () => void,
+            { usePhysicalKeys: boolean },
+          ],
       );
-  useHotkeys([...digit('', (id) => `/booths/${id}/bench`), ...digit('shift+Digit', (id) => `/booths/${id}`)]);
+  useHotkeys([...digit('', (id) => `/booths/${id}/bench`), ...digit('shift+', (id) => `/booths/${id}`)]);
   return (
     <Spotlight
       searchProps={{ placeholder: 'Booth, student or command' }}
