@@ -29,10 +29,11 @@ flock -n 9 || fail "Gentle Bead already runs from this folder$(cat .local/url 2>
 
 need_toolchains
 if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
-  need_debian /usr/lib/postgresql=postgresql
+  need_debian /usr/lib/postgresql=postgresql 9>&-
 fi
-need_debian curl=curl /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core
+need_debian curl=curl /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core 9>&-
 
+# The lock is closed (9>&-) for whatever is run from here: a helper that lives on must not hold it.
 # A start that was killed hard can leave its own server behind; nobody else's is touched.
 if [ -f .local/server.pid ]; then
   left=$(cat .local/server.pid)
@@ -45,7 +46,7 @@ if [ -f .local/server.pid ]; then
 fi
 (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null && fail "Port $port is taken by something else. Try ./start --port $((port + 1))."
 
-scripts/build.sh
+scripts/build.sh 9>&-
 
 server=
 own_postgres=0
@@ -66,7 +67,6 @@ if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
   fi
   say "Starting PostgreSQL on loopback …"
   own_postgres=1
-  # The lock must not be inherited by the cluster, which may outlive a killed start.
   address=$(scripts/postgres.sh start .local/postgres 9>&-)
   export GENTLEBEAD_DATABASE="$address;Database=postgres"
 elif [ $fresh = 1 ]; then

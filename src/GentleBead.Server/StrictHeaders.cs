@@ -16,7 +16,11 @@ public sealed class StrictHeaders(RequestDelegate next)
         headers["Referrer-Policy"] = "no-referrer";
         headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
-        if (http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)) headers.CacheControl = "no-store";
+        // Built files carry a hash in their names; the page that names them must always be fresh.
+        var path = http.Request.Path;
+        headers.CacheControl = path.StartsWithSegments("/api", StringComparison.Ordinal) ? "no-store"
+            : path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable"
+            : "no-cache";
         // Every current browser says where a request comes from; the cookie's SameSite=Strict stands behind this.
         var writes = !HttpMethods.IsGet(http.Request.Method) && !HttpMethods.IsHead(http.Request.Method);
         var site = http.Request.Headers["Sec-Fetch-Site"].ToString();

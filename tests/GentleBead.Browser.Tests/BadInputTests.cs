@@ -75,6 +75,21 @@ public class BadInputTests(DemoServer demo)
     }
 
     [Fact]
+    public void A_cookie_that_ran_out_leads_to_the_sign_in_screen_and_loses_nothing()
+    {
+        using var page = demo.Open().StepInAs("Maren Holloway");
+        page.Click("Bench", within: "Booth 4");
+        page.See("Judge the bead");
+        page.Click("Sputter");
+        page.ForgetCookies();
+        page.Click("Judge the bead");
+        page.See("Step in as");
+        page.StepInAs("Maren Holloway");
+        page.See("Judge the bead");
+        Assert.Equal("Sputter", page.Run<string>("return document.querySelector('.choice [aria-pressed=true]').textContent"));
+    }
+
+    [Fact]
     public void Volts_the_machine_has_not_got_and_a_wrong_password()
     {
         using var page = demo.Open();

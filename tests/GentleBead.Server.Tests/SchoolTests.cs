@@ -104,6 +104,19 @@ public class SchoolTests(DemoRoom room)
     }
 
     [Fact]
+    public async Task Of_two_who_found_a_school_at_once_one_does()
+    {
+        await using var empty = new Room(demo: false);
+        await empty.InitializeAsync();
+        var client = empty.CreateClient();
+        var answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(who => client.PostAsJsonAsync(
+            "/api/people/first-instructor", new { id = Guid.CreateVersion7(), school = $"Shop {who}", login = $"founder{who}", name = "Founder", password = "long enough" })));
+        Assert.Equal(1, answers.Count(answer => answer.StatusCode == HttpStatusCode.OK));
+        Assert.Equal(3, answers.Count(answer => answer.StatusCode == HttpStatusCode.Conflict));
+        Assert.Equal(1, await empty.QueryAsync<long>("select count(*) from person"));
+    }
+
+    [Fact]
     public async Task The_database_itself_refuses_what_cannot_be()
     {
         foreach (var sql in new[]

@@ -92,6 +92,8 @@ public sealed class Page : IDisposable
 
     public string Value(string label) => Field(label).GetAttribute("value") ?? "";
 
+    public void ForgetCookies() => driver.Manage().Cookies.DeleteAllCookies();
+
     public void Press(string keys) => new Actions(driver).SendKeys(keys).Perform();
 
     public void PressWithControl(string key) => new Actions(driver).KeyDown(Keys.Control).SendKeys(key).KeyUp(Keys.Control).Perform();

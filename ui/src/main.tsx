@@ -5,14 +5,21 @@ import '@mantine/spotlight/styles.css';
 import './shared/look.css';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App';
 import { theme } from './app/theme';
 import { Refused } from './shared/api/client';
 
-const queries = new QueryClient({
+// A cookie that ran out leads back to the sign-in screen from wherever it is noticed.
+const onError = (error: Error) => {
+  if (error instanceof Refused && error.status === 401) queries.setQueryData(['me'], null);
+};
+
+const queries: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError }),
+  mutationCache: new MutationCache({ onError }),
   defaultOptions: {
     queries: {
       // What the server refused it will refuse again; only silence is worth another try.

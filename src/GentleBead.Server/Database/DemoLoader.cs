@@ -18,7 +18,7 @@ public static class DemoLoader
     {
         var people = services.GetRequiredService<PeopleStore>();
         if (await people.SchoolAsync() is not null) return;
-        // The school's name is written last here, and first for a real school: without one there can only be a demo cut short.
+        // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut short.
         await using (var clear = services.GetRequiredService<NpgsqlDataSource>().CreateCommand("truncate person, machine, booth, session cascade"))
         {
             await clear.ExecuteNonQueryAsync();
@@ -65,6 +65,6 @@ public static class DemoLoader
                 }
             }
         }
-        await people.NameSchoolAsync(DemoSchool.Name, demo: true);
+        await people.NameDemoSchoolAsync(DemoSchool.Name);
     }
 }

@@ -71,13 +71,11 @@ public static class PeopleEndpoints
 
     private static async Task<Results<Ok<Person>, ValidationProblem, Conflict>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
     {
-        if (await store.AnyAsync()) return TypedResults.Conflict();
         var problems = Check(request.Login, request.Name, request.Password);
         if (Text(request.School).Length is 0 or > 80) problems["school"] = ["Name the school or shop, up to 80 letters."];
         if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
         var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
-        await store.NameSchoolAsync(request.School.Trim(), demo: false);
-        await store.AddAsync(person, request.Password);
+        if (!await store.FoundAsync(request.School.Trim(), person, request.Password)) return TypedResults.Conflict();
         await SignInAsync(http, person);
         return TypedResults.Ok(person);
     }

@@ -83,13 +83,19 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     public async Task<bool> AddAsync(Person person, string password)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            """
-            insert into person (id, login, name, role, units, password_hash)
-            values (@Id, @login, @Name, @role, @units, @hash) on conflict do nothing
-            """,
-            new { person.Id, login = Normal(person.Login), person.Name, role = Words.Of(person.Role), units = Words.Of(person.Units), hash = Hasher.HashPassword(person, password) });
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person where id = @Id and login = @login)", new { person.Id, login = Normal(person.Login) });
+        return await AddAsync(connection, person, password);
+    }
+
+    /// <summary>Names the school and adds its first instructor, both or neither. False when somebody was first.</summary>
+    public async Task<bool> FoundAsync(string school, Person person, string password)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        // Whoever writes the school's one row is the founder; anybody beside waits here and comes second.
+        var first = await connection.ExecuteAsync("insert into school (name, demo) values (@school, false) on conflict do nothing", new { school });
+        if (first == 0 || !await AddAsync(connection, person, password)) return false;
+        await transaction.CommitAsync();
+        return true;
     }
 
     /// <summary>Sets the units a person reads first.</summary>
@@ -106,11 +112,22 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return await connection.QuerySingleOrDefaultAsync<(string, bool)?>("select name, demo from school");
     }
 
-    /// <summary>Names the school, once.</summary>
-    public async Task NameSchoolAsync(string name, bool demo)
+    /// <summary>Names the made-up school, once all of it is there.</summary>
+    public async Task NameDemoSchoolAsync(string name)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("insert into school (name, demo) values (@name, @demo) on conflict do nothing", new { name, demo });
+        await connection.ExecuteAsync("insert into school (name, demo) values (@name, true) on conflict do nothing", new { name });
+    }
+
+    private static async Task<bool> AddAsync(NpgsqlConnection connection, Person person, string password)
+    {
+        await connection.ExecuteAsync(
+            """
+            insert into person (id, login, name, role, units, password_hash)
+            values (@Id, @login, @Name, @role, @units, @hash) on conflict do nothing
+            """,
+            new { person.Id, login = Normal(person.Login), person.Name, role = Words.Of(person.Role), units = Words.Of(person.Units), hash = Hasher.HashPassword(person, password) });
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person where id = @Id and login = @login)", new { person.Id, login = Normal(person.Login) });
     }
 
     private static string Normal(string login) => login.Trim().ToLowerInvariant();

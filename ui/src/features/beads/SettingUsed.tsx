@@ -18,12 +18,12 @@ export function SettingUsed(props: {
   onChange: (used: Used) => void;
   error?: string | undefined;
 }) {
-  const { unit } = useUnits();
+  const { unit, units } = useUnits();
   const { control, used } = props;
   const byMark = used.by === 'mark';
   const tap = byMark && control.kind === 'tap';
   const markUnit = { digital: ` ${control.unit}`, knob: '', tap: '' }[control.kind];
-  const step = byMark ? tapStep(control) : 0.1;
+  const step = byMark ? tapStep(control) : props.kind === 'wireFeed' && units === 'inch' ? 5 : 0.1;
   const move = (way: number) =>
     props.onChange({ ...used, value: Number(Math.max(0, Number(used.value) + way * step).toFixed(3)) });
   return (

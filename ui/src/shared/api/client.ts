@@ -41,7 +41,10 @@ export async function answer<T>(
     Object.entries(problem.errors ?? {}).map(([field, texts]) => [field, texts.join(' ')]),
   );
   const title =
-    { 404: 'There is no such thing here.', 429: 'Too many tries. Wait a minute.' }[response.status] ??
-    problem.title;
+    {
+      404: 'There is no such thing here.',
+      409: 'Somebody was first. Load this page again and sign in.',
+      429: 'Too many tries. Wait a minute.',
+    }[response.status] ?? problem.title;
   throw new Refused(response.status, title || `The server answered ${response.status}.`, fields);
 }
