@@ -77,7 +77,7 @@ fi
 
 say "Starting the server …"
 GENTLEBEAD_DEMO=$([ $demo = 1 ] && echo true || echo false) ASPNETCORE_ENVIRONMENT=Production \
-  dotnet .local/server/GentleBead.Server.dll --urls "http://127.0.0.1:$port" --webroot "$root/ui/dist" --contentRoot "$root/.local/server" \
+  dotnet "$root/.local/server/GentleBead.Server.dll" --urls "http://127.0.0.1:$port" --webroot "$root/ui/dist" --contentRoot "$root/.local/server" \
   </dev/null >.local/server.log 2>&1 9>&- &
 server=$!
 echo $server >.local/server.pid

@@ -35,7 +35,7 @@ createRoot(root).render(
   <StrictMode>
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <QueryClientProvider client={queries}>
-        <Notifications position="bottom-center" />
+        <Notifications position="top-center" />
         <App />
       </QueryClientProvider>
     </MantineProvider>
