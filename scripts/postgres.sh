@@ -1,12 +1,14 @@
 #!/usr/bin/env bash
 # A private PostgreSQL cluster on loopback.
-#   postgres.sh start FOLDER   starts it (makes it first), prints an Npgsql connection string without a database
+#   postgres.sh start FOLDER [SETTING=VALUE …]   starts it (makes it first), prints an Npgsql connection string without a database
 #   postgres.sh stop FOLDER    stops it
 #   postgres.sh remove FOLDER  stops it and throws away all it holds
 # The cluster listens on 127.0.0.1 only, on a free port it keeps, with a password of its own in FOLDER.
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 action=${1:?start, stop or remove}
 folder=$(realpath -m "${2:?folder}")
+settings=$(printf -- ' -c %s' "${@:3}")
+[ $# -gt 2 ] || settings=
 
 bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
 [ -n "$bin" ] || fail "PostgreSQL is not installed. Install with: sudo apt-get install -y --no-install-recommends postgresql"
@@ -41,7 +43,7 @@ case $action in
     if ! running; then
       until port_free "$(cat "$folder/port")"; do shuf -i 20000-29999 -n 1 >"$folder/port"; done
       as_owner "$bin/pg_ctl" -D "$data" -w -t 60 -l "$data/log" \
-        -o "-p $(cat "$folder/port") -c listen_addresses=127.0.0.1 -c unix_socket_directories=" start >/dev/null 2>&1 \
+        -o "-p $(cat "$folder/port") -c listen_addresses=127.0.0.1 -c unix_socket_directories=$settings" start >/dev/null 2>&1 \
         || fail "PostgreSQL did not start; its words are in $data/log."
     fi
     # The running server's own word on its port, whatever the file says.

@@ -10,9 +10,10 @@ namespace GentleBead.Bench;
 [MemoryDiagnoser]
 public class SheetBenchmark
 {
-    private static readonly Machine Machine = new("Knob and taps", Wire.Solid08,
+    private static readonly Machine Machine = new("Knob and taps", Load.Of(Wire.Solid08),
         new Control(ControlKind.Knob, 0, 100, 1, "", [new(20, 2.8), new(40, 6.0), new(70, 10.9)]),
-        new Control(ControlKind.Tap, 1, 10, 1, "", [new(1, 14.5), new(4, 18.0), new(7, 21.6), new(10, 25.5)]));
+        new Control(ControlKind.Tap, 1, 10, 1, "", [new(1, 14.5), new(4, 18.0), new(7, 21.6), new(10, 25.5)]),
+        new Control(ControlKind.Digital, 5, 250, 1, "A", []), new Rating(Current.FromAmps(160), 35, Current.FromAmps(250)), HasAc: true);
 
     private static readonly Job Job = new(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Wire.Solid08);
 
@@ -21,11 +22,29 @@ public class SheetBenchmark
     public double BareNumbers()
     {
         var amps = Rules.AmpsForThickness(Job.Thickness.Value) * Job.Joint.Facts().HeatFactor;
-        var wireFeed = Rules.WireFeedFor(amps, Job.Wire);
-        return wireFeed.MPerMin + Rules.SmoothBand(wireFeed, Job.Wire).Aim.Volts;
+        var wireFeed = Rules.WireFeedFor(amps, Job.RequireArc());
+        return wireFeed.MPerMin + Rules.SmoothBand(wireFeed, Job.RequireArc()).Aim.Volts;
     }
 
-    /// <summary>The whole sheet.</summary>
+    private static readonly Job Thick = new(Thickness.Parse("20 mm"), Joint.VButt, Position.Flat, Wire.Solid12, Process.GmawSpray, Metal.MildSteel, Gas.ArgonCarbon10);
+
+    private static readonly Job Overhead = new(Thickness.Parse("3 mm"), Joint.T, Position.Overhead, Wire.Solid08, OtherThickness: Thickness.Parse("5 mm"));
+
+    private static readonly Job Tig = new(Thickness.Parse("2 mm"), Joint.SquareButt, Position.Flat, null, Process.GtawAc, Metal.Aluminium, Gas.Argon);
+
+    /// <summary>The everyday sheet.</summary>
     [Benchmark]
     public SheetOutcome WholeSheet() => Planner.Plan(Job, Machine);
+
+    /// <summary>Unequal members overhead: every school differs.</summary>
+    [Benchmark]
+    public SheetOutcome OverheadSheet() => Planner.Plan(Overhead, Machine);
+
+    /// <summary>A groove in passes.</summary>
+    [Benchmark]
+    public SheetOutcome ThickSheet() => Planner.Plan(Thick);
+
+    /// <summary>TIG on aluminium.</summary>
+    [Benchmark]
+    public SheetOutcome TigSheet() => Planner.Plan(Tig, Machine);
 }

@@ -10,10 +10,10 @@ internal static class DemoEye
 {
     public static Evidence See(Sheet sheet, Settings truly, double travel, bool wanders)
     {
-        var band = Rules.SmoothBand(truly.WireFeed, sheet.Job.Wire);
+        var band = Rules.SmoothBand(truly.WireFeed, sheet.Job.RequireArc());
         var arc = truly.Volts < band.Low ? Sound.Popping : truly.Volts > band.High ? Sound.Hiss : Sound.EvenCrackle;
-        var heat = truly.WireFeed / sheet.WireFeed / Math.Sqrt(travel);
-        var size = sheet.BeadSize.Aim * Math.Round(Math.Sqrt(truly.WireFeed / sheet.WireFeed / travel), 2);
+        var heat = truly.WireFeed / sheet.RequirePair().WireFeed / Math.Sqrt(travel);
+        var size = sheet.BeadSize.Aim * Math.Round(Math.Sqrt(truly.WireFeed / sheet.RequirePair().WireFeed / travel), 2);
         var (profile, toes, tint, behind) = (arc, heat) switch
         {
             (Sound.Popping, > 1.15) => (Profile.PiledUp, Toes.Cold, Tint.None, Penetration.NoneSeen),

@@ -81,7 +81,7 @@ public static class DemoTerm
     {
         var demo = DemoSchool.Machines[booth - 1];
         var (thickness, joint, position) = Jobs[evening];
-        var job = new Job(Thickness.Parse(thickness), joint, position, demo.Machine.Wire);
+        var job = new Job(Thickness.Parse(thickness), joint, position, demo.Machine.Load.Wire);
         var sheet = (Sheet)Planner.Plan(job, demo.Machine);
         var begin = end.AddMinutes(-50 + booth);
         return new DemoCoupon(booth, login, sheet, begin, [.. Enumerable.Range(0, beads).Select(bead => Weld(demo, sheet, Habits[login](evening, bead), begin.AddMinutes(8 + 9 * bead)))]);
@@ -90,10 +90,10 @@ public static class DemoTerm
     private static DemoBead Weld(DemoMachine demo, Sheet sheet, Habit habit, DateTimeOffset at)
     {
         var machine = demo.Machine;
-        Calibration.TryFit(machine.WireControl, out var wireDial, out _);
-        Calibration.TryFit(machine.VoltControl, out var voltDial, out _);
-        var wireMark = wireDial!.MarkFor(sheet.WireFeed.MPerMin * habit.Wire).Mark;
-        var voltMark = voltDial!.MarkFor(sheet.Volts.Aim.Volts + habit.Volts).Mark;
+        Dials.TryFit(machine, out var dials, out _);
+        var pair = sheet.RequirePair();
+        var wireMark = dials!.WireMarkFor(pair.WireFeed * habit.Wire).Mark;
+        var voltMark = dials.VoltMarkFor(Voltage.FromVolts(pair.Volts.Aim.Volts + habit.Volts), wireMark).Mark;
         var believed = machine.Read(wireMark, voltMark, null, null, new Dictionary<string, string>())!;
         return new DemoBead(wireMark, voltMark, believed, DemoEye.See(sheet, believed with { WireFeed = believed.WireFeed * demo.TrueWireShare }, habit.Travel, habit.Wanders), at);
     }

@@ -1,8 +1,11 @@
 using System.Threading.RateLimiting;
 using GentleBead.Server;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Calculators;
+using GentleBead.Server.Checks;
 using GentleBead.Server.Database;
 using GentleBead.Server.Json;
+using GentleBead.Server.Kept;
 using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
@@ -26,12 +29,13 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 });
 services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
 services.AddSingleton(TimeProvider.System);
-services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<SheetStore>().AddSingleton<BeadStore>();
+services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<SheetStore>()
+    .AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<CheckStore>().AddSingleton<KeptStore>();
 services.AddHostedService<RoomListener>();
 services.AddSignalR();
 
 services.ConfigureHttpJsonOptions(options => QuantityJson.Apply(options.SerializerOptions));
-services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync));
+services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync).AddDocumentTransformer(QuantityJson.DescribeOnceAsync));
 services.AddProblemDetails();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
@@ -102,7 +106,12 @@ PeopleEndpoints.Map(app);
 MachineEndpoints.Map(app);
 SessionEndpoints.Map(app);
 SheetEndpoints.Map(app);
+PresetEndpoints.Map(app);
+CardEndpoints.Map(app);
 BeadEndpoints.Map(app);
+CheckEndpoints.Map(app);
+KeptEndpoints.Map(app);
+CalculatorEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
 app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address.")).AllowAnonymous();
 app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -12,7 +12,7 @@ public class BadInputTests(DemoServer demo)
         page.See("Wire feed speed");
         foreach (var (typed, says) in new[]
         {
-            ("thick", "is not a thickness"), ("-3", "A thickness is above 0"), ("0", "A thickness is above 0"), ("40 in", "1 to 6 mm"),
+            ("thick", "is not a thickness"), ("-3", "A thickness is above 0"), ("0", "A thickness is above 0"), ("40 in", "0.5 to 25 mm"),
             ("1/0", "The bottom number of a fraction is above 0"), ("5 ga", "There is no 5 gauge here"),
         })
         {

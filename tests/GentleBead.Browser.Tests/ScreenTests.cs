@@ -12,7 +12,22 @@ public class ScreenTests(DemoServer demo)
         ("sheet", page => { page.Open("/"); page.Click("Sheet", within: "Booth 2"); page.See("It should sound"); }),
         ("bench", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Change next"); }),
         ("rack", page => { page.Open("/"); page.Click("Bench", within: "Booth 1"); page.Click("Ilsa Brandt"); page.See("newest first"); page.See("Right"); }),
-        ("shop", page => { page.Open("/shop"); page.See("Add reading"); }),
+        ("shop", page => { page.Open("/shop"); page.See("How you set"); }),
+        ("machine", page => { page.Open("/shop"); page.Click("Grey digital"); page.See("What the marks really give"); page.See("rich"); }),
+        ("checks", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Judge the bead"); page.Click("Checks"); page.See("After the last"); }),
+        ("card", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Judge the bead"); page.Click("Card"); page.See("Print, A5"); }),
+        ("kept", page => { page.Open("/kept"); page.See("ran sweet"); }),
+        ("calculators", page => { page.Open("/"); page.Click("Sheet", within: "Booth 2"); page.See("It should sound"); page.Click("Calculators"); page.See("Metal in is metal down"); page.Click("Work it out"); page.See("kept"); }),
+        ("tig", page =>
+        {
+            page.Open("/");
+            page.Click("Sheet", within: "Booth 1");
+            page.See("It should sound");
+            page.Choose("Process", "TIG, AC");
+            page.Choose("Metal", "Aluminium");
+            page.See("Pedal at the most");
+            page.Run<object?>("document.activeElement.blur(); window.scrollTo(0, 0)");
+        }),
     ];
 
     [Theory]
@@ -101,8 +116,14 @@ public class ScreenTests(DemoServer demo)
         page.Click("Begin");
         page.Click("Set up the shop");
         page.Type("Machine, as the room calls it", "Blue");
+        page.Choose("Front", "One knob, volts follow, trim");
+        page.Click("change marks, rating, programs");
+        page.Type("Volts a mark", "9");
         page.Click("Add machine");
-        page.See("Never measured; the display is believed");
+        page.See("How many volts does one mark of the trim add?");
+        page.Type("Volts a mark", "0.4");
+        page.Click("Add machine");
+        page.See("Not calibrated: no readings yet.");
         page.Type("Name", "Bo");
         page.Type("Login", "bo");
         page.Type("First password", "practice1");

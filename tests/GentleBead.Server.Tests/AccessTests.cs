@@ -18,7 +18,10 @@ public class AccessTests(DemoRoom room)
 
     private static readonly string[] OpenToStudents =
     [
-        "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/sheets/compute", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
+        "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/people/me/school", "/api/sheets/stock", "/api/sheets/compute", "/api/sheets/alternatives", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
+        "/api/cards/{sheetId:guid}/pdf", "/api/cards/{sheetId:guid}/csv", "/api/cards/{sheetId:guid}/json", "/api/cards/read", "/api/calculators/", "/api/calculators/{key}",
+        "/api/kept/", "/api/kept/{id:guid}", "/api/kept/{id:guid}/withdrawn", "/api/kept/{id:guid}/compare",
+        "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/", "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
     ];
 
     private IEnumerable<RouteEndpoint> Endpoints => room.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>();

@@ -18,10 +18,12 @@ public partial class ArchitectureTests
     private static readonly Dictionary<string, string[]> Tables = new()
     {
         ["People"] = ["person", "school"],
-        ["Machines"] = ["machine", "reading"],
+        ["Machines"] = ["machine", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
         ["Sessions"] = ["session", "booth", "place"],
-        ["Sheets"] = ["sheet"],
+        ["Sheets"] = ["sheet", "preset"],
         ["Beads"] = ["bead"],
+        ["Checks"] = ["check_tick"],
+        ["Kept"] = ["kept_setting"],
     };
 
     [Fact]

@@ -25,7 +25,7 @@ public class OpenApiTests(DemoRoom room)
     public async Task Quantities_are_numbers_that_carry_their_unit()
     {
         var schemas = JsonNode.Parse(await room.CreateClient().GetStringAsync("/openapi/v1.json"))!["components"]!["schemas"]!;
-        Assert.NotNull(schemas["Sheet"]!["properties"]!["wireFeedMPerMin"]);
+        Assert.NotNull(schemas["PairSettings"]!["properties"]!["wireFeedMPerMin"]);
         Assert.NotNull(schemas["WindowOfLength"]!["properties"]!["aimMm"]);
         Assert.Equal("number", (string?)schemas["Voltage"]!["type"]);
     }

@@ -68,7 +68,7 @@ public class SchoolTests(DemoRoom room)
         var (machineId, boothId, studentId, sessionId) = (Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7());
         var knob = new { kind = "knob", lowestMark = 0, highestMark = 100, markStep = 1, unit = "", readings = Array.Empty<object>() };
         var taps = new { kind = "tap", lowestMark = 1, highestMark = 10, markStep = 1, unit = "", readings = Array.Empty<object>() };
-        var machine = new { boothId, boothNumber = 1, machine = new { name = "Blue", wire = "solid08", wireControl = knob, voltControl = taps } };
+        var machine = new { boothId, boothNumber = 1, machine = new { name = "Blue", load = new { wire = "solid08", gas = "argonCarbon25", polarity = "torchPlus" }, wireControl = knob, voltControl = taps } };
         (await client.PutAsJsonAsync($"/api/machines/{machineId}", machine)).EnsureSuccessStatusCode();
         (await client.PutAsJsonAsync($"/api/machines/{machineId}", machine)).EnsureSuccessStatusCode();
         foreach (var (control, mark, measured) in new[] { ("wire", 20, 2.8), ("wire", 70, 10.9), ("volt", 1, 14.5), ("volt", 10, 25.5) })
@@ -100,7 +100,7 @@ public class SchoolTests(DemoRoom room)
         Assert.Equal("Bo", view.Student!.Name);
         Assert.Null(view.Job);
 
-        async Task<int> ReadingsAsync() => (await client.GetAsync<MachineInBooth[]>("/api/machines")).Single().Machine.WireControl.Readings.Count;
+        async Task<int> ReadingsAsync() => (await client.GetAsync<MachineInBooth[]>("/api/machines")).Single().Machine.WireControl!.Readings.Count;
     }
 
     [Fact]

@@ -15,8 +15,8 @@ public class SheetTests(DemoRoom room)
         var client = await room.SignInAsync("ilsa");
         var response = await client.PostAsJsonAsync("/api/sheets/compute", new { job = new { thickness = "1/8", joint = "beadOnPlate", position = "flat", wire = "solid08" } });
         var sheet = await response.ReadAsync<Sheet>();
-        Assert.Equal(250, sheet.WireFeed.InPerMin, 0.5);
-        Assert.Null(sheet.Marks);
+        Assert.Equal(250, sheet.Pair!.WireFeed.InPerMin, 0.5);
+        Assert.Null(sheet.Pair.Marks);
         Assert.NotEmpty(sheet.Reasons);
         Assert.Equal(before, await room.QueryAsync<long>("select count(*) from sheet where thickness_mm = 3.175 and joint = 'beadOnPlate' and assigned_at > now() - interval '2 minutes'"));
     }
@@ -28,7 +28,7 @@ public class SheetTests(DemoRoom room)
         var (_, view) = await client.BoothAsync(2);
         var response = await client.PostAsJsonAsync("/api/sheets/compute", new { job = new { thickness = "1/8", joint = "t", position = "horizontal" }, boothId = view.Booth.Id });
         var sheet = await response.ReadAsync<Sheet>();
-        Assert.Equal(("47", "tap 6"), (sheet.Marks!.Wire.Reads, sheet.Marks.Volt.Reads));
+        Assert.Equal(("47", "tap 6"), (sheet.Pair!.Marks!.Wire.Reads, sheet.Pair.Marks.Volt.Reads));
     }
 
     [Theory]
@@ -36,7 +36,7 @@ public class SheetTests(DemoRoom room)
     [InlineData("thick", "not a thickness")]
     [InlineData("-3", "above 0")]
     [InlineData("0", "above 0")]
-    [InlineData("40 in", "1 to 6 mm")]
+    [InlineData("40 in", "0.5 to 25 mm")]
     [InlineData("1/0", "bottom number")]
     [InlineData("5 ga", "no 5 gauge")]
     [InlineData("99 ga", "no 99 gauge")]

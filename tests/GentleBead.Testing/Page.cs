@@ -84,9 +84,11 @@ public sealed class Page : IDisposable
     }
 
     /// <summary>Picks an option of a list.</summary>
-    public void Choose(string label, string option)
+    public void Choose(string label, string option, string? within = null)
     {
-        Field(label).Click();
+        var field = Field(label, within);
+        driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", field);
+        field.Click();
         Click(option);
     }
 
@@ -106,6 +108,22 @@ public sealed class Page : IDisposable
     public bool Has(string css) => driver.FindElements(By.CssSelector(css)).Count > 0;
 
     public int Count(string css) => driver.FindElements(By.CssSelector(css)).Count;
+
+    /// <summary>The texts of every element a selector finds, in order.</summary>
+    public IReadOnlyList<string> Texts(string css) => [.. driver.FindElements(By.CssSelector(css)).Select(element => element.Text)];
+
+    /// <summary>Gives a file to a file field, as if picked by hand.</summary>
+    public void Upload(string css, string path) => driver.FindElement(By.CssSelector(css)).SendKeys(path);
+
+    /// <summary>Shows the page as it is on screen or on paper.</summary>
+    public void Media(string media) => driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = media });
+
+    /// <summary>Prints the page as its own styles want it, as PDF.</summary>
+    public byte[] Print()
+    {
+        var printed = (IDictionary<string, object?>)driver.ExecuteCdpCommand("Page.printToPDF", new Dictionary<string, object?> { ["preferCSSPageSize"] = true })!;
+        return Convert.FromBase64String((string)printed["data"]!);
+    }
 
     public bool CanClick(string label) =>
         driver.FindElements(By.XPath($"//button[starts-with(normalize-space(), {Quote(label)})]")).Any(button => button.Enabled && button.GetAttribute("data-disabled") is null);

@@ -1,6 +1,7 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Beads;
 
@@ -55,11 +56,13 @@ public sealed record BeadShape(
     public static BeadShape From(Sheet sheet, Settings used, Evidence evidence)
     {
         var (crown, widen) = ByProfile[evidence.Profile ?? Profile.SlightlyConvex];
-        var metal = Math.Sqrt(Rules.BeadArea(used.WireFeed, sheet.Job.Wire, sheet.Travel) / Rules.BeadArea(sheet.WireFeed, sheet.Job.Wire, sheet.Travel));
+        var pair = sheet.RequirePair();
+        // At one travel speed the metal goes with the wire, and a bead's size with its root.
+        var metal = Math.Sqrt(used.WireFeed / pair.WireFeed);
         var size = evidence.BeadSize ?? sheet.BeadSize.Aim * (metal * widen);
-        var heat = Rules.AmpsFor(used.WireFeed, sheet.Job.Wire) / sheet.Amps;
+        var heat = Rules.AmpsFor(used.WireFeed, sheet.Job.RequireArc()) / sheet.Amps;
         return new BeadShape(
-            sheet.BeadSizeIsLeg ? size * Math.Sqrt(2) : size,
+            sheet.BeadMeasure == BeadMeasure.Leg ? size * Math.Sqrt(2) : size,
             crown,
             evidence.Tint is { } tint ? ByTint[tint] : Math.Clamp(0.4 * heat, 0, 1),
             evidence.Tint is not null,

@@ -37,7 +37,7 @@ public static class Judge
     ];
 
     /// <summary>Judges one bead.</summary>
-    /// <param name="sheet">The sheet the student was given.</param>
+    /// <param name="sheet">The sheet the student was given; of a fed wire.</param>
     /// <param name="machine">The booth's machine as calibrated that day.</param>
     /// <param name="used">What was really used, at the torch.</param>
     /// <param name="evidence">What was heard, seen and measured.</param>
@@ -97,7 +97,7 @@ public static class Judge
         SettingsAspect(sheet, used, signs),
         evidence.Sound is null
             ? new(Aspect.Sound, Standing.NotKnown, "Not noted.")
-            : ByBadSigns(Aspect.Sound, signs.Where(BadSound.Contains), "Even crackle: the pair runs smooth."),
+            : ByBadSigns(Aspect.Sound, signs.Where(BadSound.Contains), "It sounds right: the pair runs smooth."),
         Appearance(evidence, signs),
         PenetrationAspect(evidence, thick),
         BeadSizeAspect(sheet, evidence, signs),
@@ -105,9 +105,9 @@ public static class Judge
 
     private static AspectVerdict SettingsAspect(Sheet sheet, Settings used, IReadOnlySet<Sign> signs)
     {
-        var share = used.WireFeed / sheet.WireFeed - 1;
-        var wire = signs.Contains(Sign.WireOn) ? "wire on the sheet" : $"wire {Show.Number(Math.Abs(share) * 100, "0")} % {(share < 0 ? "under" : "over")} the sheet's {Show.Of(sheet.WireFeed)}";
-        var band = Rules.SmoothBand(used.WireFeed, sheet.Job.Wire);
+        var share = used.WireFeed / sheet.RequirePair().WireFeed - 1;
+        var wire = signs.Contains(Sign.WireOn) ? "wire on the sheet" : $"wire {Show.Number(Math.Abs(share) * 100, "0")} % {(share < 0 ? "under" : "over")} the sheet's {Show.Of(sheet.RequirePair().WireFeed)}";
+        var band = Rules.SmoothBand(used.WireFeed, sheet.Job.RequireArc());
         var volts = signs.Contains(Sign.PairInBand)
             ? $"{Show.Of(used.Volts)} inside the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})"
             : $"{Show.Of(used.Volts)} {(signs.Contains(Sign.PairShort) ? "under" : "over")} the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})";
@@ -134,7 +134,7 @@ public static class Judge
 
     private static AspectVerdict BeadSizeAspect(Sheet sheet, Evidence evidence, IReadOnlySet<Sign> signs)
     {
-        var what = sheet.BeadSizeIsLeg ? "Leg" : "Width";
+        var what = sheet.BeadMeasure.ToString();
         var aimed = $"{Show.Of(sheet.BeadSize.Low)} to {Show.Of(sheet.BeadSize.High)}";
         if (evidence.BeadSize is not { } size) return new(Aspect.BeadSize, Standing.NotKnown, $"{what} not measured; aimed at {aimed}.");
         return new(Aspect.BeadSize, signs.Contains(Sign.SizeOn) ? Standing.Right : Standing.Off, $"{what} {Show.Of(size)}; aimed at {aimed}.");
@@ -156,7 +156,7 @@ public static class Judge
             Verdict.Cold or Verdict.Hot or Verdict.Unsteady when settingsRight =>
                 $"The marks say {Show.Of(used.WireFeed)} and {Show.Of(used.Volts)}, right on the sheet, yet the bead says otherwise. Is the read-out true? Stick-out, travel, clean and cold plate?",
             Verdict.Right when !settingsRight =>
-                $"Off the sheet's {Show.Of(sheet.WireFeed)} and {Show.Of(sheet.Volts.Aim)}, yet a right bead: worth keeping for this machine.",
+                $"Off the sheet's {Show.Of(sheet.RequirePair().WireFeed)} and {Show.Of(sheet.RequirePair().Volts.Aim)}, yet a right bead: worth keeping for this machine.",
             _ => null,
         };
     }

@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Judging;
 
@@ -36,7 +37,7 @@ public static class Signs
     /// <summary>Every sign with the words an instructor would use.</summary>
     public static IReadOnlyDictionary<Sign, string> Words { get; } = new Dictionary<Sign, string>
     {
-        [Sign.EvenCrackle] = "even crackle",
+        [Sign.EvenCrackle] = "sounds right",
         [Sign.Hiss] = "hiss, long soft arc",
         [Sign.Popping] = "loud pops, stubbing",
         [Sign.Rattle] = "rattle and heavy pop",
@@ -88,9 +89,10 @@ public static class Signs
     /// <summary>The signs of a bead. Order and repetition do not matter.</summary>
     public static IReadOnlySet<Sign> Of(Sheet sheet, Machine machine, Settings used, Evidence evidence)
     {
+        var pair = sheet.RequirePair();
         var signs = new HashSet<Sign>();
         // Evidence and sign share the order of their values; the tests hold every pair to its name.
-        Add(evidence.Sound, Sign.EvenCrackle);
+        Add(evidence.Sound is { } sound ? Heard(sound, sheet.Job.Process) : (Sound?)null, Sign.EvenCrackle);
         Add(evidence.Profile, Sign.SlightlyConvex);
         Add(evidence.Toes, Sign.ToesBlended);
         Add(evidence.Tint, Sign.TintNone);
@@ -100,13 +102,13 @@ public static class Signs
         foreach (var fault in evidence.Faults) signs.Add(Sign.Pinholes + (int)fault);
 
         if (evidence.BeadSize is { } size) signs.Add(Against(size, sheet.BeadSize, Sign.SizeUnder));
-        if (evidence.StickOut is { } stickOut) signs.Add(stickOut > sheet.StickOut.High * 1.2 ? Sign.StickOutOver : Sign.StickOutOn);
+        if (evidence.StickOut is { } stickOut) signs.Add(stickOut > pair.StickOut.High * 1.2 ? Sign.StickOutOver : Sign.StickOutOn);
 
-        var wireShare = used.WireFeed / sheet.WireFeed - 1;
+        var wireShare = used.WireFeed / pair.WireFeed - 1;
         signs.Add(wireShare < -WireTolerance ? Sign.WireUnder : wireShare > WireTolerance ? Sign.WireOver : Sign.WireOn);
-        signs.Add(Against(used.Volts, Widened(sheet.Volts), Sign.VoltsUnder));
-        signs.Add(Against(used.Volts, Widened(Rules.SmoothBand(used.WireFeed, sheet.Job.Wire)), Sign.PairShort));
-        signs.Add(machine.WireControl.Readings.Count > 0 ? Sign.MachineMeasured : Sign.MachineBelieved);
+        signs.Add(Against(used.Volts, Widened(pair.Volts), Sign.VoltsUnder));
+        signs.Add(Against(used.Volts, Widened(Rules.SmoothBand(used.WireFeed, sheet.Job.RequireArc())), Sign.PairShort));
+        signs.Add(machine.WireControl is { Readings.Count: > 0 } ? Sign.MachineMeasured : Sign.MachineBelieved);
         return signs;
 
         void Add<T>(T? seen, Sign first)
@@ -115,6 +117,15 @@ public static class Signs
             if (seen is { } value) signs.Add(first + Convert.ToInt32(value, null));
         }
     }
+
+    // Each mode has its own right sound: what is heard is told in the words of short circuit, where crackle is right.
+    private static Sound Heard(Sound sound, Process process) => (process, sound) switch
+    {
+        (Process.GmawSpray or Process.GmawPulsed, Sound.Hiss) => Sound.EvenCrackle,
+        (Process.GmawSpray or Process.GmawPulsed, Sound.EvenCrackle) => Sound.Popping,
+        (Process.GmawGlobular, Sound.Rattle) => Sound.EvenCrackle,
+        _ => sound,
+    };
 
     private static Window<Voltage> Widened(Window<Voltage> window) => window with
     {

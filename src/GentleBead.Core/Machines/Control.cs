@@ -2,7 +2,7 @@ using GentleBead.Core.Quantities;
 
 namespace GentleBead.Core.Machines;
 
-/// <summary>How a control on the front of a machine is marked.</summary>
+/// <summary>How a control on the front of a machine is marked, and what turning it does.</summary>
 public enum ControlKind
 {
     /// <summary>A display that shows the value in a unit.</summary>
@@ -11,13 +11,22 @@ public enum ControlKind
     /// <summary>A continuous knob with marks but no unit.</summary>
     Knob,
 
-    /// <summary>A switch with numbered taps.</summary>
+    /// <summary>A switch with taps, numbered or lettered.</summary>
     Tap,
+
+    /// <summary>Two switches that work as one, coarse and fine; every coarse step with its own row of fine ones.</summary>
+    CoarseFine,
+
+    /// <summary>A switch marked with plate thicknesses.</summary>
+    PlateSelector,
+
+    /// <summary>A trim on volts that otherwise follow the wire control: one-knob machines, plate selectors and programs.</summary>
+    Trim,
 }
 
 /// <summary>One measured point: what the arc or the ruler gave at a mark.</summary>
-/// <param name="Mark">Where the control stood.</param>
-/// <param name="Measured">What was measured there: metres per minute for wire, volts at the arc for volts.</param>
+/// <param name="Mark">Where the control stood; for a <see cref="ControlKind.Trim"/>, where the wire control stood with the trim at 0.</param>
+/// <param name="Measured">What was measured there: metres per minute for wire, volts at the arc for volts, amperes for amps.</param>
 public sealed record Reading(double Mark, double Measured);
 
 /// <summary>One control of a machine: its marks and what has been measured at them.</summary>
@@ -25,11 +34,21 @@ public sealed record Reading(double Mark, double Measured);
 /// <param name="LowestMark">The lowest mark it can stand at.</param>
 /// <param name="HighestMark">The highest mark; above <paramref name="LowestMark"/>.</param>
 /// <param name="MarkStep">The smallest step that can be set and read; above 0.</param>
-/// <param name="Unit">What a display shows: "in/min", "m/min" or "V"; empty for knobs and taps.</param>
+/// <param name="Unit">What a display shows: "in/min", "m/min", "V" or "A"; empty for all else.</param>
 /// <param name="Readings">Measured points, in any order; may be empty.</param>
+/// <param name="Names">What stands at the marks, lowest first: letters, plate thicknesses; empty where the marks are numbers. For coarse and fine, the coarse steps' names.</param>
+/// <param name="FineSteps">Coarse and fine only: how many fine steps each coarse one has.</param>
+/// <param name="TrimVolts">Trim only: volts that one mark adds.</param>
 public sealed record Control(
-    ControlKind Kind, double LowestMark, double HighestMark, double MarkStep, string Unit, IReadOnlyList<Reading> Readings)
+    ControlKind Kind, double LowestMark, double HighestMark, double MarkStep, string Unit, IReadOnlyList<Reading> Readings,
+    IReadOnlyList<string>? Names = null, int FineSteps = 0, double TrimVolts = 0)
 {
+    /// <summary>What stands at the marks; never null.</summary>
+    public IReadOnlyList<string> Names { get; init; } = Names ?? [];
+
+    /// <summary>Whether only whole marks from a list can be set.</summary>
+    public bool IsStepped() => Kind is ControlKind.Tap or ControlKind.CoarseFine or ControlKind.PlateSelector;
+
     /// <summary>The nearest mark the control can stand at.</summary>
     public double Settable(double mark)
     {
@@ -38,11 +57,43 @@ public sealed record Control(
         return Math.Round(Math.Min(HighestMark, LowestMark + steps * MarkStep), 6);
     }
 
-    /// <summary>A mark as it reads on the machine: "42", "tap 4", "18.5 V".</summary>
+    /// <summary>A mark as it reads on the machine: "42", "tap 4", "18.5 V", "coarse B, fine 3", "trim +1".</summary>
     public string Read(double mark) => Kind switch
     {
-        ControlKind.Digital => $"{Show.Number(mark, "0.##")} {Unit}",
-        ControlKind.Tap => $"tap {Show.Number(mark, "0.##")}",
-        _ => Show.Number(mark, "0.##"),
+        ControlKind.Digital => $"{Show.Number(mark)} {Unit}",
+        ControlKind.Tap => $"tap {NameOf(mark)}",
+        ControlKind.CoarseFine => $"coarse {Name((int)(mark - LowestMark) / FineSteps)}, fine {(int)(mark - LowestMark) % FineSteps + 1}",
+        ControlKind.PlateSelector => $"plate {NameOf(mark)}",
+        ControlKind.Trim => $"trim {(mark > 0 ? "+" : "")}{Show.Number(mark)}",
+        _ => Show.Number(mark),
     };
+
+    /// <summary>What is wrong with this control's marks, or null. Checks shape, not readings.</summary>
+    /// <param name="units">Units a display of it may show.</param>
+    public string? Check(IReadOnlyList<string> units)
+    {
+        var signed = Kind == ControlKind.Trim;
+        if (!(double.IsFinite(LowestMark) && double.IsFinite(HighestMark) && HighestMark > LowestMark && HighestMark <= 10_000 && LowestMark >= (signed ? -1_000 : 0)))
+        {
+            return signed ? "The highest mark stands above the lowest." : "The highest mark stands above the lowest, both from 0 up.";
+        }
+        if (!(MarkStep > 0 && MarkStep <= HighestMark - LowestMark)) return "The step is above 0 and fits on the dial.";
+        if (Kind == ControlKind.Digital ? !units.Contains(Unit) : Unit != "") return $"A display shows {string.Join(" or ", units)}; a knob or taps show no unit.";
+        if (Names.Any(name => name.Trim().Length is 0 or > 12)) return "A mark's name has 1 to 12 letters.";
+        var marks = Math.Round((HighestMark - LowestMark) / MarkStep) + 1;
+        return Kind switch
+        {
+            ControlKind.CoarseFine when FineSteps is < 2 or > 20 || Names.Count < 2 || marks != Names.Count * FineSteps || MarkStep != 1 =>
+                "Coarse and fine: name at least 2 coarse steps, each with 2 to 20 fine ones.",
+            ControlKind.PlateSelector when Names.Count != marks => "A plate selector names the plate at every mark.",
+            ControlKind.Tap when Names.Count != 0 && Names.Count != marks => "Name every tap, or none.",
+            ControlKind.Trim when !(TrimVolts is > 0 and <= 5) => "How many volts does one mark of the trim add? Above 0, up to 5.",
+            ControlKind.Trim when !(LowestMark <= 0 && HighestMark >= 0) => "A trim stands at 0 somewhere.",
+            _ => null,
+        };
+    }
+
+    private string NameOf(double mark) => Names.Count == 0 ? Show.Number(mark) : Name((int)Math.Round((mark - LowestMark) / MarkStep));
+
+    private string Name(int index) => index >= 0 && index < Names.Count ? Names[index] : Show.Number(index + 1);
 }

@@ -20,6 +20,9 @@ public static class Show
     /// <summary>Volts to a tenth: "19.3 V".</summary>
     public static string Of(Voltage value) => $"{Number(value.Volts, "0.0")} V";
 
+    /// <summary>A heat input: "0.39 kJ/mm (10 kJ/in)".</summary>
+    public static string Of(HeatInput value) => $"{Number(value.KJPerMm, "0.00")} kJ/mm ({Number(value.KJPerMm * Length.MmPerInch, "0")} kJ/in)";
+
     /// <summary>Whole amperes: "125 A".</summary>
     public static string Of(Current value) => $"{Number(value.Amps, "0")} A";
 

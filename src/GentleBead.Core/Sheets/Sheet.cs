@@ -1,4 +1,6 @@
+using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Sheets;
 
@@ -6,7 +8,7 @@ namespace GentleBead.Core.Sheets;
 public abstract record SheetOutcome;
 
 /// <summary>No sheet, and why.</summary>
-/// <param name="Field">The part of the job that stands in the way: "thickness", "wire".</param>
+/// <param name="Field">The part of the job that stands in the way: "thickness", "wire", "gas", "position".</param>
 /// <param name="Message">Why, and what would do.</param>
 public sealed record Refusal(string Field, string Message) : SheetOutcome;
 
@@ -14,11 +16,12 @@ public sealed record Refusal(string Field, string Message) : SheetOutcome;
 /// <param name="Mark">The mark.</param>
 /// <param name="Reads">The mark in the machine's own words.</param>
 /// <param name="MarksBeyond">How many marks past the last measured point; 0 when between readings.</param>
-public sealed record ControlMark(double Mark, string Reads, double MarksBeyond);
+/// <param name="SureShare">How far what it gives may stray either way, as a share.</param>
+public sealed record ControlMark(double Mark, string Reads, double MarksBeyond, double SureShare);
 
-/// <summary>The sheet in the marks of one machine, and what those marks really give.</summary>
+/// <summary>The pair in the marks of one machine, and what those marks really give.</summary>
 /// <param name="Wire">Wire control.</param>
-/// <param name="Volt">Volt control.</param>
+/// <param name="Volt">Volt control, or the trim on volts that follow.</param>
 /// <param name="WireFeed">Wire feed speed at that mark.</param>
 /// <param name="Volts">Volts at that mark.</param>
 public sealed record MachineMarks(ControlMark Wire, ControlMark Volt, WireFeedSpeed WireFeed, Voltage Volts);
@@ -29,38 +32,118 @@ public sealed record MachineMarks(ControlMark Wire, ControlMark Volt, WireFeedSp
 /// <param name="High">Upper edge.</param>
 public sealed record BandPoint(WireFeedSpeed WireFeed, Voltage Low, Voltage High);
 
-/// <summary>A settings sheet: every number a student sets or aims at, with the chain of reasons behind it.</summary>
-public sealed record Sheet : SheetOutcome
+/// <summary>What a fed wire is set by.</summary>
+public sealed record PairSettings
 {
-    /// <summary>The job it was made for.</summary>
-    public required Job Job { get; init; }
-
-    /// <summary>ISO 6947 and AWS names of the position.</summary>
-    public required string PositionName { get; init; }
-
-    /// <summary>Expected current; not set, it follows from the wire.</summary>
-    public required Current Amps { get; init; }
-
     /// <summary>Wire feed speed.</summary>
     public required WireFeedSpeed WireFeed { get; init; }
 
     /// <summary>Volts at the arc, with the smooth band at this wire feed speed.</summary>
     public required Window<Voltage> Volts { get; init; }
 
+    /// <summary>Whether the volts are set by hand; in pulsed work the machine's program makes them and the read-out shows them.</summary>
+    public required bool VoltsAreSet { get; init; }
+
     /// <summary>Stick-out: tip to work.</summary>
     public required Window<Length> StickOut { get; init; }
 
-    /// <summary>Shielding gas flow, set with the gas flowing.</summary>
-    public required Window<GasFlow> GasFlow { get; init; }
+    /// <summary>Where to begin with the inductance; empty where the process has no use for it.</summary>
+    public required string Inductance { get; init; }
 
-    /// <summary>Travel speed that leaves the bead size aimed at.</summary>
-    public required TravelSpeed Travel { get; init; }
+    /// <summary>The pair in the booth machine's own marks; null without a machine or without its readings.</summary>
+    public required MachineMarks? Marks { get; init; }
 
-    /// <summary>Bead size aimed at: the leg of a fillet, the width of a bead on plate.</summary>
+    /// <summary>The smooth band for this arc over the plane, low to high current.</summary>
+    public required IReadOnlyList<BandPoint> Band { get; init; }
+
+    /// <summary>What the machine's own door chart says for this plate; null without one.</summary>
+    public required ChartPair? Chart { get; init; }
+}
+
+/// <summary>What a tungsten and a rod are set by.</summary>
+public sealed record TigSettings
+{
+    /// <summary>What the machine is set to: with a pedal a little over the current, without one the current itself.</summary>
+    public required Current PedalMost { get; init; }
+
+    /// <summary>Where the current control is to stand for <see cref="PedalMost"/>; null without a machine or its readings.</summary>
+    public required ControlMark? Mark { get; init; }
+
+    /// <summary>Diameter of the tungsten.</summary>
+    public required Length Tungsten { get; init; }
+
+    /// <summary>Class by ISO 6848 and AWS A5.12, and the tip's colour.</summary>
+    public required string TungstenClass { get; init; }
+
+    /// <summary>How the point is ground.</summary>
+    public required string Grind { get; init; }
+
+    /// <summary>Gas cup by number; its bore in sixteenths of an inch.</summary>
+    public required int Cup { get; init; }
+
+    /// <summary>Diameter of the filler rod.</summary>
+    public required Length Filler { get; init; }
+
+    /// <summary>Gas before the arc, seconds.</summary>
+    public required double PreFlowSeconds { get; init; }
+
+    /// <summary>Gas after the arc, seconds.</summary>
+    public required double PostFlowSeconds { get; init; }
+
+    /// <summary>AC: share of the time the tungsten is on minus, per cent; null on DC.</summary>
+    public required int? BalancePercent { get; init; }
+
+    /// <summary>AC: frequency in hertz; null on DC.</summary>
+    public required int? FrequencyHz { get; init; }
+
+    /// <summary>Where to begin with a pulse, on thin sheet; empty where none is wanted.</summary>
+    public required string Pulse { get; init; }
+
+    /// <summary>How the arc is started.</summary>
+    public required string Start { get; init; }
+}
+
+/// <summary>A settings sheet: every number a student sets or aims at, with the chain of reasons behind it.</summary>
+public sealed record Sheet : SheetOutcome
+{
+    /// <summary>The job it was made for.</summary>
+    public required Job Job { get; init; }
+
+    /// <summary>Process in words, with its ISO 4063 number.</summary>
+    public required string ProcessName { get; init; }
+
+    /// <summary>ISO 6947 and AWS names of the position.</summary>
+    public required string PositionName { get; init; }
+
+    /// <summary>What the torch is joined to.</summary>
+    public required Polarity Polarity { get; init; }
+
+    /// <summary>Current: expected from the wire, or for TIG what the puddle takes.</summary>
+    public required Current Amps { get; init; }
+
+    /// <summary>Settings of a fed wire; null for TIG.</summary>
+    public required PairSettings? Pair { get; init; }
+
+    /// <summary>Settings of a tungsten; null for a fed wire.</summary>
+    public required TigSettings? Tig { get; init; }
+
+    /// <summary>Shielding gas flow, set with the gas flowing; null where no gas is used.</summary>
+    public required Window<GasFlow>? GasFlow { get; init; }
+
+    /// <summary>Travel speed that leaves the bead size aimed at; null for a plug.</summary>
+    public required TravelSpeed? Travel { get; init; }
+
+    /// <summary>Plug only: seconds of arc that fill the hole.</summary>
+    public required double? PlugSeconds { get; init; }
+
+    /// <summary>Bead size aimed at: a leg, a width or a hole.</summary>
     public required Window<Length> BeadSize { get; init; }
 
-    /// <summary>Whether the bead size is a leg; otherwise a width.</summary>
-    public required bool BeadSizeIsLeg { get; init; }
+    /// <summary>How the bead is measured.</summary>
+    public required BeadMeasure BeadMeasure { get; init; }
+
+    /// <summary>Passes, and the metal in them.</summary>
+    public required PassPlan Passes { get; init; }
 
     /// <summary>Work angle in words, from the lower plate.</summary>
     public required string WorkAngle { get; init; }
@@ -71,17 +154,23 @@ public sealed record Sheet : SheetOutcome
     /// <summary>Push or drag.</summary>
     public required string Direction { get; init; }
 
+    /// <summary>What the hand does along the joint.</summary>
+    public required string Motion { get; init; }
+
     /// <summary>Lightest lens shade that may be worn.</summary>
     public required int ShadeLeast { get; init; }
 
     /// <summary>Shade number most people are comfortable with; null where the table gives none.</summary>
     public required int? ShadeComfortable { get; init; }
 
-    /// <summary>Heat input by EN 1011-1 (0.8 U I / v).</summary>
-    public required HeatInput HeatInputEn { get; init; }
+    /// <summary>Heat input by EN 1011-1 (k U I / v); null for a plug.</summary>
+    public required HeatInput? HeatInputEn { get; init; }
 
-    /// <summary>Heat input by AWS D1.1 (60 U I / S).</summary>
-    public required HeatInput HeatInputAws { get; init; }
+    /// <summary>Heat input by AWS D1.1 (60 U I / S); null for a plug.</summary>
+    public required HeatInput? HeatInputAws { get; init; }
+
+    /// <summary>Share of ten minutes the machine may weld at this current, per cent; null when its rating is not known.</summary>
+    public required double? DutyPercent { get; init; }
 
     /// <summary>What the arc should sound like.</summary>
     public required string ExpectedSound { get; init; }
@@ -89,11 +178,20 @@ public sealed record Sheet : SheetOutcome
     /// <summary>What the bead should look like, front and back.</summary>
     public required string ExpectedLook { get; init; }
 
-    /// <summary>The pair in the booth machine's own marks; null without a machine or without its readings.</summary>
-    public required MachineMarks? Marks { get; init; }
+    /// <summary>The program the machine is to be on; null on a machine without.</summary>
+    public required int? Program { get; init; }
 
-    /// <summary>The smooth band for this wire over the plane, thin to thick plate.</summary>
-    public required IReadOnlyList<BandPoint> Band { get; init; }
+    /// <summary>From loading to keeping, in order, by the instructor's school.</summary>
+    public required IReadOnlyList<string> Steps { get; init; }
+
+    /// <summary>The school it was made by.</summary>
+    public required School School { get; init; }
+
+    /// <summary>Where other schools would set this job otherwise, and by how much.</summary>
+    public required IReadOnlyList<SchoolDifference> Differences { get; init; }
+
+    /// <summary>What on the machine does not fit; empty when all does, or without a machine.</summary>
+    public required IReadOnlyList<Mismatch> Mismatches { get; init; }
 
     /// <summary>What to heed.</summary>
     public required IReadOnlyList<Caution> Cautions { get; init; }
@@ -103,4 +201,8 @@ public sealed record Sheet : SheetOutcome
 
     /// <summary>Edition of the rules that made it.</summary>
     public required int RulesVersion { get; init; }
+
+    /// <summary>The settings of the fed wire, where only a wire sheet can be meant.</summary>
+    /// <exception cref="InvalidOperationException">A TIG sheet.</exception>
+    public PairSettings RequirePair() => Pair ?? throw new InvalidOperationException("A TIG sheet has no pair of wire and volts.");
 }

@@ -14,16 +14,31 @@ public enum Joint
 
     /// <summary>Two plates meeting edge to edge at a right angle, welded from outside.</summary>
     OutsideCorner,
+
+    /// <summary>Two plates edge to edge in one plane, edges square.</summary>
+    SquareButt,
+
+    /// <summary>Two plates edge to edge in one plane, edges bevelled to a V.</summary>
+    VButt,
+
+    /// <summary>Two plates face to face, welded along their common edge.</summary>
+    Edge,
+
+    /// <summary>A hole in the upper plate filled onto the lower one, by time.</summary>
+    Plug,
 }
 
-/// <summary>How the joint lies. More positions come with more processes.</summary>
-public enum Position
+/// <summary>How a bead is measured.</summary>
+public enum BeadMeasure
 {
-    /// <summary>Weld axis level, face up.</summary>
-    Flat,
+    /// <summary>By the leg of a fillet.</summary>
+    Leg,
 
-    /// <summary>Weld axis level; a fillet in the corner, or a bead across a standing plate.</summary>
-    Horizontal,
+    /// <summary>By its width from toe to toe.</summary>
+    Width,
+
+    /// <summary>By the diameter of the hole it fills.</summary>
+    Hole,
 }
 
 /// <summary>What the rules know of a joint.</summary>
@@ -31,24 +46,27 @@ public enum Position
 /// <param name="Name">The name an instructor says.</param>
 /// <param name="HeatFactor">Current against a bead on plate of the same thickness.</param>
 /// <param name="HeatWhy">Why it takes more or less.</param>
-/// <param name="IsFillet">Whether the bead is sized by its leg; otherwise by its width.</param>
+/// <param name="Measure">How its bead is measured.</param>
 /// <param name="WorkAngleLow">Smallest angle from the lower or main plate, degrees.</param>
 /// <param name="WorkAngleHigh">Largest angle from the lower or main plate, degrees.</param>
 /// <param name="WorkAngleHow">From where the work angle is counted.</param>
-/// <param name="FlatPosition">ISO 6947 and AWS name of the flat position.</param>
-/// <param name="HorizontalPosition">ISO 6947 and AWS name of the horizontal position.</param>
+/// <param name="IsFilletWeld">Whether positions are named for a fillet (PB, 2F) or for a groove (PC, 2G).</param>
 public sealed record JointFacts(
-    Joint Joint, string Name, double HeatFactor, string HeatWhy, bool IsFillet,
-    int WorkAngleLow, int WorkAngleHigh, string WorkAngleHow, string FlatPosition, string HorizontalPosition)
+    Joint Joint, string Name, double HeatFactor, string HeatWhy, BeadMeasure Measure,
+    int WorkAngleLow, int WorkAngleHigh, string WorkAngleHow, bool IsFilletWeld)
 {
+    /// <summary>Whether the bead is sized by its leg.</summary>
+    public bool IsFillet => Measure == BeadMeasure.Leg;
+
     /// <summary>ISO 6947 and AWS names of this joint in a position: "PB · 2F".</summary>
-    public string PositionName(Position position) => position == Position.Flat ? FlatPosition : HorizontalPosition;
+    public string PositionName(Position position) => position.Facts().Name(IsFilletWeld);
 }
 
 /// <summary>The joints of the trade.</summary>
 /// <remarks>
 /// Heat factors: common practice, no source. At 1/8 in and 0.030 in wire the rule gives 250 in/min; 280 is what a T
-/// takes and 180 what an outside corner takes, hence 1.12 and 0.72; a lap has as many heat paths as a T.
+/// takes and 180 what an outside corner takes, hence 1.12 and 0.72; a lap has as many heat paths as a T. A butt takes
+/// less than a T: the bead-on-plate rule, a tenth off. An edge has no more metal beside it than a corner.
 /// An open outside corner is filled like a groove, hence 1G and 2G.
 /// </remarks>
 public static class Joints
@@ -56,14 +74,21 @@ public static class Joints
     /// <summary>Every joint.</summary>
     public static IReadOnlyList<JointFacts> All { get; } =
     [
-        new(Joint.BeadOnPlate, "bead on plate", 1.00, "one plate, heat runs off to both sides", false, 90, 90, "square across the plate", "PA · 1G", "PC · 2G"),
-        new(Joint.Lap, "lap", 1.12, "heat runs off three ways, as in a T", true, 55, 65, "from the lower plate", "PA · 1F", "PB · 2F"),
-        new(Joint.T, "T", 1.12, "heat runs off three ways", true, 40, 45, "from the bottom plate", "PA · 1F", "PB · 2F"),
-        new(Joint.OutsideCorner, "outside corner", 0.72, "edges do not carry the heat away", true, 90, 90, "square across the opening", "PA · 1G", "PC · 2G"),
+        new(Joint.BeadOnPlate, "bead on plate", 1.00, "one plate, heat runs off to both sides", BeadMeasure.Width, 90, 90, "square across the plate", false),
+        new(Joint.Lap, "lap", 1.12, "heat runs off three ways, as in a T", BeadMeasure.Leg, 55, 65, "from the lower plate", true),
+        new(Joint.T, "T", 1.12, "heat runs off three ways", BeadMeasure.Leg, 40, 45, "from the bottom plate", true),
+        new(Joint.OutsideCorner, "outside corner", 0.72, "edges do not carry the heat away", BeadMeasure.Leg, 90, 90, "square across the opening", false),
+        new(Joint.SquareButt, "square butt", 0.90, "two edges, no metal under the gap", BeadMeasure.Width, 90, 90, "square across the gap", false),
+        new(Joint.VButt, "V butt", 0.90, "bevelled edges carry less heat away", BeadMeasure.Width, 90, 90, "square across the groove", false),
+        new(Joint.Edge, "edge", 0.72, "edges do not carry the heat away", BeadMeasure.Width, 90, 90, "square to the edge", false),
+        new(Joint.Plug, "plug", 1.12, "heat runs into both plates, as in a lap", BeadMeasure.Hole, 90, 90, "square into the hole", false),
     ];
+
+    private static readonly JointFacts[] ByJoint = [.. All.OrderBy(row => row.Joint)];
 
     /// <summary>The facts of one joint.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a joint of the list.</exception>
-    public static JointFacts Facts(this Joint joint) =>
-        All.FirstOrDefault(row => row.Joint == joint) ?? throw new ArgumentOutOfRangeException(nameof(joint), joint, "Not a known joint.");
+    public static JointFacts Facts(this Joint joint) => (uint)joint < (uint)ByJoint.Length
+        ? ByJoint[(int)joint]
+        : throw new ArgumentOutOfRangeException(nameof(joint), joint, "Not a known joint.");
 }

@@ -12,6 +12,9 @@ public sealed partial record Thickness(Length Value, string Typed)
     /// <summary>What a thickness may look like, for the message at the field.</summary>
     public const string Accepted = "Type it like 1/8, 0.125 in, 11 ga or 3.2 (mm).";
 
+    /// <summary>Whether it was given as a gauge number.</summary>
+    public bool IsGauge() => GaugePattern().IsMatch(Typed);
+
     // Nothing under 0.5 mm is welded here, so a smaller bare number can only be inches.
     private const double SmallestBareMm = 0.5;
 

@@ -44,13 +44,14 @@ public static class BeadEndpoints
         // A double tap or a retry finds the bead already there.
         if (await beads.FindAsync(id) is { } stored) return TypedResults.Ok(stored);
         if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
+        if (sheet.Body.Pair is null) return Problems.Field("sheetId", "Beads of a TIG sheet cannot be judged here yet. Keep the setting, if it worked.");
         var machine = (await machines.FindAsync((await sessions.BoothAsync(sheet.BoothId))!.MachineId))!;
         var evidence = request.Evidence ?? new Evidence();
 
         var problems = new Dictionary<string, string>();
         if (evidence.IsEmpty()) problems["evidence"] = "Note at least the sound, or one look.";
         var read = machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts, problems);
-        Check(problems, "evidence.beadSizeMm", sheet.Body.BeadSizeIsLeg ? "leg" : "width", evidence.BeadSize, SizeRange);
+        Check(problems, "evidence.beadSizeMm", sheet.Body.BeadMeasure.ToString().ToLowerInvariant(), evidence.BeadSize, SizeRange);
         Check(problems, "evidence.stickOutMm", "stick-out", evidence.StickOut, StickOutRange);
         if (read is null || problems.Count > 0) return Problems.Fields(problems);
 

@@ -52,10 +52,26 @@ public static class QuantityJson
         return Task.CompletedTask;
     }
 
+    /// <summary>A type is described once, for all who use it; that one of them may leave it out is said where it is used.</summary>
+    public static Task DescribeOnceAsync(OpenApiDocument document, OpenApiDocumentTransformerContext context, CancellationToken cancellationToken)
+    {
+        foreach (var schema in document.Components?.Schemas?.Values.OfType<OpenApiSchema>() ?? [])
+        {
+            if (schema.Type is { } type && type != JsonSchemaType.Null) schema.Type = type & ~JsonSchemaType.Null;
+            if (schema.Enum is { } values) schema.Enum = [.. values.Where(value => value is not null && value.GetValueKind() == JsonValueKind.String)];
+        }
+        return Task.CompletedTask;
+    }
+
     private static string? UnitOf(Type type) => Units.GetValueOrDefault(Nullable.GetUnderlyingType(type) ?? type);
 
     private static void NameUnits(JsonTypeInfo type)
     {
+        // What is worked out from the rest is neither stored nor sent.
+        for (var i = type.Properties.Count - 1; i >= 0; i--)
+        {
+            if (type.Properties[i] is { Set: null, AssociatedParameter: null } && type.Kind == JsonTypeInfoKind.Object && type.Type.Namespace?.StartsWith("GentleBead", StringComparison.Ordinal) == true) type.Properties.RemoveAt(i);
+        }
         foreach (var property in type.Properties)
         {
             // "amps" and "volts" already say their unit.

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using GentleBead.Core.Sheets;
 using GentleBead.Demo;
 using GentleBead.Server.Json;
 using Microsoft.AspNetCore.Authentication;
@@ -46,6 +47,8 @@ public static class PeopleEndpoints
         people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
+        people.MapGet("/me/school", (ClaimsPrincipal user, PeopleStore store) => store.SchoolOfAsync(user.Id())).RequireAuthorization(Access.SignedIn);
+        people.MapPut("/me/school", SetSchoolAsync).RequireAuthorization(Access.Instructor);
         people.MapGet("/students", (PeopleStore store) => store.StudentsAsync()).RequireAuthorization(Access.Instructor);
         people.MapPut("/students/{id:guid}", AddStudentAsync).RequireAuthorization(Access.Instructor);
     }
@@ -92,6 +95,12 @@ public static class PeopleEndpoints
     private static async Task<NoContent> SetUnitsAsync(UnitsChoice choice, ClaimsPrincipal user, PeopleStore store)
     {
         await store.SetUnitsAsync(user.Id(), choice.Units);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> SetSchoolAsync(School school, ClaimsPrincipal user, PeopleStore store)
+    {
+        await store.SetSchoolAsync(user.Id(), school);
         return TypedResults.NoContent();
     }
 

@@ -1,4 +1,5 @@
 using Dapper;
+using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
 using Microsoft.AspNetCore.Identity;
 using Npgsql;
@@ -103,6 +104,20 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = Words.Of(units) });
+    }
+
+    /// <summary>The school of thought a person sets by; the usual one until they choose.</summary>
+    public async Task<School> SchoolOfAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<string?>("select school from person where id = @id", new { id }) is { } chosen ? Jsonb.Read<School>(chosen) : School.Usual;
+    }
+
+    /// <summary>Sets the school of thought a person sets by.</summary>
+    public async Task SetSchoolAsync(Guid id, School school)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("update person set school = @school where id = @id", new { id, school = new Jsonb<School>(school) });
     }
 
     /// <summary>The school's name, and whether it is the made-up one; null before there is one.</summary>

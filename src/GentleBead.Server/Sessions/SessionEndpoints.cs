@@ -27,7 +27,7 @@ public sealed record RoomView(Session? Session, IReadOnlyList<BoothView> Booths,
 /// <summary>One booth up close.</summary>
 /// <param name="Session">Which session.</param>
 /// <param name="Booth">Which booth.</param>
-/// <param name="Machine">Its machine, as calibrated now.</param>
+/// <param name="Machine">Its machine, as calibrated and loaded now.</param>
 /// <param name="Student">Who stands there; null when empty.</param>
 /// <param name="Coupon">The sheet they work to and its beads; null before one was assigned.</param>
 public sealed record Bench(Session Session, Booth Booth, Machine Machine, PersonName? Student, Coupon? Coupon);

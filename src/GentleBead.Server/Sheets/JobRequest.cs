@@ -4,28 +4,43 @@ using GentleBead.Core.Stock;
 
 namespace GentleBead.Server.Sheets;
 
-/// <summary>A job as typed.</summary>
+/// <summary>A job as typed. What is left out is filled in from the machine, or with what is usual.</summary>
 /// <param name="Thickness">In the person's words: "1/8", "0.125 in", "11 ga", "3.2".</param>
 /// <param name="Joint">How the members meet.</param>
 /// <param name="Position">How the joint lies.</param>
-/// <param name="Wire">Which wire; left out, the one on the machine.</param>
-public sealed record JobRequest(string? Thickness, Joint? Joint, Position? Position, Wire? Wire)
+/// <param name="Wire">Which wire; left out, the one on the machine where it fits, else one that does.</param>
+/// <param name="Process">Process and mode; left out, short circuit.</param>
+/// <param name="Metal">Which metal; left out, mild steel.</param>
+/// <param name="Gas">Which gas; left out, the one at the machine where it fits, else the usual one.</param>
+/// <param name="OtherThickness">The second member's, in the person's words; left out or empty, the same.</param>
+/// <param name="Polarity">What the torch is to be joined to; left out, what the process needs.</param>
+public sealed record JobRequest(
+    string? Thickness, Joint? Joint, Position? Position, Wire? Wire, Process? Process = null, Metal? Metal = null, Gas? Gas = null,
+    string? OtherThickness = null, Polarity? Polarity = null)
 {
     /// <summary>The sheet for this job on a machine, or what is wrong with it by field.</summary>
-    public (Sheet? Sheet, IReadOnlyDictionary<string, string> Problems) Plan(Machine? machine)
+    public (Sheet? Sheet, IReadOnlyDictionary<string, string> Problems) Plan(Machine? machine, School? school, IReadOnlyList<DoorChart> charts)
     {
         var problems = new Dictionary<string, string>();
-        if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var problem)) problems["thickness"] = problem;
-        if (Joint is null) problems["joint"] = "Which joint?";
-        if (Position is null) problems["position"] = "Which position?";
-        var wire = Wire ?? machine?.Wire;
-        if (wire is null) problems["wire"] = "Which wire?";
-        if (problems.Count > 0) return (null, problems);
-        return Planner.Plan(new Job(thickness!, Joint!.Value, Position!.Value, wire!.Value), machine) switch
+        if (Job(machine, problems) is not { } job) return (null, problems);
+        return Planner.Plan(job, machine, school, charts.FirstOrDefault(chart => chart.Fits(job))) switch
         {
             Sheet sheet => (sheet, problems),
             Refusal refusal => (null, new Dictionary<string, string> { [refusal.Field] = refusal.Message }),
             var other => throw new InvalidOperationException($"{other} is neither a sheet nor a refusal."),
         };
+    }
+
+    /// <summary>The job with everything filled in, or null with what is wrong by field.</summary>
+    public Job? Job(Machine? machine, Dictionary<string, string> problems)
+    {
+        if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var problem)) problems["thickness"] = problem;
+        Thickness? other = null;
+        if (!string.IsNullOrWhiteSpace(OtherThickness) && !Core.Stock.Thickness.TryParse(OtherThickness, out other, out problem)) problems["otherThickness"] = problem;
+        if (Joint is null) problems["joint"] = "Which joint?";
+        if (Position is null) problems["position"] = "Which position?";
+        return problems.Count > 0
+            ? null
+            : Defaults.Complete(thickness!, Joint!.Value, Position!.Value, Process ?? Core.Stock.Process.GmawShortCircuit, Metal ?? Core.Stock.Metal.MildSteel, Wire, Gas, other, Polarity, machine);
     }
 }

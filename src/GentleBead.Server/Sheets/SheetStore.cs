@@ -12,12 +12,13 @@ namespace GentleBead.Server.Sheets;
 /// <param name="StudentId">To whom.</param>
 /// <param name="AssignedAt">When.</param>
 /// <param name="Body">The sheet as it was computed that day.</param>
-public sealed record AssignedSheet(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTimeOffset AssignedAt, Sheet Body);
+/// <param name="Overrule">Why it was given out although something on the machine did not fit; null when all did.</param>
+public sealed record AssignedSheet(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTimeOffset AssignedAt, Sheet Body, string? Overrule = null);
 
 /// <summary>Assigned sheets in the database. They are only added to.</summary>
 public sealed class SheetStore(NpgsqlDataSource database)
 {
-    private const string Columns = "id, session_id as \"SessionId\", booth_id as \"BoothId\", student_id as \"StudentId\", assigned_at as \"AssignedAt\", body";
+    private const string Columns = "id, session_id as \"SessionId\", booth_id as \"BoothId\", student_id as \"StudentId\", assigned_at as \"AssignedAt\", body, overrule";
 
     /// <summary>Adds a sheet; the same id again changes nothing.</summary>
     public async Task AddAsync(AssignedSheet sheet, Guid assignedBy)
@@ -26,8 +27,8 @@ public sealed class SheetStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at)
-            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, @AssignedAt)
+            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at, overrule)
+            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, @AssignedAt, @Overrule)
             on conflict (id) do nothing
             """,
             new
@@ -40,7 +41,8 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 thicknessMm = job.Thickness.Value.Mm,
                 joint = Words.Of(job.Joint),
                 position = Words.Of(job.Position),
-                wire = Words.Of(job.Wire),
+                wire = job.Wire is { } wire ? Words.Of(wire) : null,
+                sheet.Overrule,
                 body = new Jsonb<Sheet>(sheet.Body),
                 rulesVersion = sheet.Body.RulesVersion,
                 assignedBy,
@@ -71,6 +73,14 @@ public sealed class SheetStore(NpgsqlDataSource database)
         return [.. rows.Select(row => row.Sheet)];
     }
 
+    /// <summary>The sheets given out at a booth, newest first, as many as a term of beads needs.</summary>
+    public async Task<IReadOnlyList<AssignedSheet>> OfBoothAsync(Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>($"select {Columns} from sheet where booth_id = @boothId order by assigned_at desc limit 200", new { boothId });
+        return [.. rows.Select(row => row.Sheet)];
+    }
+
     /// <summary>The newest sheet a student was given.</summary>
     public async Task<AssignedSheet?> NewestOfStudentAsync(Guid studentId)
     {
@@ -78,8 +88,8 @@ public sealed class SheetStore(NpgsqlDataSource database)
         return (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} from sheet where student_id = @studentId order by assigned_at desc limit 1", new { studentId }))?.Sheet;
     }
 
-    private sealed record Row(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTime AssignedAt, string Body)
+    private sealed record Row(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTime AssignedAt, string Body, string? Overrule)
     {
-        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body));
+        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule);
     }
 }

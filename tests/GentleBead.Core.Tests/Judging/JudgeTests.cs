@@ -85,7 +85,7 @@ public class JudgeTests
     public void An_unmarked_back_on_thick_plate_proves_nothing()
     {
         var sheet = Room.Sheet("6", wire: Core.Stock.Wire.Solid12);
-        var judgement = Judge.Of(sheet, Room.Digital, new(sheet.WireFeed, sheet.Volts.Aim), Good with { Penetration = Penetration.NoneSeen });
+        var judgement = Judge.Of(sheet, Room.Digital, new(sheet.RequirePair().WireFeed, sheet.RequirePair().Volts.Aim), Good with { Penetration = Penetration.NoneSeen });
         Assert.Equal(Verdict.Open, judgement.Verdict);
         Assert.Contains(judgement.StillUnknown, text => text.Contains("etch", StringComparison.Ordinal));
     }
@@ -103,7 +103,7 @@ public class JudgeTests
     public void One_change_in_the_marks_of_a_knob_and_taps()
     {
         // Knob 47 is 7.1 m/min, 140 A: band 19 to 21 V, aim 20. Tap 4 gives 18 V, tap 5 19.2, tap 6 20.4.
-        var next = Of(new(T.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
+        var next = Of(new(T.Pair!.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.Equal(ChangeKind.VoltsUp, next.Kind);
         Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", next.Instruction);
         Assert.Equal((47, 6), (next.WireMark, next.VoltMark));
@@ -121,7 +121,7 @@ public class JudgeTests
     [Fact]
     public void At_the_end_of_the_volts_the_wire_makes_the_pair()
     {
-        var weak = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl with { HighestMark = 4, Readings = [new(1, 14.5), new(4, 18)] } };
+        var weak = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl! with { HighestMark = 4, Readings = [new(1, 14.5), new(4, 18)] } };
         var next = Judge.Of(T, weak, Room.Pair(280, 18), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.StartsWith("Wire down", next.Instruction, StringComparison.Ordinal);
     }

@@ -21,8 +21,8 @@ public class NextChangeTests
             {
                 for (var voltStep = 0; voltStep <= 18; voltStep++)
                 {
-                    var wireMark = At(machine.WireControl, wireStep / 20.0);
-                    var voltMark = At(machine.VoltControl, voltStep / 18.0);
+                    var wireMark = At(machine.WireControl!, wireStep / 20.0);
+                    var voltMark = At(machine.VoltControl!, voltStep / 18.0);
                     var used = machine.Read(wireMark, voltMark, null, null, new Dictionary<string, string>());
                     if (used is not null) yield return (machine, sheet, wireMark, voltMark, used);
                 }
@@ -73,12 +73,12 @@ public class NextChangeTests
         var mended = 0;
         foreach (var (machine, sheet, _, _, used) in Everywhere())
         {
-            var band = Rules.SmoothBand(used.WireFeed, Wire.Solid08);
+            var band = Rules.SmoothBand(used.WireFeed, WireArc.Dip(Wire.Solid08));
             var cause = used.Volts < band.Low ? Cause.VoltsLow : Cause.VoltsHigh;
             if (band.Holds(used.Volts)) continue;
             var next = NextChanges.For(cause, sheet, machine, used);
             var after = machine.Read(next.WireMark, next.VoltMark, null, null, new Dictionary<string, string>())!;
-            var bandAfter = Rules.SmoothBand(after.WireFeed, Wire.Solid08);
+            var bandAfter = Rules.SmoothBand(after.WireFeed, WireArc.Dip(Wire.Solid08));
             Assert.True(Off(after, bandAfter) < Off(used, band) || next.Instruction.Contains("at its end", StringComparison.Ordinal), next.Instruction);
             // A tap is 1.2 V on this machine; a display sets tenths.
             if (after.Volts != used.Volts && bandAfter.Aim.Volts is > 15 and < 25)
@@ -97,8 +97,8 @@ public class NextChangeTests
     {
         var bare = Room.KnobAndTaps with
         {
-            WireControl = Room.KnobAndTaps.WireControl with { Readings = [] },
-            VoltControl = Room.KnobAndTaps.VoltControl with { Readings = [] },
+            WireControl = Room.KnobAndTaps.WireControl! with { Readings = [] },
+            VoltControl = Room.KnobAndTaps.VoltControl! with { Readings = [] },
         };
         var next = NextChanges.For(Cause.VoltsLow, Room.Sheet(), bare, Room.Pair(280, 17));
         Assert.Equal("Volts up to about 20.0 V. Leave the wire.", next.Instruction);

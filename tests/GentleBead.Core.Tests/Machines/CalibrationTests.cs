@@ -12,6 +12,8 @@ public class CalibrationTests
         return calibration!;
     }
 
+    private static (double, double) At(Calibration dial, double mark) => (dial.ValueAt(mark).Value, dial.ValueAt(mark).MarksBeyond);
+
     [Fact]
     public void Marks_to_values_to_marks_returns()
     {
@@ -37,9 +39,9 @@ public class CalibrationTests
     public void Readings_are_met_exactly_and_the_way_beyond_them_is_told()
     {
         var dial = Fit(Knob(new(20, 3), new(70, 13)));
-        Assert.Equal(new Estimate(3, 0), dial.ValueAt(20));
-        Assert.Equal(new Estimate(8, 0), dial.ValueAt(45));
-        Assert.Equal(new Estimate(15, 10), dial.ValueAt(80));
+        Assert.Equal((3, 0), At(dial, 20));
+        Assert.Equal((8, 0), At(dial, 45));
+        Assert.Equal((15, 10), At(dial, 80));
         Assert.Equal(5, dial.ValueAt(15).MarksBeyond);
     }
 
@@ -63,7 +65,7 @@ public class CalibrationTests
     public void A_display_is_believed_until_it_is_measured()
     {
         var believed = Fit(new Control(ControlKind.Digital, 50, 800, 1, "in/min", []));
-        Assert.Equal(new Estimate(240 * 0.0254, 0), believed.ValueAt(240));
+        Assert.Equal((240 * 0.0254, 0), At(believed, 240));
 
         // Common practice, no source: 240 shown and 200 measured happens; the ruler wins.
         var measured = Fit(new Control(ControlKind.Digital, 50, 800, 1, "in/min", [new(240, 200 * 0.0254)]));
@@ -101,5 +103,44 @@ public class CalibrationTests
         var dial = Fit(Knob(new(20, 3), new(70, 13)));
         var thrown = Assert.Throws<ArgumentOutOfRangeException>(() => dial.ValueAt(mark));
         Assert.Contains("0 to 100", thrown.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void How_sure_a_mark_is_follows_from_how_much_was_measured()
+    {
+        Assert.Equal(0.20, Fit(new Control(ControlKind.Digital, 50, 800, 1, "in/min", [])).ValueAt(240).SureShare);
+        Assert.Equal(0.10, Fit(Knob(new Reading(50, 8))).SpreadShare);
+        Assert.Equal(0.05, Fit(Knob(new(20, 3), new(70, 13))).SpreadShare);
+        // Three readings on one line: nothing left but ruler and watch.
+        Assert.Equal(0.02, Fit(Knob(new(20, 3), new(45, 8), new(70, 13))).SpreadShare);
+        // 8.8 where the line promises 8 strays by 9 %.
+        Assert.Equal(0.8 / 8.8, Fit(Knob(new(20, 3), new(45, 8.8), new(70, 13))).SpreadShare, 1e-9);
+        // Taken twice at one mark, 7.6 and 8.4: a twentieth either way.
+        Assert.Equal(0.05, Fit(Knob(new(20, 3), new(45, 7.6), new(45, 8.4))).SpreadShare, 1e-9);
+        // A whole measured span past the last reading the doubt has doubled.
+        var dial = Fit(Knob(new(20, 3), new(45, 8), new(50, 9)));
+        Assert.Equal(2 * dial.SpreadShare, dial.ValueAt(80).SureShare, 1e-9);
+        Assert.Equal(dial.SpreadShare, dial.ValueAt(30).SureShare, 1e-9);
+    }
+
+    [Fact]
+    public void A_reading_the_others_outvote_is_pointed_out_and_none_where_they_agree()
+    {
+        var stray = Assert.Single(Fit(Knob(new(10, 2), new(30, 6), new(50, 12.5), new(70, 14), new(90, 18))).Strays);
+        Assert.Equal(50, stray.Reading.Mark);
+        Assert.Equal(10, stray.Expected, 1e-9);
+        Assert.Empty(Fit(Knob(new(10, 2), new(30, 6), new(50, 10.4), new(70, 14), new(90, 18))).Strays);
+        // A dial that bends all along has no odd one out.
+        Assert.Empty(Fit(Knob(new(10, 1), new(30, 3), new(50, 7), new(70, 14), new(90, 26))).Strays);
+        Assert.Empty(Fit(Knob(new(10, 2), new(50, 12.5), new(90, 18))).Strays);
+    }
+
+    // Common practice, no source: 240 shown and 200 measured happens.
+    [Fact]
+    public void The_read_out_against_the_ruler()
+    {
+        Assert.Equal(0.2, Calibration.ReadOutOff(new Control(ControlKind.Digital, 50, 800, 1, "in/min", [new(240, 200 * 0.0254)]))!.Value, 1e-9);
+        Assert.Equal(-0.1, Calibration.ReadOutOff(new Control(ControlKind.Digital, 10, 30, 0.1, "V", [new(18, 20)]))!.Value, 1e-9);
+        Assert.Null(Calibration.ReadOutOff(Knob(new Reading(50, 8))));
     }
 }

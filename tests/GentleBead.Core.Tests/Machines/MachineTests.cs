@@ -51,7 +51,7 @@ public class MachineTests
     [Fact]
     public void Without_readings_a_mark_means_nothing_but_a_measurement_still_does()
     {
-        var bare = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl with { Readings = [] } };
+        var bare = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl! with { Readings = [] } };
         var problems = new Dictionary<string, string>();
         Assert.Null(bare.Read(40, 4, null, null, problems));
         Assert.Contains("Not calibrated", problems["voltMark"], StringComparison.Ordinal);

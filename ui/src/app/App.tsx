@@ -1,11 +1,15 @@
 import { Button, Loader } from '@mantine/core';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { BenchPage } from '../features/beads/BenchPage';
+import { ChecksPage } from '../features/checks/ChecksPage';
+import { KeptPage } from '../features/kept/KeptPage';
+import { MachinePage } from '../features/machines/MachinePage';
 import { ShopPage } from '../features/machines/ShopPage';
 import { SignInPage } from '../features/people/SignInPage';
 import { useMe } from '../features/people/useMe';
 import { BoothFrame } from '../features/sessions/BoothFrame';
 import { RoomPage } from '../features/sessions/RoomPage';
+import { CardPage } from '../features/sheets/CardPage';
 import { MyWorkPage } from '../features/sheets/MyWorkPage';
 import { RackPage } from '../features/sheets/RackPage';
 import { SheetPage } from '../features/sheets/SheetPage';
@@ -26,13 +30,20 @@ export function App() {
               <Route index element={<RoomPage />} />
               <Route path="booths/:boothId" element={<BoothFrame />}>
                 <Route index element={<SheetPage />} />
+                <Route path="checks" element={<ChecksPage />} />
                 <Route path="bench" element={<BenchPage />} />
+                <Route path="card" element={<CardPage />} />
               </Route>
               <Route path="students/:studentId" element={<RackPage />} />
               <Route path="shop" element={<ShopPage />} />
+              <Route path="machines/:machineId" element={<MachinePage />} />
+              <Route path="kept" element={<KeptPage />} />
             </>
           ) : (
-            <Route index element={<MyWorkPage />} />
+            <>
+              <Route index element={<MyWorkPage />} />
+              <Route path="kept" element={<KeptPage />} />
+            </>
           )}
           <Route path="*" element={<NotHere />} />
         </Route>

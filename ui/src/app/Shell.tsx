@@ -1,8 +1,10 @@
 import { Button, Modal, Table, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import { Spotlight, type SpotlightActionData, spotlight } from '@mantine/spotlight';
-import { IconCommand, IconMoon, IconSun } from '@tabler/icons-react';
+import { IconCalculator, IconCommand, IconMoon, IconSun } from '@tabler/icons-react';
 import { Link, Outlet, useNavigate } from 'react-router';
+import { Calculators } from '../features/calculators/Calculators';
+import { SheetAtHand } from '../features/calculators/sheetAtHand';
 import { useSetUnits, useSignOut } from '../features/people/useMe';
 import { useRoom } from '../features/sessions/useBench';
 import type { Schemas } from '../shared/api/client';
@@ -16,6 +18,7 @@ const keys = [
   ['1 to 9', 'Bench of that booth'],
   ['Shift 1 to 9', 'Sheet of that booth'],
   ['Ctrl Enter', 'Judge the bead'],
+  ['C', 'Calculators, filled in from the sheet on screen'],
   ['U', 'Inch or metric'],
   ['D', 'Light or dark'],
 ] as const;
@@ -29,17 +32,21 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
   const { toggleColorScheme } = useMantineColorScheme();
   const dark = useComputedColorScheme('light') === 'dark';
   const [help, { open: openHelp, close: closeHelp }] = useDisclosure(false);
+  const [calculating, { open: openCalculators, close: closeCalculators }] = useDisclosure(false);
   const toggleUnits = () => setUnits.mutate(me.units === 'inch' ? 'metric' : 'inch');
   const leave = () => signOut.mutate(undefined, { onSuccess: () => navigate('/') });
   useHotkeys([
     ['shift+?', openHelp],
     ['t', () => navigate('/')],
+    ['c', openCalculators],
     ['u', toggleUnits],
     ['d', toggleColorScheme],
   ]);
   const common: SpotlightActionData[] = [
     { id: 'units', label: me.units === 'inch' ? 'Read in metric' : 'Read in inches', onClick: toggleUnits },
     { id: 'light', label: dark ? 'Light screen' : 'Dark screen', onClick: toggleColorScheme },
+    { id: 'calculators', label: 'Calculators', onClick: openCalculators },
+    { id: 'kept', label: 'Kept settings', onClick: () => navigate('/kept') },
     { id: 'keys', label: 'Keys', onClick: openHelp },
     { id: 'out', label: 'Sign out', onClick: leave },
   ];
@@ -51,16 +58,16 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
           Gentle Bead
         </Link>
         <nav>
-          {me.role === 'instructor' && (
-            <>
-              <Link to="/">Session</Link>
-              <Link to="/shop">Shop</Link>
-            </>
-          )}
+          <Link to="/">{me.role === 'instructor' ? 'Session' : 'My work'}</Link>
+          {me.role === 'instructor' && <Link to="/shop">Shop</Link>}
+          <Link to="/kept">Kept</Link>
         </nav>
         <span className="spacer" />
         <Button variant="subtle" leftSection={<IconCommand size={18} />} onClick={spotlight.open}>
           Go to
+        </Button>
+        <Button variant="subtle" onClick={openCalculators} aria-label="Calculators">
+          <IconCalculator size={20} />
         </Button>
         <Button variant="subtle" onClick={toggleUnits} aria-label={`Units: ${me.units}`}>
           {me.units === 'inch' ? 'inch' : 'metric'}
@@ -85,9 +92,12 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
         </p>
       )}
       {me.role === 'instructor' ? <InstructorPalette common={common} /> : <Spotlight actions={common} />}
-      <main>
-        <Outlet />
-      </main>
+      <SheetAtHand>
+        <main>
+          <Outlet />
+        </main>
+        <Calculators opened={calculating} onClose={closeCalculators} />
+      </SheetAtHand>
       <Modal opened={help} onClose={closeHelp} title="Keys" size="md">
         <Table>
           <Table.Tbody>

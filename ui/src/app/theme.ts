@@ -1,4 +1,4 @@
-import { createTheme, type MantineColorsTuple } from '@mantine/core';
+import { createTheme, type MantineColorsTuple, Modal } from '@mantine/core';
 
 /** The one accent: the blue-green of a quench bath. */
 const bath: MantineColorsTuple = [
@@ -21,5 +21,9 @@ export const theme = createTheme({
   primaryColor: 'bath',
   primaryShade: { light: 7, dark: 7 },
   defaultRadius: 3,
+  components: {
+    // Its cross carries no word of its own.
+    Modal: Modal.extend({ defaultProps: { closeButtonProps: { 'aria-label': 'Close' } } }),
+  },
   fontSizes: { xs: '14px', sm: '15px', md: '17px', lg: '19px', xl: '22px' },
 });

@@ -60,6 +60,15 @@ export function fraction(inches: number): string {
   return `${whole > 0 ? `${whole} ` : ''}${over % under}/${under}`;
 }
 
+/** A moment in the person's own form. */
+export const moment = (iso: string) =>
+  new Date(iso).toLocaleString(undefined, {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+
 /** A day in the person's own form. */
 export const day = (iso: string) =>
   new Date(iso.length === 10 ? `${iso}T12:00` : iso).toLocaleDateString(undefined, {

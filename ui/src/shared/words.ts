@@ -7,15 +7,118 @@ export const joints: Words<Schemas['Joint']> = {
   lap: 'Lap',
   t: 'T',
   outsideCorner: 'Outside corner',
+  squareButt: 'Square butt',
+  vButt: 'V butt',
+  edge: 'Edge',
+  plug: 'Plug',
 };
 
-export const positions: Words<Schemas['Position']> = { flat: 'Flat', horizontal: 'Horizontal' };
+export const positions: Words<Schemas['Position']> = {
+  flat: 'Flat',
+  horizontal: 'Horizontal',
+  verticalUp: 'Vertical up',
+  verticalDown: 'Vertical down',
+  overhead: 'Overhead',
+};
 
-export const wires: Words<Schemas['Wire']> = {
-  solid06: '0.6 mm / 0.023',
-  solid08: '0.8 mm / 0.030',
-  solid09: '0.9 mm / 0.035',
-  solid12: '1.2 mm / 0.045',
+export const processes: Words<Schemas['Process']> = {
+  gmawShortCircuit: 'MIG short circuit',
+  gmawGlobular: 'MIG globular',
+  gmawSpray: 'MIG spray',
+  gmawPulsed: 'MIG pulsed',
+  fcawSelfShielded: 'Flux-cored, self-shielded',
+  fcawGasShielded: 'Flux-cored, gas-shielded',
+  gtawDc: 'TIG, DC',
+  gtawAc: 'TIG, AC',
+};
+
+export const metals: Words<Schemas['Metal']> = {
+  mildSteel: 'Mild steel',
+  lowAlloySteel: 'Low-alloy steel',
+  stainless: 'Stainless',
+  aluminium: 'Aluminium',
+  titanium: 'Titanium',
+  nickelAlloy: 'Nickel alloy',
+  copper: 'Copper',
+  magnesium: 'Magnesium',
+};
+
+export const polarities: Words<Schemas['Polarity']> = {
+  torchPlus: 'DC, torch on plus',
+  torchMinus: 'DC, torch on minus',
+  alternating: 'AC',
+};
+
+export const gases: Words<Schemas['Gas']> = {
+  none: 'No gas',
+  argon: 'Argon',
+  argonHelium: 'Argon with helium',
+  argonOxygen2: '98 Ar / 2 O₂',
+  argonCarbon2: '98 Ar / 2 CO₂',
+  argonCarbon10: '90 Ar / 10 CO₂',
+  argonCarbon18: '82 Ar / 18 CO₂',
+  argonCarbon25: '75 Ar / 25 CO₂',
+  carbon: 'CO₂',
+  heliumMix: '90 He / Ar / CO₂',
+};
+
+export const rolls: Words<Schemas['RollGroove']> = { v: 'V groove', u: 'U groove', knurled: 'Knurled' };
+
+const sizes: Record<string, string> = {
+  '06': '0.6 mm / 0.023',
+  '08': '0.8 mm / 0.030',
+  '09': '0.9 mm / 0.035',
+  '10': '1.0 mm / 0.040',
+  '12': '1.2 mm / 0.045',
+  '16': '1.6 mm / 1/16',
+};
+
+const kinds: Record<string, string> = {
+  solid: '',
+  stainless: ' stainless',
+  aluminium: ' aluminium',
+  selfShielded: ' self-shielded',
+  gasShielded: ' gas-shielded',
+};
+
+/** The kind of wire a process takes on a metal. */
+export const wireKind = (process: Schemas['Process'], metal: Schemas['Metal']): Schemas['WireKind'] =>
+  process === 'fcawSelfShielded'
+    ? 'selfShielded'
+    : process === 'fcawGasShielded'
+      ? 'gasShielded'
+      : metal === 'stainless' || metal === 'aluminium'
+        ? metal
+        : 'solidSteel';
+
+/** A wire by its size alone, where the kind is plain: "0.8 mm / 0.030". */
+export const wireSize = (wire: Schemas['Wire']) => sizes[wire.slice(-2)] ?? wire;
+
+/** A wire by size and kind: "0.8 mm / 0.030", "1.2 mm / 0.045 stainless". */
+export const wireName = (wire: Schemas['Wire'] | null | undefined) =>
+  wire ? `${sizes[wire.slice(-2)] ?? ''}${kinds[wire.slice(0, -2)] ?? ''}` : 'no wire';
+
+export const schools = {
+  pair: {
+    title: 'The pair',
+    words: { wireFirst: 'Wire first', voltsFirst: 'Volts first', chartFirst: 'Chart first' },
+  },
+  position: {
+    title: 'Vertical and overhead',
+    words: { oneThinner: 'One plate thinner', twoThinner: 'Two plates thinner', same: 'The same everywhere' },
+  },
+  direction: { title: 'Torch', words: { pushOnly: 'Always push', either: 'Push or drag' } },
+  motion: {
+    title: 'Hand',
+    words: {
+      straight: 'Straight',
+      smallC: 'Small c',
+      smallLoops: 'Small loops',
+      whipAndPause: 'Whip and pause',
+    },
+  },
+} satisfies {
+  [K in keyof Schemas['School']]: { title: string; words: Words<Schemas['School'][K]> };
 };
 
 export const verdicts: Words<Schemas['Verdict']> = {

@@ -83,6 +83,8 @@ export function CaptureForm(props: {
   };
   useHotkeys([['mod+Enter', send]], []);
   const fields = record.error instanceof Refused ? record.error.fields : {};
+  const { wireControl, voltControl } = machine;
+  if (!wireControl || !voltControl) return <p className="panel">This machine feeds no wire.</p>;
   return (
     <form
       ref={form}
@@ -99,7 +101,7 @@ export function CaptureForm(props: {
       <div className="settings-used">
         <SettingUsed
           title="Wire"
-          control={machine.wireControl}
+          control={wireControl}
           kind="wireFeed"
           used={wire}
           onChange={(used) => change({ wire: used })}
@@ -107,7 +109,7 @@ export function CaptureForm(props: {
         />
         <SettingUsed
           title="Volts"
-          control={machine.voltControl}
+          control={voltControl}
           kind="volts"
           used={volt}
           onChange={(used) => change({ volt: used })}
@@ -144,7 +146,11 @@ export function CaptureForm(props: {
       </fieldset>
       <div className="measured">
         <NumberInput
-          label={sheet.body.beadSizeIsLeg ? 'Leg, if measured' : 'Width, if measured'}
+          label={
+            { leg: 'Leg, if measured', width: 'Width, if measured', hole: 'Hole, if measured' }[
+              sheet.body.beadMeasure
+            ]
+          }
           size="lg"
           hideControls
           allowedDecimalSeparators={['.', ',']}
@@ -209,8 +215,8 @@ function freshDraft(sheet: Schemas['Sheet'], last: Schemas['Bead'] | undefined):
   const next = last?.judgement.next;
   return {
     id: newId(),
-    wire: { by: 'mark', value: next?.wireMark ?? last?.wireMark ?? sheet.marks?.wire.mark ?? '' },
-    volt: { by: 'mark', value: next?.voltMark ?? last?.voltMark ?? sheet.marks?.volt.mark ?? '' },
+    wire: { by: 'mark', value: next?.wireMark ?? last?.wireMark ?? sheet.pair?.marks?.wire.mark ?? '' },
+    volt: { by: 'mark', value: next?.voltMark ?? last?.voltMark ?? sheet.pair?.marks?.volt.mark ?? '' },
     seen: nothingSeen,
     size: '',
     stickOut: '',

@@ -1,7 +1,8 @@
-import { ActionIcon, NumberInput } from '@mantine/core';
+import { ActionIcon, NumberInput, Select } from '@mantine/core';
 import { IconMinus, IconPlus } from '@tabler/icons-react';
 import type { Schemas } from '../../shared/api/client';
 import { type Kind, useUnits } from '../../shared/units';
+import { everyMark, isListed, readMark } from '../machines/marks';
 
 /** What was set: the mark the control stood at, or the value somebody measured. */
 export interface Used {
@@ -21,30 +22,41 @@ export function SettingUsed(props: {
   const { unit, units } = useUnits();
   const { control, used } = props;
   const byMark = used.by === 'mark';
-  const tap = byMark && control.kind === 'tap';
-  const markUnit = { digital: ` ${control.unit}`, knob: '', tap: '' }[control.kind];
   const step = byMark ? tapStep(control) : props.kind === 'wireFeed' && units === 'inch' ? 5 : 0.1;
+  const lowest = byMark && control.kind === 'trim' ? control.lowestMark : 0;
   const move = (way: number) =>
-    props.onChange({ ...used, value: Number(Math.max(0, Number(used.value) + way * step).toFixed(3)) });
+    props.onChange({ ...used, value: Number(Math.max(lowest, Number(used.value) + way * step).toFixed(3)) });
   return (
     <fieldset className="setting-used" aria-label={`${props.title} used`}>
       <div className="setting-row">
         <ActionIcon variant="default" size={56} aria-label={`${props.title} down`} onClick={() => move(-1)}>
           <IconMinus />
         </ActionIcon>
-        <NumberInput
-          label={props.title}
-          size="xl"
-          hideControls
-          allowNegative
-          decimalSeparator="."
-          allowedDecimalSeparators={['.', ',']}
-          value={used.value}
-          onChange={(value) => props.onChange({ ...used, value })}
-          prefix={tap ? 'tap ' : ''}
-          suffix={byMark ? markUnit : ` ${unit(props.kind)}`}
-          error={props.error !== undefined}
-        />
+        {byMark && isListed(control) ? (
+          <Select
+            label={props.title}
+            size="xl"
+            allowDeselect={false}
+            data={everyMark(control).map((mark) => ({ value: String(mark), label: readMark(control, mark) }))}
+            value={used.value === '' ? null : String(used.value)}
+            onChange={(value) => props.onChange({ ...used, value: Number(value) })}
+            error={props.error !== undefined}
+          />
+        ) : (
+          <NumberInput
+            label={props.title}
+            size="xl"
+            hideControls
+            allowNegative
+            decimalSeparator="."
+            allowedDecimalSeparators={['.', ',']}
+            value={used.value}
+            onChange={(value) => props.onChange({ ...used, value })}
+            prefix={byMark ? { tap: 'tap ', trim: 'trim ' }[control.kind as string] : ''}
+            suffix={byMark ? (control.kind === 'digital' ? ` ${control.unit}` : '') : ` ${unit(props.kind)}`}
+            error={props.error !== undefined}
+          />
+        )}
         <ActionIcon variant="default" size={56} aria-label={`${props.title} up`} onClick={() => move(1)}>
           <IconPlus />
         </ActionIcon>

@@ -3,7 +3,7 @@ import './machines.css';
 
 type Control = Schemas['Control'];
 
-/** A machine's control as it should stand: knob, taps or display. */
+/** A machine's control as it should stand: knob, taps, switches, trim or display. */
 export function ControlFace({
   control,
   mark,
@@ -22,8 +22,10 @@ export function ControlFace({
       <svg viewBox="-60 -60 120 112" aria-hidden="true">
         {control.kind === 'digital' ? (
           <Display mark={mark} unit={control.unit} />
+        ) : control.kind === 'coarseFine' ? (
+          <CoarseFine control={control} mark={mark} />
         ) : (
-          <Dial control={control} mark={mark} />
+          <Dial {...scaleOf(control)} mark={mark} />
         )}
       </svg>
       {control.kind !== 'digital' && <strong>{reads}</strong>}
@@ -45,13 +47,56 @@ function Display({ mark, unit }: { mark: number; unit: string }) {
   );
 }
 
+interface Scale {
+  lowest: number;
+  highest: number;
+  marks: { at: number; name: string }[];
+}
+
+/** The marks written around a dial: every one of a switch, ten along a knob. */
+function scaleOf(control: Control): Scale {
+  const span = control.highestMark - control.lowestMark;
+  const names = control.names ?? [];
+  const steps = control.kind === 'tap' || control.kind === 'plateSelector';
+  const step = steps ? control.markStep : span / 10;
+  return {
+    lowest: control.lowestMark,
+    highest: control.highestMark,
+    marks: Array.from({ length: Math.round(span / step) + 1 }, (_, i) => {
+      const at = control.lowestMark + i * step;
+      return { at, name: names[i] && steps ? names[i] : String(Number(at.toFixed(1))) };
+    }),
+  };
+}
+
+function CoarseFine({ control, mark }: { control: Control; mark: number }) {
+  const names = control.names ?? [];
+  const place = mark - control.lowestMark;
+  const coarse = Math.floor(place / control.fineSteps);
+  const listed = (labels: string[]): Scale => ({
+    lowest: 0,
+    highest: labels.length - 1,
+    marks: labels.map((name, at) => ({ at, name })),
+  });
+  return (
+    <>
+      <g transform="translate(-29 0) scale(0.52)">
+        <Dial {...listed(names)} mark={coarse} />
+      </g>
+      <g transform="translate(29 0) scale(0.52)">
+        <Dial
+          {...listed(Array.from({ length: control.fineSteps }, (_, i) => String(i + 1)))}
+          mark={place % control.fineSteps}
+        />
+      </g>
+    </>
+  );
+}
+
 const sweep = { from: -135, to: 135 };
 
-function Dial({ control, mark }: { control: Control; mark: number }) {
-  const span = control.highestMark - control.lowestMark;
-  const angle = (at: number) => sweep.from + ((at - control.lowestMark) / span) * (sweep.to - sweep.from);
-  const step = control.kind === 'tap' ? control.markStep : span / 10;
-  const marks = Array.from({ length: Math.round(span / step) + 1 }, (_, i) => control.lowestMark + i * step);
+function Dial({ lowest, highest, marks, mark }: Scale & { mark: number }) {
+  const angle = (at: number) => sweep.from + ((at - lowest) / (highest - lowest)) * (sweep.to - sweep.from);
   const at = (degrees: number, radius: number) => {
     const turn = (degrees * Math.PI) / 180;
     return { x: Math.sin(turn) * radius, y: -Math.cos(turn) * radius };
@@ -60,14 +105,14 @@ function Dial({ control, mark }: { control: Control; mark: number }) {
     <g className="dial">
       <circle r={31} />
       {marks.map((each) => {
-        const outer = at(angle(each), 38);
-        const inner = at(angle(each), 33);
-        const name = at(angle(each), 48);
+        const outer = at(angle(each.at), 38);
+        const inner = at(angle(each.at), 33);
+        const name = at(angle(each.at), 48);
         return (
-          <g key={each}>
+          <g key={each.at}>
             <path className="tick" d={`M${inner.x},${inner.y}L${outer.x},${outer.y}`} />
             <text x={name.x} y={name.y + 4} textAnchor="middle">
-              {Number(each.toFixed(1))}
+              {each.name}
             </text>
           </g>
         );

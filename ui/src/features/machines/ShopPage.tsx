@@ -1,21 +1,18 @@
-import { Button, Loader, NumberInput, PasswordInput, Select, TextInput } from '@mantine/core';
-import { IconX } from '@tabler/icons-react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Button, Loader, PasswordInput, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
-import { newId } from '../../shared/newId';
-import { offerUndo, tellTrouble } from '../../shared/notices';
 import { Trouble } from '../../shared/Trouble';
-import { useUnits } from '../../shared/units';
 import { useEntry } from '../../shared/useEntry';
-import { wires } from '../../shared/words';
+import { gases, polarities, wireName } from '../../shared/words';
+import { SchoolPanel } from '../people/SchoolPanel';
+import { AddMachine } from './AddMachine';
+import { describe } from './marks';
+import { useMachines } from './useMachines';
 
-/** The machines with their measured points, and the students. */
+/** The machines, the students, and how this instructor sets. */
 export function ShopPage() {
-  const machines = useQuery({
-    queryKey: ['room', 'machines'],
-    queryFn: () => answer(api.GET('/api/machines')),
-  });
+  const machines = useMachines();
   const students = useQuery({
     queryKey: ['room', 'students'],
     queryFn: () => answer(api.GET('/api/people/students')),
@@ -27,209 +24,65 @@ export function ShopPage() {
       <div className="page-head">
         <div>
           <h1>Shop</h1>
-          <p className="quiet">Machines, what was measured on them, and students</p>
+          <p className="quiet">Machines, students, and how you set</p>
         </div>
       </div>
       <div className="shop">
         {machines.data.map((entry) => (
-          <section
-            key={entry.machineId}
-            className="panel"
-            aria-label={`Machine of booth ${entry.booth.number}`}
-          >
-            <h2>
-              <span className="booth-number small">{entry.booth.number}</span> {entry.machine.name}{' '}
-              <span className="quiet">{wires[entry.machine.wire]}</span>
-            </h2>
-            <Readings entry={entry} which="wire" />
-            <Readings entry={entry} which="volt" />
-          </section>
+          <MachineCard key={entry.machineId} entry={entry} />
         ))}
-        <AddMachine nextNumber={Math.max(0, ...machines.data.map((entry) => entry.booth.number)) + 1} />
+        <SchoolPanel />
         <section className="panel" aria-label="Students">
           <h2>Students</h2>
           <ul className="plain-list">
             {students.data.map((student) => (
-              <li key={student.id}>{student.name}</li>
+              <li key={student.id}>
+                <Link to={`/students/${student.id}`}>{student.name}</Link>
+              </li>
             ))}
           </ul>
           <AddStudent />
         </section>
+        <AddMachine nextNumber={Math.max(0, ...machines.data.map((entry) => entry.booth.number)) + 1} />
       </div>
     </>
   );
 }
 
-/** Takes a reading out of the calibration, with a way back. */
-function useWithdrawReading() {
-  const queries = useQueryClient();
-  const withdraw = useMutation({
-    mutationFn: (reading: { machineId: string; readingId: string; withdrawn: boolean }) =>
-      answer(
-        api.PUT('/api/machines/{id}/readings/{readingId}/withdrawn', {
-          params: { path: { id: reading.machineId, readingId: reading.readingId } },
-          body: { withdrawn: reading.withdrawn },
-        }),
-      ),
-    onSuccess: async (_, reading) => {
-      await queries.invalidateQueries({ queryKey: ['room'] });
-      if (reading.withdrawn) {
-        offerUndo(reading.readingId, 'The reading is out of the calibration.', () =>
-          withdraw.mutate({ ...reading, withdrawn: false }),
-        );
-      }
-    },
-    onError: tellTrouble,
-  });
-  return withdraw;
-}
-
-function Readings({ entry, which }: { entry: Schemas['MachineInBooth']; which: 'wire' | 'volt' }) {
-  const { per, unit, show } = useUnits();
-  const control = which === 'wire' ? entry.machine.wireControl : entry.machine.voltControl;
-  const readings = entry.readings.filter((reading) => reading.control === which);
-  const withdraw = useWithdrawReading();
-  const kind = which === 'wire' ? 'wireFeed' : 'volts';
-  const problem = which === 'wire' ? entry.wireProblem : entry.voltProblem;
-  const title = which === 'wire' ? 'Wire' : 'Volts';
-  const { form, pending, submit, trouble } = useEntry<
-    { mark: number | string; measured: number | string },
-    unknown
-  >({ mark: '', measured: '' }, (values, readingId) =>
-    answer(
-      api.PUT('/api/machines/{id}/readings/{readingId}', {
-        params: { path: { id: entry.machineId, readingId } },
-        body: { control: which, mark: Number(values.mark), measured: Number(values.measured) / per(kind) },
-      }),
-    ),
+function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
+  const { machine } = entry;
+  const measured = [machine.wireControl, machine.voltControl, machine.ampControl].reduce(
+    (sum, control) => sum + (control?.readings.length ?? 0),
+    0,
   );
   return (
-    <section className="readings" aria-label={`${title} readings`}>
-      <h3>
-        {title}{' '}
-        <span className="quiet">
-          {{ digital: `display in ${control.unit}`, knob: 'knob', tap: 'taps' }[control.kind]}{' '}
-          {control.lowestMark} to {control.highestMark}
-        </span>
-      </h3>
-      {readings.length === 0 && (
-        <p>{control.kind === 'digital' ? 'Never measured; the display is believed.' : 'No readings yet.'}</p>
+    <section className="panel machine-card" aria-label={`Machine of booth ${entry.booth.number}`}>
+      <h2>
+        <span className="booth-number small">{entry.booth.number}</span>{' '}
+        <Link to={`/machines/${entry.machineId}`}>{machine.name}</Link>
+      </h2>
+      <p>
+        {machine.wireControl && `${wireName(machine.load.wire)}, `}
+        {gases[machine.load.gas]}, {polarities[machine.load.polarity]}
+      </p>
+      <p className="quiet">
+        {machine.wireControl && `Wire: ${describe(machine.wireControl)}. `}
+        {machine.voltControl && `Volts: ${describe(machine.voltControl)}. `}
+        {machine.ampControl && `Amps: ${describe(machine.ampControl)}.`}
+      </p>
+      <p>{measured === 0 ? 'Never measured; the display is believed' : `${measured} readings`}</p>
+      {entry.problems.map((problem) => (
+        <p key={problem} className="field-error">
+          {problem}
+        </p>
+      ))}
+      {entry.dueParts.length > 0 && (
+        <p className="due-word">Due: {entry.dueParts.join(', ').toLowerCase()}</p>
       )}
-      <ul className="taken">
-        {readings.map((reading) => (
-          <li key={reading.id}>
-            {reading.mark} gives {show(kind, reading.measured)}
-            <button
-              type="button"
-              aria-label={`Withdraw the reading at ${reading.mark}`}
-              disabled={withdraw.isPending}
-              onClick={() =>
-                withdraw.mutate({ machineId: entry.machineId, readingId: reading.id, withdrawn: true })
-              }
-            >
-              <IconX size={18} />
-            </button>
-          </li>
-        ))}
-      </ul>
-      {problem && <p className="field-error">{problem}</p>}
-      <form className="reading-form" onSubmit={submit}>
-        <NumberInput
-          size="md"
-          aria-label={`${title} mark`}
-          placeholder="at mark"
-          hideControls
-          {...form.getInputProps('mark')}
-        />
-        <NumberInput
-          size="md"
-          aria-label={`${title} measured`}
-          placeholder={unit(kind)}
-          hideControls
-          {...form.getInputProps('measured')}
-        />
-        <Button type="submit" size="md" variant="default" loading={pending}>
-          Add reading
-        </Button>
-      </form>
-      {trouble && <Trouble error={trouble} />}
-    </section>
-  );
-}
-
-type Layout = Pick<Schemas['Machine'], 'wireControl' | 'voltControl'>;
-
-const control = (
-  kind: Schemas['ControlKind'],
-  lowestMark: number,
-  highestMark: number,
-  markStep: number,
-  unit: string,
-): Schemas['Control'] => ({ kind, lowestMark, highestMark, markStep, unit, readings: [] });
-
-/** Fronts met in shops; the marks are then measured, so the first guess need only be near. */
-const layouts: Record<string, Layout> = {
-  'Displays: in/min and volts': {
-    wireControl: control('digital', 50, 800, 1, 'in/min'),
-    voltControl: control('digital', 10, 35, 0.1, 'V'),
-  },
-  'Displays: m/min and volts': {
-    wireControl: control('digital', 1, 20, 0.1, 'm/min'),
-    voltControl: control('digital', 10, 35, 0.1, 'V'),
-  },
-  'Wire knob 0-100, volt taps 1-10': {
-    wireControl: control('knob', 0, 100, 1, ''),
-    voltControl: control('tap', 1, 10, 1, ''),
-  },
-  'Wire knob 0-10, volt knob 0-10': {
-    wireControl: control('knob', 0, 10, 0.1, ''),
-    voltControl: control('knob', 0, 10, 0.1, ''),
-  },
-};
-
-function AddMachine({ nextNumber }: { nextNumber: number }) {
-  const [boothId, setBoothId] = useState(newId);
-  const { form, pending, submit, trouble } = useEntry<
-    { name: string; layout: string; wire: Schemas['Wire'] },
-    unknown
-  >(
-    { name: '', layout: Object.keys(layouts)[0] ?? '', wire: 'solid08' },
-    (values, id) =>
-      answer(
-        api.PUT('/api/machines/{id}', {
-          params: { path: { id } },
-          body: {
-            boothId,
-            boothNumber: nextNumber,
-            machine: { name: values.name, wire: values.wire, ...(layouts[values.layout] as Layout) },
-          },
-        }),
-      ),
-    () => setBoothId(newId()),
-  );
-  return (
-    <form className="panel stack" aria-label="Add a machine" onSubmit={submit}>
-      <h2>Add booth {nextNumber}</h2>
-      <TextInput label="Machine, as the room calls it" size="md" {...form.getInputProps('name')} />
-      <Select
-        label="Front"
-        size="md"
-        allowDeselect={false}
-        data={Object.keys(layouts)}
-        {...form.getInputProps('layout')}
-      />
-      <Select
-        label="Wire on it"
-        size="md"
-        allowDeselect={false}
-        data={Object.entries(wires).map(([value, label]) => ({ value, label }))}
-        {...form.getInputProps('wire')}
-      />
-      {trouble && <Trouble error={trouble} />}
-      <Button type="submit" size="md" variant="default" loading={pending}>
-        Add machine
+      <Button component={Link} to={`/machines/${entry.machineId}`} variant="default" size="md">
+        What is on, measure, chart
       </Button>
-    </form>
+    </section>
   );
 }
 

@@ -3,7 +3,7 @@ import { IconArrowLeft } from '@tabler/icons-react';
 import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { wires } from '../../shared/words';
+import { gases, wireName } from '../../shared/words';
 import { useBench, useRoom } from './useBench';
 
 /** The head of a booth's two screens: who stands there, at what machine, sheet or bench. */
@@ -34,14 +34,18 @@ export function BoothFrame() {
         <div>
           <h1>{student ? <Link to={`/students/${student.id}`}>{student.name}</Link> : 'Nobody here yet'}</h1>
           <p className="quiet">
-            {machine.name}, {wires[machine.wire]} wire on
+            <Link to={`/machines/${booth.machineId}`}>{machine.name}</Link>,{' '}
+            {machine.wireControl ? `${wireName(machine.load.wire)} wire, ` : ''}
+            {gases[machine.load.gas]}
           </p>
         </div>
         <nav className="tabs" aria-label="Booth">
           <NavLink to={`/booths/${booth.id}`} end>
             Sheet
           </NavLink>
+          <NavLink to={`/booths/${booth.id}/checks`}>Checks</NavLink>
           <NavLink to={`/booths/${booth.id}/bench`}>Bench</NavLink>
+          <NavLink to={`/booths/${booth.id}/card`}>Card</NavLink>
         </nav>
       </div>
       {/* A new student or sheet begins with an empty form. */}

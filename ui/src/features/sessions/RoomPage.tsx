@@ -6,9 +6,10 @@ import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { day, today } from '../../shared/units';
-import { joints, positions, verdicts } from '../../shared/words';
+import { verdicts } from '../../shared/words';
 import { BeadGlyph } from '../beads/BeadGlyph';
 import { VerdictMark } from '../judging/VerdictMark';
+import { jobLine } from '../sheets/SheetView';
 import { useRoom } from './useBench';
 import './sessions.css';
 
@@ -77,8 +78,7 @@ function BoothCard(props: {
       <p className="job-line">
         {job ? (
           <>
-            <b>{job.thickness.typed}</b> {joints[job.joint]}, {positions[job.position].toLowerCase()}{' '}
-            <span className="quiet">{positionName}</span>
+            {jobLine(job)} <span className="quiet">{positionName}</span>
           </>
         ) : (
           <span className="quiet">No sheet given out</span>

@@ -1,22 +1,25 @@
-import { Loader } from '@mantine/core';
+import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { joints, positions } from '../../shared/words';
 import { asLaid, CouponPlate } from '../beads/CouponPlate';
 import { VerdictSummary } from '../judging/VerdictPanel';
 import { useMe } from '../people/useMe';
 import { RackOf } from './RackPage';
 import { SettingsPlane } from './SettingsPlane';
-import { Cautions, SheetView } from './SheetView';
+import { useSheetAtHand } from '../calculators/sheetAtHand';
+import { Checks } from '../checks/ChecksPage';
+import { KeepButton } from '../kept/KeepButton';
+import { Cautions, jobLine, SheetView, withLine } from './SheetView';
 
 /** A student's own work: the next change first, then the sheet, the coupon, and the rack of earlier ones. */
 export function MyWorkPage() {
   const me = useMe().data;
   const work = useQuery({ queryKey: ['room', 'mine'], queryFn: () => answer(api.GET('/api/sheets/mine')) });
+  useSheetAtHand(work.data?.coupon?.sheet.body);
   if (work.isError) return <Trouble error={work.error} again={() => work.refetch()} />;
   if (!work.data || !me) return <Loader m="xl" aria-label="Loading your work" />;
-  const { boothNumber, coupon, machine } = work.data;
+  const { boothNumber, boothId, sessionId, coupon, machine, machineId } = work.data;
   const last = coupon?.beads.at(-1);
   return (
     <>
@@ -45,18 +48,26 @@ export function MyWorkPage() {
               <h2>Your beads</h2>
               <CouponPlate joint={coupon.sheet.body.job.joint} beads={coupon.beads.map(asLaid)} />
             </section>
-            <section className="panel" aria-label="Settings plane">
-              <SettingsPlane sheet={coupon.sheet.body} beads={coupon.beads.map(asLaid)} />
-            </section>
+            {coupon.sheet.body.pair && (
+              <section className="panel" aria-label="Settings plane">
+                <SettingsPlane pair={coupon.sheet.body.pair} beads={coupon.beads.map(asLaid)} />
+              </section>
+            )}
           </div>
           <div className="stack">
             <section className="panel" aria-label="Your sheet">
               <h2>
-                {coupon.sheet.body.job.thickness.typed} {joints[coupon.sheet.body.job.joint]},{' '}
-                {positions[coupon.sheet.body.job.position].toLowerCase()}{' '}
+                {jobLine(coupon.sheet.body.job)}{' '}
                 <span className="quiet">{coupon.sheet.body.positionName}</span>
               </h2>
+              <p className="quiet with-line">{withLine(coupon.sheet.body)}</p>
               <SheetView sheet={coupon.sheet.body} machine={machine} />
+              <div className="row">
+                {machineId && <KeepButton machineId={machineId} sheet={coupon.sheet} bead={last} />}
+                <Button component="a" href={`/api/cards/${coupon.sheet.id}/pdf`} variant="default" size="md">
+                  Card as PDF
+                </Button>
+              </div>
             </section>
             <section className="panel">
               <Cautions sheet={coupon.sheet.body} />
@@ -64,6 +75,7 @@ export function MyWorkPage() {
           </div>
         </div>
       )}
+      {boothId && sessionId && <Checks sessionId={sessionId} boothId={boothId} />}
       <h2 className="rack-title">Your rack</h2>
       <RackOf studentId={me.id} />
     </>

@@ -5,8 +5,8 @@ import { Link, useParams } from 'react-router';
 import { answer, api } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { day } from '../../shared/units';
-import { joints, positions } from '../../shared/words';
 import { CouponPlate } from '../beads/CouponPlate';
+import { jobLine } from './SheetView';
 
 const useRack = (studentId: string) =>
   useQuery({
@@ -45,11 +45,7 @@ export function RackOf({ studentId }: { studentId: string }) {
       {rack.data.coupons.map((coupon) => (
         <li key={coupon.sheetId} className="panel">
           <h3>
-            {day(coupon.assignedAt)}{' '}
-            <span className="quiet">
-              {coupon.job.thickness.typed} {joints[coupon.job.joint]},{' '}
-              {positions[coupon.job.position].toLowerCase()}
-            </span>
+            {day(coupon.assignedAt)} <span className="quiet">{jobLine(coupon.job)}</span>
           </h3>
           <CouponPlate joint={coupon.job.joint} beads={coupon.beads} />
         </li>

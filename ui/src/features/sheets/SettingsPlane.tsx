@@ -7,11 +7,11 @@ type Mark = { number: number; verdict: Schemas['Verdict']; used: Schemas['Settin
 const box = { left: 52, top: 12, right: 468, bottom: 262 };
 
 /** Wire speed across, volts up, the smooth band drawn in, beads as marks. The same picture wherever settings are compared. */
-export function SettingsPlane({ sheet, beads }: { sheet: Schemas['Sheet']; beads: Mark[] }) {
+export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; beads: Mark[] }) {
   const { per, unit } = useUnits();
   const points = [
-    { wire: sheet.wireFeedMPerMin, volts: sheet.volts.highVolts },
-    { wire: sheet.wireFeedMPerMin, volts: sheet.volts.lowVolts },
+    { wire: pair.wireFeedMPerMin, volts: pair.volts.highVolts },
+    { wire: pair.wireFeedMPerMin, volts: pair.volts.lowVolts },
     ...beads.map((bead) => ({ wire: bead.used.wireFeedMPerMin, volts: bead.used.volts })),
   ];
   const wires = points.map((point) => point.wire);
@@ -22,7 +22,9 @@ export function SettingsPlane({ sheet, beads }: { sheet: Schemas['Sheet']; beads
   const x = (wire: number) =>
     box.left + ((wire - low.wire) / (high.wire - low.wire)) * (box.right - box.left);
   const y = (v: number) => box.bottom - ((v - low.volts) / (high.volts - low.volts)) * (box.bottom - box.top);
-  const [near, far] = [sheet.band[0], sheet.band.at(-1)];
+  const edge = (volts: (point: Schemas['BandPoint']) => number) =>
+    pair.band.map((point) => `${x(point.wireFeedMPerMin)},${y(volts(point))}`);
+  const outline = [...edge((point) => point.highVolts), ...edge((point) => point.lowVolts).reverse()];
   const perWire = per('wireFeed');
   const feedUnit = unit('wireFeed');
   return (
@@ -41,15 +43,10 @@ export function SettingsPlane({ sheet, beads }: { sheet: Schemas['Sheet']; beads
           height={box.bottom - box.top}
         />
         <g clipPath="url(#plane-frame)">
-          {near && far && (
-            <path
-              className="band"
-              d={`M${x(near.wireFeedMPerMin)},${y(near.lowVolts)}L${x(far.wireFeedMPerMin)},${y(far.lowVolts)}L${x(far.wireFeedMPerMin)},${y(far.highVolts)}L${x(near.wireFeedMPerMin)},${y(near.highVolts)}z`}
-            />
-          )}
+          <polygon className="band" points={outline.join(' ')} />
           <path
             className="target"
-            d={`M${x(sheet.wireFeedMPerMin)},${box.top}V${box.bottom}M${box.left},${y(sheet.volts.aimVolts)}H${box.right}`}
+            d={`M${x(pair.wireFeedMPerMin)},${box.top}V${box.bottom}M${box.left},${y(pair.volts.aimVolts)}H${box.right}`}
           />
         </g>
         {ticks(low.wire * perWire, high.wire * perWire).map((tick) => (

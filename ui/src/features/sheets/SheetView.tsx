@@ -1,96 +1,54 @@
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
+import { gases, joints, metals, polarities, positions, schools, wireName } from '../../shared/words';
 import { ControlFace } from '../machines/ControlFace';
 import { Why } from './Why';
 import './sheets.css';
 
 type Sheet = Schemas['Sheet'];
-type Window = 'stickOut' | 'beadSize';
+type Machine = Schemas['Machine'];
+interface Aim {
+  label: string;
+  of: string;
+  big: string;
+  small?: string | undefined;
+}
+
+/** A job in a line: plate, joint, position. */
+export function jobLine(job: Schemas['Job']): string {
+  const other = job.otherThickness ? ` and ${job.otherThickness.typed}` : '';
+  const metal = !job.metal || job.metal === 'mildSteel' ? '' : ` ${metals[job.metal].toLowerCase()}`;
+  return `${job.thickness.typed}${other}${metal} ${joints[job.joint]}, ${positions[job.position].toLowerCase()}`;
+}
+
+/** What a job is welded with: process, wire, gas, polarity. */
+export const withLine = (sheet: Sheet) =>
+  [
+    sheet.processName,
+    sheet.job.wire ? `${wireName(sheet.job.wire)} wire` : null,
+    gases[sheet.job.gas ?? 'none'],
+    polarities[sheet.polarity],
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+/** The school a sheet was made by, where it decides something. */
+function schoolLine({ job, school, pair }: Sheet): string {
+  const words = [pair && schools.pair.words[school.pair]];
+  if (job.position !== 'flat' && job.position !== 'horizontal') {
+    words.push(schools.position.words[school.position]);
+  }
+  return words.filter(Boolean).join(', ').toLowerCase();
+}
 
 /** A settings sheet: where the controls stand, what to aim at, what to expect, what to heed. */
-export function SheetView({ sheet, machine }: { sheet: Sheet; machine?: Schemas['Machine'] | null }) {
-  const { number, unit, show } = useUnits();
-  const { reasons, marks } = sheet;
-  const length = (of: Window) =>
-    `${number('length', sheet[of].lowMm)} to ${number('length', sheet[of].highMm)} ${unit('length')}`;
-  const aims: { label: string; of: string; big: string; small?: string }[] = [
-    { label: 'Expected amps', of: 'amps', big: show('amps', sheet.amps) },
-    {
-      label: sheet.beadSizeIsLeg ? 'Leg' : 'Bead width',
-      of: 'beadSize',
-      big: show('length', sheet.beadSize.aimMm),
-      small: length('beadSize'),
-    },
-    { label: 'Travel speed', of: 'travel', big: show('travel', sheet.travelMmPerMin) },
-    {
-      label: 'Stick-out',
-      of: 'stickOut',
-      big: show('length', sheet.stickOut.aimMm),
-      small: length('stickOut'),
-    },
-    {
-      label: 'Gas flow',
-      of: 'gasFlow',
-      big: `${number('gas', sheet.gasFlow.lowLPerMin)} to ${show('gas', sheet.gasFlow.highLPerMin)}`,
-      small: '75 % Ar / 25 % CO₂',
-    },
-    {
-      label: 'Lens shade',
-      of: 'shadeLeast',
-      big: `${sheet.shadeLeast} or darker`,
-      small: sheet.shadeComfortable ? `comfortable ${sheet.shadeComfortable}` : undefined,
-    },
-    {
-      label: 'Work angle',
-      of: 'workAngle',
-      big: `${sheet.workAngle.split('°')[0]}°`,
-      small: sheet.workAngle.split('° ')[1],
-    },
-    { label: 'Travel angle', of: 'travelAngle', big: '10 to 15°', small: 'off square, pushing' },
-    { label: 'Heat, EN 1011-1', of: 'heatInputEn', big: show('heat', sheet.heatInputEnKJPerMm) },
-    { label: 'Heat, AWS D1.1', of: 'heatInputAws', big: show('heat', sheet.heatInputAwsKJPerMm) },
-  ];
+export function SheetView({ sheet, machine }: { sheet: Sheet; machine?: Machine | null }) {
+  const { reasons } = sheet;
+  const aims = useAims(sheet);
   return (
     <div className="sheet">
-      <div className="pair">
-        <section className="physical" aria-label="Pair">
-          <div>
-            <h3>Wire feed speed</h3>
-            <Why of="wireFeed" label="wire feed speed" reasons={reasons}>
-              <b>{number('wireFeed', sheet.wireFeedMPerMin)}</b> {unit('wireFeed')}
-            </Why>
-          </div>
-          <div>
-            <h3>Volts</h3>
-            <Why of="volts" label="volts" reasons={reasons}>
-              <b>{number('volts', sheet.volts.aimVolts)}</b> V
-            </Why>
-            <span className="quiet">
-              {number('volts', sheet.volts.lowVolts)} to {number('volts', sheet.volts.highVolts)} runs smooth
-            </span>
-          </div>
-        </section>
-        {machine && marks && (
-          <section className="faces" aria-label={`Marks of ${machine.name}`}>
-            <Why of="wireMark" label="the wire mark" reasons={reasons}>
-              <ControlFace
-                control={machine.wireControl}
-                mark={marks.wire.mark}
-                title="Wire"
-                reads={marks.wire.reads}
-              />
-            </Why>
-            <Why of="voltMark" label="the volt mark" reasons={reasons}>
-              <ControlFace
-                control={machine.voltControl}
-                mark={marks.volt.mark}
-                title="Volts"
-                reads={marks.volt.reads}
-              />
-            </Why>
-          </section>
-        )}
-      </div>
+      {sheet.pair && <Pair sheet={sheet} pair={sheet.pair} machine={machine} />}
+      {sheet.tig && <Tungsten sheet={sheet} tig={sheet.tig} machine={machine} />}
       <dl className="aims">
         {aims.map((aim) => (
           <div key={aim.of}>
@@ -114,12 +72,264 @@ export function SheetView({ sheet, machine }: { sheet: Sheet; machine?: Schemas[
           <dd>{sheet.expectedLook}</dd>
         </div>
         <div>
-          <dt>Direction</dt>
-          <dd>{sheet.direction}</dd>
+          <dt>Direction and hand</dt>
+          <dd>
+            {sheet.direction} {sheet.motion}
+          </dd>
         </div>
       </dl>
+      {sheet.steps.length > 0 && (
+        <section className="steps" aria-label="From loading to keeping">
+          <h3>
+            From loading to keeping <span className="quiet">{schoolLine(sheet)}</span>
+          </h3>
+          <ol>
+            {sheet.steps.map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </ol>
+        </section>
+      )}
+      {sheet.differences.length > 0 && (
+        <section className="differences" aria-label="Other schools">
+          <h3>Other schools</h3>
+          <ul>
+            {sheet.differences.map((difference) => (
+              <li key={difference.text}>{difference.text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
     </div>
   );
+}
+
+function Pair({
+  sheet,
+  pair,
+  machine,
+}: {
+  sheet: Sheet;
+  pair: Schemas['PairSettings'];
+  machine?: Machine | null | undefined;
+}) {
+  const { number, unit, show } = useUnits();
+  const { reasons } = sheet;
+  const { marks } = pair;
+  return (
+    <div className="pair">
+      <section className="physical" aria-label="Pair">
+        <div>
+          <h3>Wire feed speed</h3>
+          <Why of="wireFeed" label="wire feed speed" reasons={reasons}>
+            <b>{number('wireFeed', pair.wireFeedMPerMin)}</b> {unit('wireFeed')}
+          </Why>
+        </div>
+        <div>
+          <h3>{pair.voltsAreSet ? 'Volts' : 'Volts on the read-out'}</h3>
+          <Why of="volts" label="volts" reasons={reasons}>
+            <b>{number('volts', pair.volts.aimVolts)}</b> V
+          </Why>
+          <span className="quiet">
+            {number('volts', pair.volts.lowVolts)} to {number('volts', pair.volts.highVolts)}{' '}
+            {pair.voltsAreSet ? 'runs smooth' : 'is usual; the program makes them'}
+          </span>
+        </div>
+      </section>
+      {machine?.wireControl && machine.voltControl && marks && (
+        <section className="faces" aria-label={`Marks of ${machine.name}`}>
+          <Why of="wireMark" label="the wire mark" reasons={reasons}>
+            <ControlFace
+              control={machine.wireControl}
+              mark={marks.wire.mark}
+              title="Wire"
+              reads={marks.wire.reads}
+            />
+          </Why>
+          <Why of="voltMark" label="the volt mark" reasons={reasons}>
+            <ControlFace
+              control={machine.voltControl}
+              mark={marks.volt.mark}
+              title="Volts"
+              reads={marks.volt.reads}
+            />
+          </Why>
+        </section>
+      )}
+      {(marks || pair.chart || pair.inductance || sheet.program !== null) && (
+        <ul className="pair-notes quiet">
+          {marks && (
+            <li>
+              Wire sure to {Math.round(marks.wire.sureShare * 100)} %, volts to{' '}
+              {Math.round(marks.volt.sureShare * 100)} %
+            </li>
+          )}
+          {sheet.program !== null && <li>Program {sheet.program}</li>}
+          {pair.inductance && <li>Inductance: {pair.inductance}</li>}
+          {pair.chart && (
+            <li>
+              The door chart says {show('wireFeed', pair.chart.wireFeedMPerMin)} and{' '}
+              {show('volts', pair.chart.volts)}
+            </li>
+          )}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function Tungsten({
+  sheet,
+  tig,
+  machine,
+}: {
+  sheet: Sheet;
+  tig: Schemas['TigSettings'];
+  machine?: Machine | null | undefined;
+}) {
+  const { number } = useUnits();
+  const { reasons } = sheet;
+  return (
+    <div className="pair">
+      <section className="physical" aria-label="Current">
+        <div>
+          <h3>Pedal at the most</h3>
+          <Why of="pedalMost" label="the pedal" reasons={reasons}>
+            <b>{number('amps', tig.pedalMostAmps)}</b> A
+          </Why>
+          <span className="quiet">without a pedal {number('amps', sheet.amps)} A</span>
+        </div>
+        <div>
+          <h3>Tungsten</h3>
+          <Why of="tungsten" label="the tungsten" reasons={reasons}>
+            <b>{tig.tungstenMm.toFixed(1)}</b> mm
+          </Why>
+          <span className="quiet">{tig.tungstenClass}</span>
+        </div>
+      </section>
+      {machine?.ampControl && tig.mark && (
+        <section className="faces" aria-label={`Marks of ${machine.name}`}>
+          <Why of="ampMark" label="the amp mark" reasons={reasons}>
+            <ControlFace
+              control={machine.ampControl}
+              mark={tig.mark.mark}
+              title="Amps"
+              reads={tig.mark.reads}
+            />
+          </Why>
+        </section>
+      )}
+      <ul className="pair-notes">
+        <li>Grind: {tig.grind}.</li>
+        <li>{tig.start}</li>
+        {tig.pulse && <li>{tig.pulse}</li>}
+      </ul>
+    </div>
+  );
+}
+
+function useAims(sheet: Sheet): Aim[] {
+  const { number, unit, show } = useUnits();
+  const { pair, tig, gasFlow } = sheet;
+  const span = (window: { lowMm: number; highMm: number }) =>
+    `${number('length', window.lowMm)} to ${number('length', window.highMm)} ${unit('length')}`;
+  const aims: (Aim | false)[] = [
+    { label: tig ? 'Amps' : 'Expected amps', of: 'amps', big: show('amps', sheet.amps) },
+    {
+      label: { leg: 'Leg', width: 'Bead width', hole: 'Hole' }[sheet.beadMeasure],
+      of: 'beadSize',
+      big: show('length', sheet.beadSize.aimMm),
+      small: span(sheet.beadSize),
+    },
+    sheet.travelMmPerMin !== null && {
+      label: 'Travel speed',
+      of: 'travel',
+      big: show('travel', sheet.travelMmPerMin),
+    },
+    sheet.plugSeconds !== null && {
+      label: 'Arc time',
+      of: 'plugSeconds',
+      big: `${sheet.plugSeconds.toFixed(1)} s`,
+    },
+    {
+      label: 'Passes',
+      of: 'passes',
+      big: String(sheet.passes.count),
+      small: sheet.passes.count > 1 ? `in ${sheet.passes.layers} layers` : undefined,
+    },
+    pair !== null && {
+      label: 'Stick-out',
+      of: 'stickOut',
+      big: show('length', pair.stickOut.aimMm),
+      small: span(pair.stickOut),
+    },
+    tig !== null && {
+      label: 'Cup',
+      of: 'cup',
+      big: `No. ${tig.cup}`,
+      small: `${((tig.cup * 25.4) / 16).toFixed(1)} mm bore`,
+    },
+    tig !== null && { label: 'Rod', of: 'filler', big: `${tig.fillerMm.toFixed(1)} mm` },
+    tig !== null && {
+      label: 'Gas after',
+      of: 'postFlowSeconds',
+      big: `${tig.postFlowSeconds} s`,
+      small: `${tig.preFlowSeconds} s before`,
+    },
+    tig?.balancePercent != null && {
+      label: 'Balance on minus',
+      of: 'balancePercent',
+      big: `${tig.balancePercent} %`,
+    },
+    tig?.frequencyHz != null && { label: 'Frequency', of: 'frequencyHz', big: `${tig.frequencyHz} Hz` },
+    gasFlow !== null && {
+      label: 'Gas flow',
+      of: 'gasFlow',
+      big: `${number('gas', gasFlow.lowLPerMin)} to ${show('gas', gasFlow.highLPerMin)}`,
+      small: gases[sheet.job.gas ?? 'none'],
+    },
+    {
+      label: 'Lens shade',
+      of: 'shadeLeast',
+      big: `${sheet.shadeLeast} or darker`,
+      small: sheet.shadeComfortable ? `comfortable ${sheet.shadeComfortable}` : undefined,
+    },
+    {
+      label: 'Work angle',
+      of: 'workAngle',
+      big: `${sheet.workAngle.split('°')[0]}°`,
+      small: sheet.workAngle.split('° ')[1],
+    },
+    {
+      label: 'Travel angle',
+      of: 'travelAngle',
+      big: `${sheet.travelAngle.split('°')[0]}°`,
+      small: 'off square',
+    },
+    sheet.heatInputEnKJPerMm !== null && {
+      label: 'Heat, EN 1011-1',
+      of: 'heatInputEn',
+      big: show('heat', sheet.heatInputEnKJPerMm),
+    },
+    sheet.heatInputAwsKJPerMm !== null && {
+      label: 'Heat, AWS D1.1',
+      of: 'heatInputAws',
+      big: show('heat', sheet.heatInputAwsKJPerMm),
+    },
+    {
+      label: 'Metal laid down',
+      of: 'deposit',
+      big: `${sheet.passes.depositGPerM.toFixed(0)} g`,
+      small: `${sheet.passes.fillerMPerM.toFixed(1)} m of ${tig ? 'rod' : 'wire'} ${sheet.plugSeconds === null ? 'a metre' : 'a plug'}`,
+    },
+    sheet.dutyPercent !== null && {
+      label: 'Duty here',
+      of: 'dutyPercent',
+      big: `${sheet.dutyPercent.toFixed(0)} %`,
+      small: `${(sheet.dutyPercent / 10).toFixed(1)} min in ten`,
+    },
+  ];
+  return aims.filter((aim): aim is Aim => aim !== false);
 }
 
 /** What to heed, grave things first in sight. */

@@ -247,6 +247,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/me/school": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["School"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["School"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/students": {
         parameters: {
             query?: never;
@@ -374,7 +430,35 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MachineDetail"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         put: {
             parameters: {
                 query?: never;
@@ -501,6 +585,370 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/translation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    control: string;
+                    mark?: number;
+                    value?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Translation"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/loads/{loadId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    loadId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Load"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/charts/{chartId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    chartId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewChart"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/charts/{chartId}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    chartId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingWithdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/charts/{chartId}/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    chartId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/upkeep/{upkeepId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    upkeepId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewUpkeep"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/bottles/{bottleId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    bottleId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewBottle"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
                 };
                 /** @description Not Found */
                 404: {
@@ -704,6 +1152,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StockLists"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/compute": {
         parameters: {
             query?: never;
@@ -733,6 +1216,54 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Sheet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/alternatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ComputeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Alternatives"];
                     };
                 };
                 /** @description Bad Request */
@@ -881,6 +1412,246 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/presets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Preset"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/presets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPreset"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Preset"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/{sheetId}/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    booth?: boolean;
+                };
+                header?: never;
+                path: {
+                    sheetId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/{sheetId}/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sheetId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/{sheetId}/json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sheetId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CardText"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobRequest"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}": {
         parameters: {
             query?: never;
@@ -977,10 +1748,396 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{id}/booths/{boothId}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    boothId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckState"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/booths/{boothId}/checks/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    boothId: string;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TickRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    machineId?: string;
+                    joint?: string;
+                    thickness?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeptView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewKeepsake"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept/{id}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["KeptWithdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept/{id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StandsNow"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StillStands"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calculators": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalculatorForm"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calculators/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculatorInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalculatorResult"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Alternatives: {
+            wires: components["schemas"]["OtherWire"][];
+            modes: components["schemas"]["OtherMode"][];
+        };
         /**
          * @description What is judged one by one.
          * @enum {unknown}
@@ -1001,6 +2158,7 @@ export interface components {
             sessionId: string;
             /** Format: uuid */
             boothId: string;
+            overrule?: null | string;
         };
         AssignedSheet: {
             /** Format: uuid */
@@ -1014,6 +2172,7 @@ export interface components {
             /** Format: date-time */
             assignedAt: string;
             body: components["schemas"]["Sheet"];
+            overrule?: null | string;
         };
         /** @description A point of the band drawn on the settings plane. */
         BandPoint: {
@@ -1041,6 +2200,11 @@ export interface components {
             /** Format: date-time */
             recordedAt: string;
         };
+        /**
+         * @description How a bead is measured.
+         * @enum {unknown}
+         */
+        BeadMeasure: "leg" | "width" | "hole";
         BeadRequest: {
             /** Format: uuid */
             sheetId: string;
@@ -1125,6 +2289,75 @@ export interface components {
             positionName: null | string;
             beads: components["schemas"]["RackBead"][];
         };
+        BottleReading: {
+            /** Format: double */
+            waterL: number;
+            /** Format: double */
+            bar: number;
+            /** Format: date-time */
+            readAt: string;
+        };
+        BottleState: {
+            read: components["schemas"]["BottleReading"];
+            /** Format: double */
+            leftL: number;
+            /** Format: double */
+            hoursLeft: number;
+            atFlowLPerMin: components["schemas"]["GasFlow"];
+        };
+        /** @description One field of a calculator. */
+        CalculatorField: {
+            /** @description Its name, the unit at its end: "legMm". */
+            key: string;
+            /** @description The words on screen. */
+            label: string;
+            kind: null | components["schemas"]["NumberKind"];
+            /**
+             * Format: double
+             * @description Lowest value taken.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Highest value taken.
+             */
+            high: number;
+            /** @description Whether it may be left empty to be worked out from the others. */
+            solved: boolean;
+            /** @description What to pick from; empty for a number. */
+            picks: components["schemas"]["Pick"][];
+        };
+        CalculatorForm: {
+            key: string;
+            title: string;
+            about: string;
+            fields: components["schemas"]["CalculatorField"][];
+        };
+        CalculatorInput: {
+            numbers: null | {
+                [key: string]: number;
+            };
+            picks: null | {
+                [key: string]: string;
+            };
+        };
+        /** @description One number that came out. */
+        CalculatorResult: {
+            /** @description The words on screen. */
+            label: string;
+            /** @description What kind of number. */
+            kind: components["schemas"]["NumberKind"];
+            /**
+             * Format: double
+             * @description The number, in the unit its kind is held in.
+             */
+            value: number;
+            /** @description The rule with the numbers in it. */
+            working: string;
+        };
+        CardText: {
+            text: null | string;
+        };
         /**
          * @description What can make a bead come out as it did.
          * @enum {unknown}
@@ -1142,6 +2375,101 @@ export interface components {
          * @enum {unknown}
          */
         ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop";
+        /** @description One step of a chart against the rules and against the room. */
+        ChartComparison: {
+            /** @description The step. */
+            step: components["schemas"]["ChartStep"];
+            /** @description Wire feed speed it gives on this machine. */
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description Volts it gives on this machine. */
+            volts: components["schemas"]["Voltage"];
+            /**
+             * Format: double
+             * @description Its wire against the rules' for a bead on plate, as a share; above 0 the chart runs rich.
+             */
+            wireOff: number;
+            /**
+             * Format: double
+             * @description Volts above the smooth band for its wire, below 0 under it, 0 inside.
+             */
+            voltsOff: number;
+            /**
+             * Format: double
+             * @description Its wire against the mean of beads that came out right on plates near it, as a share; null without beads.
+             */
+            wireOffBeads: null | number;
+            /**
+             * Format: int32
+             * @description How many such beads.
+             */
+            beadCount: number;
+        };
+        /** @description What a chart says for a plate. */
+        ChartPair: {
+            /**
+             * Format: double
+             * @description Where it puts the wire control.
+             */
+            wireMark: number;
+            /**
+             * Format: double
+             * @description Where it puts the volt control.
+             */
+            voltMark: number;
+            /** @description What that gives on this machine. */
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description What that gives on this machine. */
+            volts: components["schemas"]["Voltage"];
+            /** @description The step under it, as typed. */
+            from: string;
+            /** @description The step over it, as typed. */
+            to: string;
+        };
+        /** @description One step of a door chart, in the machine's own marks. */
+        ChartStep: {
+            /** @description Plate thickness of the step. */
+            thickness: components["schemas"]["Thickness"];
+            /**
+             * Format: double
+             * @description Where the chart puts the wire control.
+             */
+            wireMark: number;
+            /**
+             * Format: double
+             * @description Where the chart puts the volt control.
+             */
+            voltMark: number;
+        };
+        /** @description One thing to look at or do, ticked at the booth. */
+        Check: {
+            /** @description Its name, the same from session to session. */
+            key: string;
+            /** @description When it is made. */
+            time: components["schemas"]["CheckTime"];
+            /** @description What to look at or do. */
+            text: string;
+            /** @description Whether somebody can be hurt if it is passed over. */
+            safety: boolean;
+        };
+        CheckState: {
+            check: components["schemas"]["Check"];
+            tickedBy: null | string;
+            /** Format: date-time */
+            tickedAt: null | string;
+        };
+        /**
+         * @description When a check is made.
+         * @enum {unknown}
+         */
+        CheckTime: "preStart" | "closeDown";
+        ComparedChart: {
+            /** Format: uuid */
+            id: string;
+            chart: components["schemas"]["DoorChart"];
+            /** Format: date-time */
+            enteredAt: string;
+            rows: components["schemas"]["ChartComparison"][];
+        };
         ComputeRequest: {
             job: components["schemas"]["JobRequest"];
             /** Format: uuid */
@@ -1166,16 +2494,41 @@ export interface components {
              * @description The smallest step that can be set and read; above 0.
              */
             markStep: number;
-            /** @description What a display shows: "in/min", "m/min" or "V"; empty for knobs and taps. */
+            /** @description What a display shows: "in/min", "m/min", "V" or "A"; empty for all else. */
             unit: string;
             /** @description Measured points, in any order; may be empty. */
             readings: components["schemas"]["Reading"][];
+            /**
+             * Format: int32
+             * @description Coarse and fine only: how many fine steps each coarse one has.
+             * @default 0
+             */
+            fineSteps: number;
+            /**
+             * Format: double
+             * @description Trim only: volts that one mark adds.
+             * @default 0
+             */
+            trimVolts: number;
+            /** @description What stands at the marks; never null. */
+            names?: null | string[];
+        };
+        ControlFit: {
+            control: components["schemas"]["ReadControl"];
+            problem: null | string;
+            /** Format: double */
+            spreadShare: null | number;
+            strays: components["schemas"]["Stray"][];
+            /** Format: double */
+            readOutOff: null | number;
+            /** Format: date-time */
+            oldestAt: null | string;
         };
         /**
-         * @description How a control on the front of a machine is marked.
+         * @description How a control on the front of a machine is marked, and what turning it does.
          * @enum {unknown}
          */
-        ControlKind: "digital" | "knob" | "tap";
+        ControlKind: "digital" | "knob" | "tap" | "coarseFine" | "plateSelector" | "trim";
         /** @description Where one control of the booth's machine is to stand. */
         ControlMark: {
             /**
@@ -1190,6 +2543,11 @@ export interface components {
              * @description How many marks past the last measured point; 0 when between readings.
              */
             marksBeyond: number;
+            /**
+             * Format: double
+             * @description How far what it gives may stray either way, as a share.
+             */
+            sureShare: number;
         };
         Coupon: {
             sheet: components["schemas"]["AssignedSheet"];
@@ -1205,6 +2563,22 @@ export interface components {
             password: string;
             name: string;
             role: components["schemas"]["Role"];
+        };
+        /**
+         * @description Which way the torch leans where no slag decides.
+         * @enum {unknown}
+         */
+        DirectionRule: "pushOnly" | "either";
+        /** @description The chart on a machine's door for one wire, gas and process. */
+        DoorChart: {
+            /** @description Process the chart is for. */
+            process: components["schemas"]["Process"];
+            /** @description Wire the chart is for. */
+            wire: components["schemas"]["Wire"];
+            /** @description Gas the chart is for. */
+            gas: components["schemas"]["Gas"];
+            /** @description Its steps, in any order; thicknesses differ. */
+            steps: components["schemas"]["ChartStep"][];
         };
         /** @description What was heard, seen and measured of a bead. Null means not looked at, and never counts as good. */
         Evidence: {
@@ -1242,14 +2616,16 @@ export interface components {
             password: string;
         };
         /**
+         * @description What shields the puddle.
+         * @enum {unknown}
+         */
+        Gas: "none" | "argon" | "argonHelium" | "argonOxygen2" | "argonCarbon2" | "argonCarbon10" | "argonCarbon18" | "argonCarbon25" | "carbon" | "heliumMix";
+        /**
          * Format: double
          * @description Shielding gas flow. Held in litres per minute.
          */
         GasFlow: number;
-        /**
-         * Format: double
-         * @description Heat put in per length of weld. Held in kilojoules per millimetre.
-         */
+        /** Format: double */
         HeatInput: number;
         HttpValidationProblemDetails: {
             type?: null | string;
@@ -1262,28 +2638,40 @@ export interface components {
                 [key: string]: string[];
             };
         };
-        /** @description What is to be welded: short circuit, solid steel wire, 75 % Ar / 25 % CO2, mild steel. */
+        /** @description What is to be welded, and with what. */
         Job: {
-            /** @description Plate thickness, 1 to 6 mm. */
+            /** @description Thickness of the plate, or of the first member; 0.5 to 25 mm. */
             thickness: components["schemas"]["Thickness"];
             /** @description How the members meet. */
             joint: components["schemas"]["Joint"];
             /** @description How the joint lies. */
             position: components["schemas"]["Position"];
-            /** @description The wire to weld with. */
-            wire: components["schemas"]["Wire"];
+            wire: null | components["schemas"]["Wire"];
+            /** @description Process and transfer mode. */
+            process?: components["schemas"]["Process"];
+            /** @description What the members are made of. */
+            metal?: components["schemas"]["Metal"];
+            /** @description What shields the puddle. */
+            gas?: components["schemas"]["Gas"];
+            otherThickness?: null | components["schemas"]["Thickness"];
+            polarity?: null | components["schemas"]["Polarity"];
         };
         JobRequest: {
             thickness: null | string;
             joint: null | components["schemas"]["Joint"];
             position: null | components["schemas"]["Position"];
             wire: null | components["schemas"]["Wire"];
+            process?: null | components["schemas"]["Process"];
+            metal?: null | components["schemas"]["Metal"];
+            gas?: null | components["schemas"]["Gas"];
+            otherThickness?: null | string;
+            polarity?: null | components["schemas"]["Polarity"];
         };
         /**
          * @description How the members meet.
          * @enum {unknown}
          */
-        Joint: "beadOnPlate" | "lap" | "t" | "outsideCorner";
+        Joint: "beadOnPlate" | "lap" | "t" | "outsideCorner" | "squareButt" | "vButt" | "edge" | "plug";
         /** @description Everything said about a bead; stored with it as it was said. */
         Judgement: {
             /** @description In one word. */
@@ -1307,47 +2695,198 @@ export interface components {
              */
             rulesVersion: number;
         };
-        /**
-         * Format: double
-         * @description A length: plate thickness, leg, stick-out, wire diameter. Held in millimetres.
-         */
+        KeptView: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            machineId: string;
+            machineName: string;
+            by: components["schemas"]["PersonName"];
+            note: string;
+            job: components["schemas"]["Job"];
+            reads: string;
+            bead: null | components["schemas"]["RackBead"];
+            /** Format: date-time */
+            keptAt: string;
+            lastSeen: null | components["schemas"]["LastSeen"];
+        };
+        KeptWithdrawal: {
+            withdrawn: boolean;
+        };
+        LastSeen: {
+            /** Format: double */
+            wireMark: null | number;
+            /** Format: double */
+            voltMark: null | number;
+            /** Format: date-time */
+            at: string;
+        };
+        /** Format: double */
         Length: number;
-        /** @description A constant-voltage machine: its two controls and the wire on it. */
+        /** @description What is on a machine now. */
+        Load: {
+            wire: null | components["schemas"]["Wire"];
+            /** @description Gas at the regulator. */
+            gas: components["schemas"]["Gas"];
+            /** @description What the torch is joined to. */
+            polarity: components["schemas"]["Polarity"];
+            /**
+             * Format: double
+             * @description Wire diameter the tip is made for; null when not looked at.
+             */
+            tipMm?: null | number;
+            rolls?: null | components["schemas"]["RollGroove"];
+            /**
+             * Format: int32
+             * @description Number of the program chosen; null on a machine without.
+             */
+            program?: null | number;
+            /**
+             * Format: double
+             * @description Diameter of the tungsten; null when none is.
+             */
+            tungstenMm?: null | number;
+        };
+        /** @description A machine: its controls and what is on it. */
         Machine: {
             /** @description What the room calls it. */
             name: string;
-            /** @description The wire loaded. */
-            wire: components["schemas"]["Wire"];
-            /** @description The wire feed speed control. */
-            wireControl: components["schemas"]["Control"];
-            /** @description The voltage control. */
-            voltControl: components["schemas"]["Control"];
+            /** @description Wire, gas, polarity, tip, rolls, program, tungsten. */
+            load: components["schemas"]["Load"];
+            wireControl: null | components["schemas"]["Control"];
+            voltControl: null | components["schemas"]["Control"];
+            ampControl?: null | components["schemas"]["Control"];
+            rating?: null | components["schemas"]["Rating"];
+            /**
+             * @description Whether there is an inductance or arc-force control.
+             * @default false
+             */
+            inductance: boolean;
+            /**
+             * @description Whether the volts may be turned while welding; on a tap switch that burns the contacts.
+             * @default false
+             */
+            voltsUnderLoad: boolean;
+            /**
+             * @description Whether it gives AC.
+             * @default false
+             */
+            hasAc: boolean;
+            /** @description What its program numbers stand for; never null. */
+            programs?: null | components["schemas"]["MachineProgram"][];
+        };
+        MachineDetail: {
+            /** Format: uuid */
+            machineId: string;
+            booth: components["schemas"]["Booth"];
+            machine: components["schemas"]["Machine"];
+            readings: components["schemas"]["TakenReading"][];
+            fits: components["schemas"]["ControlFit"][];
+            charts: components["schemas"]["ComparedChart"][];
+            upkeep: components["schemas"]["PartState"][];
+            bottle: null | components["schemas"]["BottleState"];
         };
         MachineInBooth: {
             /** Format: uuid */
             machineId: string;
             booth: components["schemas"]["Booth"];
             machine: components["schemas"]["Machine"];
-            readings: components["schemas"]["TakenReading"][];
-            wireProblem: null | string;
-            voltProblem: null | string;
+            problems: string[];
+            dueParts: string[];
         };
-        /** @description The sheet in the marks of one machine, and what those marks really give. */
+        /** @description The pair in the marks of one machine, and what those marks really give. */
         MachineMarks: {
             /** @description Wire control. */
             wire: components["schemas"]["ControlMark"];
-            /** @description Volt control. */
+            /** @description Volt control, or the trim on volts that follow. */
             volt: components["schemas"]["ControlMark"];
             /** @description Wire feed speed at that mark. */
             wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
             /** @description Volts at that mark. */
             volts: components["schemas"]["Voltage"];
         };
+        /** @description What one program number of a machine stands for. */
+        MachineProgram: {
+            /**
+             * Format: int32
+             * @description The number on the machine; 0 or more.
+             */
+            number: number;
+            /** @description The wire it is made for. */
+            wire: components["schemas"]["Wire"];
+            /** @description The gas it is made for. */
+            gas: components["schemas"]["Gas"];
+            /** @description The transfer mode it makes. */
+            process: components["schemas"]["Process"];
+        };
+        /**
+         * @description What the members are made of.
+         * @default mildSteel
+         * @enum {unknown}
+         */
+        Metal: "mildSteel" | "lowAlloySteel" | "stainless" | "aluminium" | "titanium" | "nickelAlloy" | "copper" | "magnesium";
+        /** @description Something on the machine that does not fit the sheet. */
+        Mismatch: {
+            /** @description Which part: "wire", "gas", "polarity", "tip", "rolls", "program", "tungsten". */
+            part: string;
+            /** @description What is on. */
+            loaded: string;
+            /** @description What the sheet wants. */
+            wanted: string;
+            /** @description What goes wrong if it stays. */
+            consequence: string;
+        };
+        /**
+         * @description What the hand does along the joint.
+         * @enum {unknown}
+         */
+        Motion: "straight" | "smallC" | "smallLoops" | "whipAndPause";
         MyWork: {
             /** Format: int32 */
             boothNumber: null | number;
+            /** Format: uuid */
+            boothId: null | string;
+            /** Format: uuid */
+            sessionId: null | string;
             coupon: null | components["schemas"]["Coupon"];
             machine: null | components["schemas"]["Machine"];
+            /** Format: uuid */
+            machineId: null | string;
+        };
+        NewBottle: {
+            /** Format: double */
+            waterL: number;
+            /** Format: double */
+            bar: number;
+        };
+        NewChart: {
+            process: null | components["schemas"]["Process"];
+            wire: null | components["schemas"]["Wire"];
+            gas: null | components["schemas"]["Gas"];
+            steps: null | components["schemas"]["NewChartStep"][];
+            csv: null | string;
+        };
+        NewChartStep: {
+            thickness: null | string;
+            /** Format: double */
+            wireMark: null | number;
+            /** Format: double */
+            voltMark: null | number;
+        };
+        NewKeepsake: {
+            /** Format: uuid */
+            machineId: string;
+            /** Format: uuid */
+            sheetId: string;
+            /** Format: uuid */
+            beadId: null | string;
+            /** Format: double */
+            wireMark: null | number;
+            /** Format: double */
+            voltMark: null | number;
+            /** Format: double */
+            ampMark: null | number;
+            note: null | string;
         };
         NewMachine: {
             /** Format: uuid */
@@ -1356,12 +2895,19 @@ export interface components {
             boothNumber: number;
             machine: components["schemas"]["Machine"];
         };
+        NewPreset: {
+            name: null | string;
+            job: components["schemas"]["JobRequest"];
+        };
         NewReading: {
             control: components["schemas"]["ReadControl"];
             /** Format: double */
             mark: number;
             /** Format: double */
-            measured: number;
+            measured: null | number;
+            /** Format: double */
+            seconds: null | number;
+            lengthMm: null | components["schemas"]["Length"];
         };
         NewSession: {
             title: string;
@@ -1372,6 +2918,10 @@ export interface components {
             login: string;
             name: string;
             password: string;
+        };
+        NewUpkeep: {
+            part: components["schemas"]["Part"];
+            note: null | string;
         };
         /** @description The one thing to change next. */
         NextChange: {
@@ -1395,7 +2945,122 @@ export interface components {
             voltMark: null | number;
         };
         /** @enum {unknown} */
-        Penetration: "noneSeen" | "tintBehind" | "backMark" | null;
+        NumberKind: "length" | "wireFeed" | "travel" | "gas" | "volts" | "amps" | "heat" | "seconds" | "hours" | "percent" | "celsius" | "litres" | "bar" | "grams" | "metres" | "square";
+        /** @description Another way to weld the same plate, and what moving to it takes. */
+        OtherMode: {
+            /** @description The other process or mode. */
+            process: components["schemas"]["Process"];
+            /** @description Its name. */
+            name: string;
+            job: null | components["schemas"]["Job"];
+            wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
+            volts: null | components["schemas"]["Voltage"];
+            amps: null | components["schemas"]["Current"];
+            /**
+             * Format: int32
+             * @description Passes it takes; null when there is no way.
+             */
+            passes: null | number;
+            /** @description What has to be changed; empty when nothing or when there is no way. */
+            takes: string[];
+            /** @description Why there is no way; empty when there is one. */
+            problem: string;
+        };
+        /** @description The job with another wire that lies on the shelf. */
+        OtherWire: {
+            /** @description The other wire. */
+            wire: components["schemas"]["Wire"];
+            /** @description Its name. */
+            name: string;
+            wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
+            volts: null | components["schemas"]["Voltage"];
+            /** @description The new pair in the machine's marks; empty without. */
+            reads: string;
+            /** @description What to change at rolls, tip, tension and controls, in order. */
+            changes: string[];
+            /** @description Why the wire does not do; empty when it does. */
+            problem: string;
+        };
+        /**
+         * @description How the pair of wire and volts is found.
+         * @enum {unknown}
+         */
+        PairRule: "wireFirst" | "voltsFirst" | "chartFirst";
+        /** @description What a fed wire is set by. */
+        PairSettings: {
+            /** @description Wire feed speed. */
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description Volts at the arc, with the smooth band at this wire feed speed. */
+            volts: components["schemas"]["WindowOfVoltage"];
+            /** @description Whether the volts are set by hand; in pulsed work the machine's program makes them and the read-out shows them. */
+            voltsAreSet: boolean;
+            /** @description Stick-out: tip to work. */
+            stickOut: components["schemas"]["WindowOfLength"];
+            /** @description Where to begin with the inductance; empty where the process has no use for it. */
+            inductance: string;
+            marks: null | components["schemas"]["MachineMarks"];
+            /** @description The smooth band for this arc over the plane, low to high current. */
+            band: components["schemas"]["BandPoint"][];
+            chart: null | components["schemas"]["ChartPair"];
+        };
+        /**
+         * @description A part that wears, is cleaned or is replaced.
+         * @enum {unknown}
+         */
+        Part: "tip" | "nozzle" | "diffuser" | "liner" | "rolls" | "tungsten";
+        /** @description How a part stands. */
+        PartState: {
+            /** @description Which part. */
+            part: components["schemas"]["Part"];
+            /** @description Its name in a list. */
+            name: string;
+            /** @description What is done to it. */
+            do: string;
+            /**
+             * Format: date-time
+             * @description When that was last done; null when never noted.
+             */
+            lastDone: null | string;
+            /**
+             * Format: int32
+             * @description Beads laid since.
+             */
+            beadsSince: number;
+            /** @description Whether it is due now. */
+            due: boolean;
+            /** @description Why it is due, or when it will be. */
+            why: string;
+        };
+        /** @description The weld as a whole: its size, its metal, and how many passes lay it. */
+        PassPlan: {
+            /**
+             * Format: int32
+             * @description Passes; 1 or more.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description Layers they lie in; 1 or more.
+             */
+            layers: number;
+            /**
+             * Format: double
+             * @description Cross-section of all of it, above the plates and in the gap.
+             */
+            areaMm2: number;
+            /**
+             * Format: double
+             * @description Metal laid down for each metre of weld, grams; for a plug, for each plug.
+             */
+            depositGPerM: number;
+            /**
+             * Format: double
+             * @description Wire or rod used for each metre of weld, metres; for a plug, for each plug.
+             */
+            fillerMPerM: number;
+        };
+        /** @enum {unknown} */
+        Penetration: "noneSeen" | "tintBehind" | "backMark";
         Person: {
             /** Format: uuid */
             id: string;
@@ -1409,17 +3074,49 @@ export interface components {
             id: string;
             name: string;
         };
+        /** @description One thing to pick from a list. */
+        Pick: {
+            /** @description The word in JSON. */
+            value: string;
+            /** @description The words on screen. */
+            label: string;
+        };
         PlaceRequest: {
             /** Format: uuid */
             studentId: null | string;
         };
         /**
-         * @description How the joint lies. More positions come with more processes.
+         * @description What the torch is joined to.
          * @enum {unknown}
          */
-        Position: "flat" | "horizontal";
+        Polarity: "torchPlus" | "torchMinus" | "alternating";
+        /**
+         * @description How the joint lies.
+         * @enum {unknown}
+         */
+        Position: "flat" | "horizontal" | "verticalUp" | "verticalDown" | "overhead";
+        /**
+         * @description What is set out of flat and horizontal.
+         * @enum {unknown}
+         */
+        PositionRule: "oneThinner" | "twoThinner" | "same";
+        Preset: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int32 */
+            version: number;
+            sheet: components["schemas"]["Sheet"];
+            /** Format: date-time */
+            savedAt: string;
+        };
+        /**
+         * @description How the weld is made: the process, and for gas-shielded wire the transfer mode with it.
+         * @enum {unknown}
+         */
+        Process: "gmawShortCircuit" | "gmawGlobular" | "gmawSpray" | "gmawPulsed" | "fcawSelfShielded" | "fcawGasShielded" | "gtawDc" | "gtawAc";
         /** @enum {unknown} */
-        Profile: "slightlyConvex" | "flat" | "tallNarrow" | "piledUp" | "sunk" | "lumpy" | null;
+        Profile: "slightlyConvex" | "flat" | "tallNarrow" | "piledUp" | "sunk" | "lumpy";
         Rack: {
             student: components["schemas"]["PersonName"];
             coupons: components["schemas"]["RackCoupon"][];
@@ -1459,18 +3156,30 @@ export interface components {
             /** @description Signs that speak against it, strongest first. */
             against: string[];
         };
+        /** @description What the plate on the back says it can bear. */
+        Rating: {
+            /** @description Rated current. */
+            amps: components["schemas"]["Current"];
+            /**
+             * Format: double
+             * @description Share of ten minutes it may weld at that current; above 0, at most 100.
+             */
+            dutyPercent: number;
+            /** @description Highest current it gives. */
+            mostAmps: components["schemas"]["Current"];
+        };
         /** @enum {unknown} */
-        ReadControl: "wire" | "volt";
+        ReadControl: "wire" | "volt" | "amp";
         /** @description One measured point: what the arc or the ruler gave at a mark. */
         Reading: {
             /**
              * Format: double
-             * @description Where the control stood.
+             * @description Where the control stood; for a ControlKind.Trim, where the wire control stood with the trim at 0.
              */
             mark: number;
             /**
              * Format: double
-             * @description What was measured there: metres per minute for wire, volts at the arc for volts.
+             * @description What was measured there: metres per minute for wire, volts at the arc for volts, amperes for amps.
              */
             measured: number;
         };
@@ -1493,13 +3202,33 @@ export interface components {
             from: string[];
         };
         /** @enum {unknown} */
-        Ripple: "even" | "uneven" | "stretched" | null;
+        Ripple: "even" | "uneven" | "stretched";
         /** @enum {unknown} */
         Role: "instructor" | "student";
+        /** @enum {unknown} */
+        RollGroove: "v" | "u" | "knurled";
         RoomView: {
             session: null | components["schemas"]["Session"];
             booths: components["schemas"]["BoothView"][];
             waiting: components["schemas"]["PersonName"][];
+        };
+        /** @description An instructor's way of finding settings; chosen per instructor and shown on every sheet. */
+        School: {
+            /** @description How wire and volts are found. */
+            pair: components["schemas"]["PairRule"];
+            /** @description What is set out of flat and horizontal. */
+            position: components["schemas"]["PositionRule"];
+            /** @description Which way the torch leans. */
+            direction: components["schemas"]["DirectionRule"];
+            /** @description What the hand does. */
+            motion: components["schemas"]["Motion"];
+        };
+        /** @description Where another school would set this job otherwise. */
+        SchoolDifference: {
+            /** @description What it is about: "Pair", "Position", "Direction". */
+            between: string;
+            /** @description What the other school would do, and by how much it differs. */
+            text: string;
         };
         Session: {
             /** Format: uuid */
@@ -1519,30 +3248,37 @@ export interface components {
         Sheet: {
             /** @description The job it was made for. */
             job: components["schemas"]["Job"];
+            /** @description Process in words, with its ISO 4063 number. */
+            processName: string;
             /** @description ISO 6947 and AWS names of the position. */
             positionName: string;
-            /** @description Expected current; not set, it follows from the wire. */
+            /** @description What the torch is joined to. */
+            polarity: components["schemas"]["Polarity"];
+            /** @description Current: expected from the wire, or for TIG what the puddle takes. */
             amps: components["schemas"]["Current"];
-            /** @description Wire feed speed. */
-            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
-            /** @description Volts at the arc, with the smooth band at this wire feed speed. */
-            volts: components["schemas"]["WindowOfVoltage"];
-            /** @description Stick-out: tip to work. */
-            stickOut: components["schemas"]["WindowOfLength"];
-            /** @description Shielding gas flow, set with the gas flowing. */
-            gasFlow: components["schemas"]["WindowOfGasFlow"];
-            /** @description Travel speed that leaves the bead size aimed at. */
-            travelMmPerMin: components["schemas"]["TravelSpeed"];
-            /** @description Bead size aimed at: the leg of a fillet, the width of a bead on plate. */
+            pair: null | components["schemas"]["PairSettings"];
+            tig: null | components["schemas"]["TigSettings"];
+            gasFlow: null | components["schemas"]["WindowOfGasFlow"];
+            travelMmPerMin: null | components["schemas"]["TravelSpeed"];
+            /**
+             * Format: double
+             * @description Plug only: seconds of arc that fill the hole.
+             */
+            plugSeconds: null | number;
+            /** @description Bead size aimed at: a leg, a width or a hole. */
             beadSize: components["schemas"]["WindowOfLength"];
-            /** @description Whether the bead size is a leg; otherwise a width. */
-            beadSizeIsLeg: boolean;
+            /** @description How the bead is measured. */
+            beadMeasure: components["schemas"]["BeadMeasure"];
+            /** @description Passes, and the metal in them. */
+            passes: components["schemas"]["PassPlan"];
             /** @description Work angle in words, from the lower plate. */
             workAngle: string;
             /** @description Travel angle in words, off square. */
             travelAngle: string;
             /** @description Push or drag. */
             direction: string;
+            /** @description What the hand does along the joint. */
+            motion: string;
             /**
              * Format: int32
              * @description Lightest lens shade that may be worn.
@@ -1553,17 +3289,30 @@ export interface components {
              * @description Shade number most people are comfortable with; null where the table gives none.
              */
             shadeComfortable: null | number;
-            /** @description Heat input by EN 1011-1 (0.8 U I / v). */
-            heatInputEnKJPerMm: components["schemas"]["HeatInput"];
-            /** @description Heat input by AWS D1.1 (60 U I / S). */
-            heatInputAwsKJPerMm: components["schemas"]["HeatInput"];
+            heatInputEnKJPerMm: null | components["schemas"]["HeatInput"];
+            heatInputAwsKJPerMm: null | components["schemas"]["HeatInput"];
+            /**
+             * Format: double
+             * @description Share of ten minutes the machine may weld at this current, per cent; null when its rating is not known.
+             */
+            dutyPercent: null | number;
             /** @description What the arc should sound like. */
             expectedSound: string;
             /** @description What the bead should look like, front and back. */
             expectedLook: string;
-            marks: null | components["schemas"]["MachineMarks"];
-            /** @description The smooth band for this wire over the plane, thin to thick plate. */
-            band: components["schemas"]["BandPoint"][];
+            /**
+             * Format: int32
+             * @description The program the machine is to be on; null on a machine without.
+             */
+            program: null | number;
+            /** @description From loading to keeping, in order, by the instructor's school. */
+            steps: string[];
+            /** @description The school it was made by. */
+            school: components["schemas"]["School"];
+            /** @description Where other schools would set this job otherwise, and by how much. */
+            differences: components["schemas"]["SchoolDifference"][];
+            /** @description What on the machine does not fit; empty when all does, or without a machine. */
+            mismatches: components["schemas"]["Mismatch"][];
             /** @description What to heed. */
             cautions: components["schemas"]["Caution"][];
             /** @description The chain: one reason for every number above. */
@@ -1579,19 +3328,59 @@ export interface components {
             password: string;
         };
         /** @enum {unknown} */
-        Sound: "evenCrackle" | "hiss" | "popping" | "rattle" | "sputter" | null;
+        Sound: "evenCrackle" | "hiss" | "popping" | "rattle" | "sputter";
         /**
          * @description What stands behind a rule.
          * @enum {unknown}
          */
         Source: "commonPractice" | "published" | "arithmetic" | "measured";
         /** @enum {unknown} */
-        Spatter: "little" | "fine" | "big" | null;
+        Spatter: "little" | "fine" | "big";
         /**
          * @description How an aspect stands.
          * @enum {unknown}
          */
         Standing: "right" | "off" | "notKnown";
+        StandsNow: {
+            /** Format: double */
+            wireMark: null | number;
+            /** Format: double */
+            voltMark: null | number;
+            /** Format: double */
+            ampMark: null | number;
+        };
+        /** @description Whether a machine still stands where a setting was kept. */
+        StillStands: {
+            /** @description Whether it does. */
+            stands: boolean;
+            /** @description What to turn or change, in order; empty when it stands. */
+            turn: string[];
+        };
+        StockGas: {
+            gas: components["schemas"]["Gas"];
+            name: string;
+            isoGroup: string;
+        };
+        StockLists: {
+            wires: components["schemas"]["StockWire"][];
+            gases: components["schemas"]["StockGas"][];
+        };
+        StockWire: {
+            wire: components["schemas"]["Wire"];
+            name: string;
+            kind: components["schemas"]["WireKind"];
+            processes: components["schemas"]["Process"][];
+        };
+        /** @description A reading that the others speak against. */
+        Stray: {
+            /** @description The reading. */
+            reading: components["schemas"]["Reading"];
+            /**
+             * Format: double
+             * @description What the readings beside it promise at its mark.
+             */
+            expected: number;
+        };
         TakenReading: {
             /** Format: uuid */
             id: string;
@@ -1600,6 +3389,11 @@ export interface components {
             mark: number;
             /** Format: double */
             measured: number;
+            /** Format: double */
+            seconds: null | number;
+            lengthMm: null | components["schemas"]["Length"];
+            /** Format: date-time */
+            takenAt: string;
         };
         /** @description A plate thickness with the words it was given in. */
         Thickness: {
@@ -1608,14 +3402,69 @@ export interface components {
             /** @description What was typed, trimmed; kept so that the person reads their own words again. */
             typed: string;
         };
+        TickRequest: {
+            ticked: boolean;
+        };
+        /** @description What a tungsten and a rod are set by. */
+        TigSettings: {
+            /** @description What the machine is set to: with a pedal a little over the current, without one the current itself. */
+            pedalMostAmps: components["schemas"]["Current"];
+            mark: null | components["schemas"]["ControlMark"];
+            /** @description Diameter of the tungsten. */
+            tungstenMm: components["schemas"]["Length"];
+            /** @description Class by ISO 6848 and AWS A5.12, and the tip's colour. */
+            tungstenClass: string;
+            /** @description How the point is ground. */
+            grind: string;
+            /**
+             * Format: int32
+             * @description Gas cup by number; its bore in sixteenths of an inch.
+             */
+            cup: number;
+            /** @description Diameter of the filler rod. */
+            fillerMm: components["schemas"]["Length"];
+            /**
+             * Format: double
+             * @description Gas before the arc, seconds.
+             */
+            preFlowSeconds: number;
+            /**
+             * Format: double
+             * @description Gas after the arc, seconds.
+             */
+            postFlowSeconds: number;
+            /**
+             * Format: int32
+             * @description AC: share of the time the tungsten is on minus, per cent; null on DC.
+             */
+            balancePercent: null | number;
+            /**
+             * Format: int32
+             * @description AC: frequency in hertz; null on DC.
+             */
+            frequencyHz: null | number;
+            /** @description Where to begin with a pulse, on thin sheet; empty where none is wanted. */
+            pulse: string;
+            /** @description How the arc is started. */
+            start: string;
+        };
         /** @enum {unknown} */
-        Tint: "none" | "thin" | "even" | "wide" | null;
+        Tint: "none" | "thin" | "even" | "wide";
         /** @enum {unknown} */
-        Toes: "blended" | "cold" | "undercut" | null;
-        /**
-         * Format: double
-         * @description How fast the torch moves along the joint. Held in millimetres per minute.
-         */
+        Toes: "blended" | "cold" | "undercut";
+        Translation: {
+            /** Format: double */
+            mark: number;
+            reads: string;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            sureShare: number;
+            /** Format: double */
+            marksBeyond: number;
+            outOfReach: boolean;
+        };
+        /** Format: double */
         TravelSpeed: number;
         /** @enum {unknown} */
         Units: "metric" | "inch";
@@ -1664,16 +3513,18 @@ export interface components {
             /** @description Highest good value; at least Aim. */
             highVolts: components["schemas"]["Voltage"];
         };
-        /**
-         * @description Solid steel wire by nominal diameter (AWS A5.18 ER70S-x, ISO 14341).
-         * @enum {unknown}
-         */
-        Wire: "solid06" | "solid08" | "solid09" | "solid12";
+        /** @enum {unknown} */
+        Wire: "solid06" | "solid08" | "solid09" | "solid10" | "solid12" | "solid16" | "stainless08" | "stainless09" | "stainless10" | "stainless12" | "stainless16" | "aluminium08" | "aluminium09" | "aluminium10" | "aluminium12" | "aluminium16" | "selfShielded08" | "selfShielded09" | "selfShielded12" | "selfShielded16" | "gasShielded09" | "gasShielded12" | "gasShielded16";
         /**
          * Format: double
          * @description How fast the wire leaves the tip. Held in metres per minute.
          */
         WireFeedSpeed: number;
+        /**
+         * @description What a wire is made of and how it is built.
+         * @enum {unknown}
+         */
+        WireKind: "solidSteel" | "stainless" | "aluminium" | "selfShielded" | "gasShielded";
         Withdrawal: {
             withdrawn: boolean;
         };

@@ -1,0 +1,77 @@
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+
+namespace GentleBead.Core.Machines;
+
+/// <summary>What is on a machine now.</summary>
+/// <param name="Wire">Wire on the spool; null when none is.</param>
+/// <param name="Gas">Gas at the regulator.</param>
+/// <param name="Polarity">What the torch is joined to.</param>
+/// <param name="Tip">Wire diameter the tip is made for; null when not looked at.</param>
+/// <param name="Rolls">Groove of the drive rolls; null when not looked at.</param>
+/// <param name="Program">Number of the program chosen; null on a machine without.</param>
+/// <param name="Tungsten">Diameter of the tungsten; null when none is.</param>
+public sealed record Load(Wire? Wire, Gas Gas, Polarity Polarity, Length? Tip = null, RollGroove? Rolls = null, int? Program = null, Length? Tungsten = null)
+{
+    /// <summary>A wire with the gas, polarity, tip and rolls it usually goes with.</summary>
+    public static Load Of(Wire wire)
+    {
+        var facts = wire.Facts();
+        var (gas, polarity) = facts.Kind switch
+        {
+            WireKind.Stainless => (Gas.ArgonCarbon2, Polarity.TorchPlus),
+            WireKind.Aluminium => (Gas.Argon, Polarity.TorchPlus),
+            WireKind.SelfShielded => (Gas.None, Polarity.TorchMinus),
+            _ => (Gas.ArgonCarbon25, Polarity.TorchPlus),
+        };
+        return new Load(wire, gas, polarity, facts.Diameter, facts.Rolls);
+    }
+}
+
+/// <summary>Something on the machine that does not fit the sheet.</summary>
+/// <param name="Part">Which part: "wire", "gas", "polarity", "tip", "rolls", "program", "tungsten".</param>
+/// <param name="Loaded">What is on.</param>
+/// <param name="Wanted">What the sheet wants.</param>
+/// <param name="Consequence">What goes wrong if it stays.</param>
+public sealed record Mismatch(string Part, string Loaded, string Wanted, string Consequence);
+
+/// <summary>Compares what is on a machine with what a sheet wants.</summary>
+public static class Mismatches
+{
+    /// <summary>Every mismatch, gravest first; empty when all fits. What was not looked at is no mismatch.</summary>
+    public static IReadOnlyList<Mismatch> Of(Job job, Machine machine, Length? tungsten)
+    {
+        var load = machine.Load;
+        var process = job.Process.Facts();
+        List<Mismatch>? found = null;
+        if (load.Polarity != process.Polarity) Add("polarity", load.Polarity.Words(), process.Polarity.Words(), process.PolarityWrong);
+        if (load.Gas != job.Gas) Add("gas", load.Gas.Facts().Name, job.Gas.Facts().Name, "The volts, the sound and the bite of this sheet belong to its gas.");
+        if (job.Wire is { } wanted)
+        {
+            var wire = wanted.Facts();
+            if (load.Wire != wanted) Add("wire", load.Wire is { } on ? NameOf(on.Facts()) : "no wire", NameOf(wire), "Another wire burns off at another speed: the pair would be wrong.");
+            if (load.Tip is { } tip && Math.Abs(tip.Mm - wire.Diameter.Mm) > 0.01)
+            {
+                Add("tip", $"{Show.Number(tip.Mm, "0.0")} mm", $"{Show.Number(wire.Diameter.Mm, "0.0")} mm", tip < wire.Diameter ? "The wire jams in the tip." : "The wire wanders in the tip and the arc stutters.");
+            }
+            if (load.Rolls is { } rolls && rolls != wire.Rolls) Add("rolls", RollWords(rolls), RollWords(wire.Rolls), "The rolls slip or crush the wire, and it feeds badly.");
+            if (machine.Programs.Count > 0 && machine.ProgramFor(job) is { } fitting && load.Program != fitting.Number)
+            {
+                Add("program", load.Program is { } number ? $"program {number}" : "no program", $"program {fitting.Number}", "The machine would pulse or pair the volts for another wire, gas or mode.");
+            }
+        }
+        else if (load.Tungsten is { } on && tungsten is { } fits && on < fits)
+        {
+            Add("tungsten", $"{Show.Number(on.Mm, "0.0")} mm", $"{Show.Number(fits.Mm, "0.0")} mm", "The point melts at these amps.");
+        }
+        return found ?? (IReadOnlyList<Mismatch>)[];
+
+        void Add(string part, string loaded, string asked, string consequence) => (found ??= []).Add(new Mismatch(part, loaded, asked, consequence));
+    }
+
+    /// <summary>A groove in a sentence.</summary>
+    public static string RollWords(RollGroove rolls) => rolls == RollGroove.Knurled ? "knurled rolls" : $"{rolls} groove rolls";
+
+    private static string NameOf(WireFacts wire) => $"{wire.Name} {wire.Kind.Words()}";
+}

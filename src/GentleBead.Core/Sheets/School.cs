@@ -1,0 +1,77 @@
+namespace GentleBead.Core.Sheets;
+
+/// <summary>How the pair of wire and volts is found.</summary>
+public enum PairRule
+{
+    /// <summary>Wire from thickness and wire size, then volts from low upward, by ear.</summary>
+    WireFirst,
+
+    /// <summary>Volts from thickness, then wire from low upward; the middle of the smooth band.</summary>
+    VoltsFirst,
+
+    /// <summary>The machine's own chart, between its steps, then tuned.</summary>
+    ChartFirst,
+}
+
+/// <summary>What is set out of flat and horizontal.</summary>
+public enum PositionRule
+{
+    /// <summary>The settings of the next thinner plate.</summary>
+    OneThinner,
+
+    /// <summary>The settings of the second thinner plate.</summary>
+    TwoThinner,
+
+    /// <summary>The same everywhere.</summary>
+    Same,
+}
+
+/// <summary>Which way the torch leans where no slag decides.</summary>
+public enum DirectionRule
+{
+    /// <summary>Always push.</summary>
+    PushOnly,
+
+    /// <summary>Push or drag, whichever lets you see.</summary>
+    Either,
+}
+
+/// <summary>What the hand does along the joint.</summary>
+public enum Motion
+{
+    /// <summary>Straight.</summary>
+    Straight,
+
+    /// <summary>A small c.</summary>
+    SmallC,
+
+    /// <summary>Small loops.</summary>
+    SmallLoops,
+
+    /// <summary>Whip and pause, with a pause at each side.</summary>
+    WhipAndPause,
+}
+
+/// <summary>An instructor's way of finding settings; chosen per instructor and shown on every sheet.</summary>
+/// <param name="Pair">How wire and volts are found.</param>
+/// <param name="Position">What is set out of flat and horizontal.</param>
+/// <param name="Direction">Which way the torch leans.</param>
+/// <param name="Motion">What the hand does.</param>
+public sealed record School(PairRule Pair, PositionRule Position, DirectionRule Direction, Motion Motion)
+{
+    /// <summary>The usual pick: wire first, one thinner, either way, straight.</summary>
+    public static School Usual { get; } = new(PairRule.WireFirst, PositionRule.OneThinner, DirectionRule.Either, Motion.Straight);
+
+    /// <summary>How many plates thinner a position out of flat and horizontal is set.</summary>
+    public static int StepsThinner(PositionRule rule) => rule switch
+    {
+        PositionRule.OneThinner => 1,
+        PositionRule.TwoThinner => 2,
+        _ => 0,
+    };
+}
+
+/// <summary>Where another school would set this job otherwise.</summary>
+/// <param name="Between">What it is about: "Pair", "Position", "Direction".</param>
+/// <param name="Text">What the other school would do, and by how much it differs.</param>
+public sealed record SchoolDifference(string Between, string Text);

@@ -1,0 +1,74 @@
+using System.Security.Claims;
+using GentleBead.Core.Checks;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Json;
+using GentleBead.Server.Machines;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.Checks;
+
+/// <summary>A check with its tick.</summary>
+/// <param name="Check">What to look at or do.</param>
+/// <param name="TickedBy">Who ticked it; null before.</param>
+/// <param name="TickedAt">When; null before.</param>
+public sealed record CheckState(Check Check, string? TickedBy, DateTimeOffset? TickedAt);
+
+/// <summary>Whether a check is ticked.</summary>
+public sealed record TickRequest(bool Ticked);
+
+/// <summary>Pre-start and close-down lists of a booth. A student ticks at the booth they stand at.</summary>
+public static class CheckEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var checks = app.MapGroup("/api/sessions/{id:guid}/booths/{boothId:guid}/checks").WithTags("checks").RequireAuthorization(Access.SignedIn);
+        checks.MapGet("/", ListAsync);
+        checks.MapPut("/{key}", TickAsync);
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<CheckState>>, NotFound>> ListAsync(
+        Guid id, Guid boothId, ClaimsPrincipal user, CheckStore store, SessionStore sessions, MachineStore machines, SheetStore sheets, PeopleStore people)
+    {
+        if (await ChecksAsync(id, boothId, user, sessions, machines, sheets) is not { } checks) return TypedResults.NotFound();
+        var ticks = (await store.OfAsync(id, boothId)).ToDictionary(tick => tick.Key);
+        var names = new Dictionary<Guid, string>();
+        foreach (var who in ticks.Values.Select(tick => tick.TickedBy).Distinct()) names[who] = (await people.FindAsync(who))!.Name;
+        return TypedResults.Ok<IReadOnlyList<CheckState>>(
+            [.. checks.Select(check => ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, names[tick.TickedBy], tick.TickedAt) : new CheckState(check, null, null))]);
+    }
+
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> TickAsync(
+        Guid id, Guid boothId, string key, TickRequest request, ClaimsPrincipal user, CheckStore store, SessionStore sessions, MachineStore machines, SheetStore sheets, TimeProvider clock)
+    {
+        if (await ChecksAsync(id, boothId, user, sessions, machines, sheets) is not { } checks) return TypedResults.NotFound();
+        if (checks.All(check => check.Key != key)) return Problems.Field("key", "There is no such check at this booth.");
+        await store.SetAsync(id, boothId, key, request.Ticked, user.Id(), clock.GetUtcNow());
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<IReadOnlyList<Check>?> ChecksAsync(Guid id, Guid boothId, ClaimsPrincipal user, SessionStore sessions, MachineStore machines, SheetStore sheets)
+    {
+        if (await sessions.FindAsync(id) is null || await sessions.BoothAsync(boothId) is not { } booth) return null;
+        var place = (await sessions.PlacesAsync(id)).FirstOrDefault(place => place.BoothId == boothId);
+        // To a student, a booth where somebody else stands does not exist.
+        if (!user.IsInRole(nameof(Role.Instructor)) && place?.StudentId != user.Id()) return null;
+        var machine = (await machines.FindAsync(booth.MachineId))!;
+        var given = (await sheets.NewestOfSessionAsync(id)).FirstOrDefault(sheet => sheet.BoothId == boothId && sheet.StudentId == place?.StudentId);
+        return CheckList.For(given?.Body.Job ?? Before(machine), machine);
+    }
+
+    // Before a sheet is given out, the lists are of what is on the machine.
+    private static Job Before(Core.Machines.Machine machine) =>
+        new(Thickness.Parse("3 mm"), Joint.BeadOnPlate, Position.Flat, machine.Load.Wire, (machine.WireControl is null, machine.Load.Wire?.Facts().Kind) switch
+        {
+            (true, _) => Process.GtawDc,
+            (_, WireKind.SelfShielded) => Process.FcawSelfShielded,
+            (_, WireKind.GasShielded) => Process.FcawGasShielded,
+            _ => Process.GmawShortCircuit,
+        }, machine.Load.Wire?.Facts().Kind switch { WireKind.Aluminium => Metal.Aluminium, WireKind.Stainless => Metal.Stainless, _ => Metal.MildSteel }, machine.Load.Gas);
+}

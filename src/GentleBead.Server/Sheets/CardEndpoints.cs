@@ -1,0 +1,70 @@
+using System.Security.Claims;
+using System.Text.Json;
+using GentleBead.Server.Json;
+using GentleBead.Server.Machines;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.Sheets;
+
+/// <summary>A card's text, JSON or CSV, as it came out of here or was written by hand.</summary>
+public sealed record CardText(string? Text);
+
+/// <summary>Settings cards: PDF, CSV and JSON out; CSV and JSON in.</summary>
+public static class CardEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var cards = app.MapGroup("/api/cards").WithTags("cards").RequireAuthorization(Access.SignedIn);
+        cards.MapGet("/{sheetId:guid}/pdf", PdfAsync);
+        cards.MapGet("/{sheetId:guid}/csv", CsvAsync);
+        cards.MapGet("/{sheetId:guid}/json", JsonAsync);
+        cards.MapPost("/read", Read);
+    }
+
+    private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> PdfAsync(
+        Guid sheetId, bool? booth, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines)
+    {
+        if (await CardAsync(sheetId, user, sheets, people, sessions, machines) is not { } card) return TypedResults.NotFound();
+        if (CardPdf.MissingFont() is { } font) return TypedResults.Problem(statusCode: 503, title: $"No font for the PDF: {font} is missing. Install it with: apt-get install fonts-dejavu-core");
+        var pdf = CardPdf.Draw(card, booth == true, await people.FindAsync(user.Id()) is { Units: Units.Inch });
+        return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
+    }
+
+    private static async Task<Results<FileContentHttpResult, NotFound>> CsvAsync(
+        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines) =>
+        await CardAsync(sheetId, user, sheets, people, sessions, machines) is { } card
+            ? TypedResults.File(CardFile.WriteCsv(card.Sheet), "text/csv; charset=utf-8", "sheet.csv")
+            : TypedResults.NotFound();
+
+    private static async Task<Results<FileContentHttpResult, NotFound>> JsonAsync(
+        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines) =>
+        await CardAsync(sheetId, user, sheets, people, sessions, machines) is { } card
+            ? TypedResults.File(CardFile.WriteJson(card.Sheet), "application/json", "sheet.json")
+            : TypedResults.NotFound();
+
+    private static Results<Ok<JobRequest>, ValidationProblem> Read(CardText request)
+    {
+        var text = (request.Text ?? "").Trim();
+        if (text.Length is 0 or > CardFile.MostLetters) return Problems.Field("text", "A settings card as JSON or CSV, up to 200 kB.");
+        try
+        {
+            return CardFile.Read(text, out var problem) is { } job ? TypedResults.Ok(job) : Problems.Field("text", problem);
+        }
+        catch (JsonException)
+        {
+            return Problems.Field("text", "This is neither a settings card as JSON nor one as CSV.");
+        }
+    }
+
+    private static async Task<Card?> CardAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines)
+    {
+        // Somebody else's card does not exist as far as a student is told.
+        if (await sheets.FindAsync(sheetId) is not { } given || !user.MaySee(given.StudentId)) return null;
+        var booth = (await sessions.BoothAsync(given.BoothId))!;
+        var machine = (await machines.FindAsync(booth.MachineId))!;
+        return new Card(given.Body, (await people.FindAsync(given.StudentId))!.Name, booth.Number, machine.Name, DateOnly.FromDateTime(given.AssignedAt.UtcDateTime));
+    }
+}

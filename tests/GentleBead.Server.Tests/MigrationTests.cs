@@ -1,0 +1,73 @@
+using Dapper;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Database;
+using GentleBead.Server.Machines;
+using GentleBead.Server.Sheets;
+using GentleBead.Testing;
+using Npgsql;
+
+namespace GentleBead.Server.Tests;
+
+public class MigrationTests
+{
+    [Fact]
+    public async Task A_school_of_the_first_edition_comes_up_with_its_machines_and_sheets()
+    {
+        var database = await Cluster.NewDatabaseAsync();
+        var (machineId, sheetId) = (Guid.CreateVersion7(), Guid.CreateVersion7());
+        await using (var connection = new NpgsqlConnection(database))
+        {
+            // As DbUp left it: the first script run and noted.
+            await connection.ExecuteAsync(await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "src/GentleBead.Server/Database/migrations/0001_room.sql")));
+            await connection.ExecuteAsync(
+                """
+                create table schemaversions (schemaversionsid serial primary key, scriptname varchar(255) not null, applied timestamp not null);
+                insert into schemaversions (scriptname, applied) values ('GentleBead.Server.Database.migrations.0001_room.sql', now());
+                insert into person (id, login, name, role, password_hash) values (@person, 'ana', 'Ana', 'instructor', 'x');
+                insert into machine (id, name, wire, wire_kind, wire_lowest_mark, wire_highest_mark, wire_mark_step, wire_unit, volt_kind, volt_lowest_mark, volt_highest_mark, volt_mark_step, volt_unit)
+                values (@machineId, 'Blue', 'solid09', 'knob', 0, 100, 1, '', 'tap', 1, 10, 1, '');
+                insert into reading (id, machine_id, control, mark, measured) values (gen_random_uuid(), @machineId, 'wire', 40, 6), (gen_random_uuid(), @machineId, 'wire', 70, 10.9);
+                insert into booth (id, number, machine_id) values (@booth, 1, @machineId);
+                insert into session (id, title, held_on) values (@session, 'Monday', '2026-11-23');
+                insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by)
+                values (@sheetId, @session, @booth, @person, 3.175, 't', 'horizontal', 'solid08', @body::jsonb, 1, @person);
+                """,
+                new
+                {
+                    person = Guid.CreateVersion7(),
+                    machineId,
+                    booth = Guid.CreateVersion7(),
+                    session = Guid.CreateVersion7(),
+                    sheetId,
+                    body = await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/first-edition-sheet.json")),
+                });
+        }
+
+        Migrations.Run(database);
+
+        await using (var source = NpgsqlDataSource.Create(database))
+        {
+            var machine = (await new MachineStore(source).FindAsync(machineId))!;
+            Assert.Equal(("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus), (machine.Name, machine.Load.Wire, machine.Load.Gas, machine.Load.Polarity));
+            Assert.Equal((ControlKind.Knob, 100.0, 2), (machine.WireControl!.Kind, machine.WireControl.HighestMark, machine.WireControl.Readings.Count));
+            Assert.Equal(ControlKind.Tap, machine.VoltControl!.Kind);
+
+            var sheet = (await new SheetStore(source).FindAsync(sheetId))!.Body;
+            Assert.Equal(1, sheet.RulesVersion);
+            Assert.Equal((Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25), (sheet.Job.Process, sheet.Job.Metal, sheet.Job.Gas));
+            Assert.Equal(280, sheet.Pair!.WireFeed.InPerMin, 0.5);
+            Assert.Equal((19, 20, 21), (sheet.Pair.Volts.Low.Volts, sheet.Pair.Volts.Aim.Volts, sheet.Pair.Volts.High.Volts));
+            Assert.Equal(("47", "tap 6"), (sheet.Pair.Marks!.Wire.Reads, sheet.Pair.Marks.Volt.Reads));
+            Assert.Equal(BeadMeasure.Leg, sheet.BeadMeasure);
+            // A 4.175 mm leg: 0.55 x 4.175² = 9.59 mm2, 75.3 g a metre.
+            Assert.Equal(75.3, sheet.Passes.DepositGPerM, 0.1);
+            // The same job today says the same numbers, so that nothing was rewritten on the way.
+            var today = Assert.IsType<Sheet>(Planner.Plan(sheet.Job));
+            Assert.Equal(today.Pair!.WireFeed.MPerMin, sheet.Pair.WireFeed.MPerMin, 1e-9);
+            Assert.Equal(today.Passes.FillerMPerM, sheet.Passes.FillerMPerM, 1e-6);
+        }
+        await Cluster.DropAsync(database);
+    }
+}

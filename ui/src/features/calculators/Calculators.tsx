@@ -1,0 +1,205 @@
+import { Button, Loader, Modal, NumberInput, Select } from '@mantine/core';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { Trouble } from '../../shared/Trouble';
+import { type Kind, useUnits } from '../../shared/units';
+import { useTheSheetAtHand } from './sheetAtHand';
+import './calculators.css';
+
+type Form = Schemas['CalculatorForm'];
+type Field = Schemas['CalculatorField'];
+type Sheet = Schemas['Sheet'];
+
+/** Kinds that people read in units of their own, and the units of the rest. */
+const scaled: Partial<Record<Schemas['NumberKind'], Kind>> = {
+  length: 'length',
+  wireFeed: 'wireFeed',
+  travel: 'travel',
+  gas: 'gas',
+  heat: 'heat',
+  volts: 'volts',
+  amps: 'amps',
+};
+const plain: Partial<Record<Schemas['NumberKind'], string>> = {
+  seconds: 's',
+  hours: 'h',
+  percent: '%',
+  celsius: '°C',
+  litres: 'L',
+  bar: 'bar',
+  grams: 'g',
+  metres: 'm',
+  square: 'mm²',
+};
+
+/** What the sheet on screen says of a field; undefined where it says nothing. */
+function fromSheet(sheet: Sheet | undefined, key: string): number | string | undefined {
+  if (!sheet) return undefined;
+  const { pair } = sheet;
+  const known: Record<string, number | string | null | undefined> = {
+    wire: sheet.job.wire,
+    process: sheet.job.process,
+    metal: sheet.job.metal,
+    wireFeedMPerMin: pair?.wireFeedMPerMin,
+    travelMmPerMin: sheet.travelMmPerMin,
+    legMm: sheet.beadMeasure === 'leg' ? sheet.beadSize.aimMm : undefined,
+    amps: sheet.amps,
+    volts: pair?.volts.aimVolts,
+    stickOutMm: pair?.stickOut.aimMm,
+    heatKJPerMm: sheet.heatInputEnKJPerMm,
+    thicknessMm: sheet.job.thickness.valueMm,
+    gasLPerMin: sheet.gasFlow?.aimLPerMin,
+    preheatC: 20,
+    beadMm: 150,
+    lengthMm: 150,
+    widthMm: 100,
+    seconds: 6,
+    shape: sheet.job.joint === 't' || sheet.job.joint === 'lap' ? 'tee' : 'onPlate',
+  };
+  return known[key] ?? undefined;
+}
+
+/** The quick calculators, one key away, begun with the numbers of the sheet on screen. */
+export function Calculators({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const forms = useQuery({
+    queryKey: ['calculators'],
+    queryFn: () => answer(api.GET('/api/calculators')),
+    staleTime: Infinity,
+    enabled: opened,
+  });
+  const sheet = useTheSheetAtHand();
+  const [key, setKey] = useState('deposit');
+  const form = forms.data?.find((each) => each.key === key);
+  return (
+    <Modal opened={opened} onClose={onClose} title="Calculators" size="lg">
+      {forms.isError && <Trouble error={forms.error} again={() => forms.refetch()} />}
+      {!forms.data && !forms.isError && <Loader aria-label="Loading the calculators" />}
+      {forms.data && (
+        <div className="stack">
+          <Select
+            aria-label="Calculator"
+            size="lg"
+            allowDeselect={false}
+            data={forms.data.map((each) => ({ value: each.key, label: each.title }))}
+            value={key}
+            onChange={(value) => value && setKey(value)}
+          />
+          {form && <Worksheet key={form.key} form={form} sheet={sheet} />}
+        </div>
+      )}
+    </Modal>
+  );
+}
+
+function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
+  const { per, unit } = useUnits();
+  const factor = (field: { kind?: Schemas['NumberKind'] | null }) => {
+    const kind = field.kind ? scaled[field.kind] : undefined;
+    return kind ? per(kind) : 1;
+  };
+  const unitOf = (kind: Schemas['NumberKind']) => {
+    const own = scaled[kind];
+    return own ? unit(own) : (plain[kind] ?? '');
+  };
+  const [values, setValues] = useState<Record<string, number | string>>(() => begin(form, sheet, factor));
+  const work = useMutation({
+    mutationFn: () => {
+      const numbers: Record<string, number> = {};
+      const picks: Record<string, string> = {};
+      for (const field of form.fields) {
+        const value = values[field.key] ?? '';
+        if (field.kind === null) picks[field.key] = String(value);
+        else if (value !== '') numbers[field.key] = Number(value) / factor(field);
+      }
+      return answer(
+        api.POST('/api/calculators/{key}', { params: { path: { key: form.key } }, body: { numbers, picks } }),
+      );
+    },
+  });
+  const fields = work.error instanceof Refused ? work.error.fields : {};
+  const set = (field: Field, value: number | string) => {
+    setValues((before) => ({ ...before, [field.key]: value }));
+    work.reset();
+  };
+  return (
+    <form
+      className="stack worksheet"
+      aria-label={form.title}
+      onSubmit={(event) => {
+        event.preventDefault();
+        work.mutate();
+      }}
+    >
+      <p className="quiet">{form.about}</p>
+      <div className="worksheet-fields">
+        {form.fields.map((field) =>
+          field.kind === null ? (
+            <Select
+              key={field.key}
+              label={field.label}
+              size="md"
+              allowDeselect={false}
+              data={field.picks}
+              value={String(values[field.key] ?? '') || null}
+              onChange={(value) => set(field, value ?? '')}
+              error={fields[field.key]}
+            />
+          ) : (
+            <NumberInput
+              key={field.key}
+              label={field.label}
+              size="md"
+              hideControls
+              allowedDecimalSeparators={['.', ',']}
+              suffix={` ${unitOf(field.kind)}`}
+              placeholder={field.solved ? 'work this out' : ''}
+              value={values[field.key] ?? ''}
+              onChange={(value) => set(field, value)}
+              error={fields[field.key]}
+            />
+          ),
+        )}
+      </div>
+      <Button type="submit" size="lg" loading={work.isPending}>
+        Work it out
+      </Button>
+      {work.isError && Object.keys(fields).length === 0 && <Trouble error={work.error} />}
+      {work.data && (
+        <dl className="worked" aria-label="Result">
+          {work.data.map((result) => (
+            <div key={result.label + result.kind}>
+              <dt>{result.label}</dt>
+              <dd>
+                <b>
+                  {round(result.value * factor(result))} {unitOf(result.kind)}
+                </b>
+                <span className="quiet">{result.working}</span>
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
+    </form>
+  );
+}
+
+/** A form begun with the sheet's numbers; of the fields to be worked out, the first stays open. */
+function begin(form: Form, sheet: Sheet | undefined, factor: (field: Field) => number) {
+  const open = form.fields.find((field) => field.solved)?.key;
+  const values: Record<string, number | string> = {};
+  for (const field of form.fields) {
+    const known = fromSheet(sheet, field.key);
+    if (field.kind === null) {
+      values[field.key] = field.picks.some((pick) => pick.value === known)
+        ? String(known)
+        : (field.picks[0]?.value ?? '');
+    } else if (field.key !== open && typeof known === 'number') {
+      values[field.key] = round(known * factor(field));
+    }
+  }
+  return values;
+}
+
+/** Three figures that matter, more for large numbers. */
+const round = (value: number) => Number(Math.abs(value) >= 1000 ? value.toFixed(0) : value.toPrecision(3));

@@ -1,0 +1,74 @@
+import { Button, TextInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useState } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { Trouble } from '../../shared/Trouble';
+import { useKeep } from './useKept';
+
+/** Keeps the marks of a bead, or of the sheet itself, with the job they belong to. */
+export function KeepButton(props: {
+  machineId: string;
+  sheet: Schemas['AssignedSheet'];
+  bead?: Schemas['Bead'] | undefined;
+}) {
+  const { sheet, bead } = props;
+  const [asking, setAsking] = useState(false);
+  const [note, setNote] = useState('');
+  const [id, setId] = useState(newId);
+  const keep = useKeep(() => {
+    setId(newId());
+    setAsking(false);
+    setNote('');
+    notifications.show({ message: 'Kept. Find it again under Kept.' });
+  });
+  const marks = sheet.body.pair?.marks;
+  const wireMark = bead ? bead.wireMark : (marks?.wire.mark ?? null);
+  const voltMark = bead ? bead.voltMark : (marks?.volt.mark ?? null);
+  const ampMark = sheet.body.tig?.mark?.mark ?? null;
+  // A bead measured at the torch has no marks to come back to.
+  const can = sheet.body.tig ? ampMark !== null : wireMark !== null && voltMark !== null;
+  if (!can) return null;
+  if (!asking) {
+    return (
+      <Button variant="default" size="md" onClick={() => setAsking(true)}>
+        Keep this setting
+      </Button>
+    );
+  }
+  return (
+    <form
+      className="naming"
+      aria-label="Keep this setting"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate({
+          id,
+          body: {
+            machineId: props.machineId,
+            sheetId: sheet.id,
+            beadId: bead?.id ?? null,
+            wireMark: sheet.body.tig ? null : wireMark,
+            voltMark: sheet.body.tig ? null : voltMark,
+            ampMark,
+            note,
+          },
+        });
+      }}
+    >
+      <TextInput
+        label="What for?"
+        placeholder="a word, if you like"
+        size="md"
+        autoFocus
+        maxLength={200}
+        value={note}
+        onChange={(event) => setNote(event.currentTarget.value)}
+      />
+      <Button type="submit" size="md" loading={keep.isPending}>
+        Keep
+      </Button>
+      {keep.isError && <Trouble error={keep.error} />}
+    </form>
+  );
+}

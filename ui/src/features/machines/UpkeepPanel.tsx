@@ -1,0 +1,77 @@
+import { Button, TextInput } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { tellTrouble } from '../../shared/notices';
+import { day } from '../../shared/units';
+import type { Detail } from './useMachines';
+
+/** Parts that wear, when they were last seen to, and what is due. */
+export function UpkeepPanel({ detail }: { detail: Detail }) {
+  return (
+    <section className="panel" aria-label="Upkeep">
+      <h2>Consumables and upkeep</h2>
+      <ul className="upkeep">
+        {detail.upkeep.map((part) => (
+          <PartRow key={part.part} machineId={detail.machineId} part={part} />
+        ))}
+      </ul>
+      <p className="quiet">Usual intervals, common practice; the machine’s manual stands over them.</p>
+    </section>
+  );
+}
+
+function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartState'] }) {
+  const queries = useQueryClient();
+  const [id, setId] = useState(newId);
+  const [note, setNote] = useState('');
+  const done = useMutation({
+    mutationFn: () =>
+      answer(
+        api.PUT('/api/machines/{id}/upkeep/{upkeepId}', {
+          params: { path: { id: machineId, upkeepId: id } },
+          body: { part: part.part, note },
+        }),
+      ),
+    onSuccess: async () => {
+      setId(newId());
+      setNote('');
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
+    onError: tellTrouble,
+  });
+  return (
+    <li className={part.due ? 'due' : ''}>
+      <div>
+        <b>{part.name}</b>{' '}
+        {part.due ? (
+          <span className="due-word">due: {part.why}</span>
+        ) : (
+          <span className="quiet">{part.why}</span>
+        )}
+        <p className="quiet">
+          {part.do}
+          {part.lastDone && `. Last ${day(part.lastDone)}`}
+        </p>
+      </div>
+      <TextInput
+        aria-label={`Note on the ${part.name.toLowerCase()}`}
+        placeholder="note"
+        size="md"
+        maxLength={200}
+        value={note}
+        onChange={(event) => setNote(event.currentTarget.value)}
+      />
+      <Button
+        variant="default"
+        size="md"
+        loading={done.isPending}
+        onClick={() => done.mutate()}
+        aria-label={`Done: ${part.name}`}
+      >
+        Done
+      </Button>
+    </li>
+  );
+}

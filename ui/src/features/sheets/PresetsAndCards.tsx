@@ -1,0 +1,94 @@
+import { Button, FileButton, Select, TextInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, Refused } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { tellTrouble } from '../../shared/notices';
+import { asTyped, type Job, usePresets, useSavePreset } from './useSheets';
+import { jobLine } from './SheetView';
+
+const tooLong = 200_000;
+
+/** A job from a named preset or a card's file, and the present one saved under a name. */
+export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (job: Job) => void }) {
+  const presets = usePresets();
+  const [naming, setNaming] = useState(false);
+  const [name, setName] = useState('');
+  const [id, setId] = useState(newId);
+  const save = useSavePreset((preset) => {
+    setId(newId());
+    setNaming(false);
+    setName('');
+    notifications.show({ message: `Saved as ${preset.name}, version ${preset.version}.` });
+  });
+  const read = useMutation({
+    mutationFn: async (file: File) => {
+      if (file.size > tooLong) throw new Refused(400, 'This file is too long for a settings card.', {});
+      return answer(api.POST('/api/cards/read', { body: { text: await file.text() } }));
+    },
+    onSuccess: (job) => {
+      props.onPick(job);
+      notifications.show({ message: 'The job of the card stands in the form.' });
+    },
+    onError: tellTrouble,
+  });
+  return (
+    <section className="presets" aria-label="Presets and cards">
+      <Select
+        label="Preset"
+        size="md"
+        placeholder={presets.data?.length === 0 ? 'none saved yet' : 'a job by name'}
+        searchable
+        nothingFoundMessage="No preset by that name"
+        data={(presets.data ?? []).map((preset) => ({
+          value: preset.id,
+          label: `${preset.name} (version ${preset.version}): ${jobLine(preset.sheet.job)}`,
+        }))}
+        value={null}
+        onChange={(picked) => {
+          const preset = presets.data?.find((each) => each.id === picked);
+          if (preset) props.onPick(asTyped(preset.sheet.job));
+        }}
+      />
+      {naming ? (
+        <form
+          className="naming"
+          onSubmit={(event) => {
+            event.preventDefault();
+            save.mutate({ id, name, job: props.job });
+          }}
+        >
+          <TextInput
+            label="Name of the preset"
+            size="md"
+            autoFocus
+            maxLength={60}
+            value={name}
+            onChange={(event) => setName(event.currentTarget.value)}
+            error={save.error instanceof Refused ? save.error.line : undefined}
+          />
+          <Button type="submit" size="md" loading={save.isPending}>
+            Save
+          </Button>
+        </form>
+      ) : (
+        <div className="row">
+          <Button variant="default" size="md" disabled={!props.canSave} onClick={() => setNaming(true)}>
+            Save as preset
+          </Button>
+          <FileButton
+            accept=".json,.csv,application/json,text/csv"
+            onChange={(file) => file && read.mutate(file)}
+          >
+            {(open) => (
+              <Button {...open} variant="default" size="md" loading={read.isPending}>
+                From a card’s file
+              </Button>
+            )}
+          </FileButton>
+        </div>
+      )}
+    </section>
+  );
+}
