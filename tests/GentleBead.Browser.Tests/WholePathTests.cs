@@ -106,7 +106,7 @@ public class WholePathTests(DemoServer demo)
         var before = own.Count("[aria-label='Your beads'] .glyph");
         bench.Click("Hiss");
         bench.Click("Judge the bead");
-        Page.Until(() => own.Count("[aria-label='Your beads'] .glyph") == before + 1, "the new bead on the student's own screen", TimeSpan.FromSeconds(5));
+        Page.Until(() => own.Count("[aria-label='Your beads'] .glyph") == before + 1, "the new bead on the student's own screen");
     }
 
     [Fact]

@@ -56,7 +56,7 @@ public class LiveTests(DemoRoom room)
 
         static bool Wait(BlockingCollection<RoomNotice> notices, Guid student, Guid booth)
         {
-            while (notices.TryTake(out var notice, TimeSpan.FromSeconds(5)))
+            while (notices.TryTake(out var notice, TimeSpan.FromSeconds(30)))
             {
                 if (notice == new RoomNotice("bead", booth, student)) return true;
             }

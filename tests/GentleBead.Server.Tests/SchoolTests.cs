@@ -44,7 +44,7 @@ public class SchoolTests(DemoRoom room)
         await DemoLoader.LoadAsync(own.Services);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
 
-        await own.QueryAsync<object?>("with gone as (delete from school returning 1) delete from bead where number > 1");
+        await own.QueryAsync<object?>("with gone as (delete from school returning 1), kept as (delete from kept_setting returning 1) delete from bead where number > 1");
         await DemoLoader.LoadAsync(own.Services);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
         Assert.Equal(7, await own.QueryAsync<long>("select count(*) from person"));

@@ -7,7 +7,8 @@ namespace GentleBead.Testing;
 /// <summary>One browser, driven by what a person reads on the screen.</summary>
 public sealed class Page : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    // What is waited for comes within a second; the rest is for machines that others keep busy.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
     private readonly ChromeDriver driver;
     private readonly Uri address;
 
@@ -18,7 +19,7 @@ public sealed class Page : IDisposable
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", $"--window-size={width},{height}", "--lang=en-GB");
-        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options);
+        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromMinutes(3));
         Resize(width, height);
         Open("/");
     }

@@ -47,7 +47,7 @@ public sealed class RunningServer : IAsyncDisposable
         process.BeginErrorReadLine();
 
         using var client = new HttpClient { BaseAddress = address };
-        for (var waited = 0; waited < 300; waited++)
+        for (var waited = 0; waited < 1800; waited++)
         {
             if (process.HasExited) break;
             try

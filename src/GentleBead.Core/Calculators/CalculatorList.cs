@@ -1,8 +1,8 @@
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using Gas = GentleBead.Core.Stock.Gas;
 using static GentleBead.Core.Calculators.NumberKind;
+using Gas = GentleBead.Core.Stock.Gas;
 
 namespace GentleBead.Core.Calculators;
 

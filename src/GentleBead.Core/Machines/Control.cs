@@ -79,7 +79,7 @@ public sealed record Control(
         }
         if (!(MarkStep > 0 && MarkStep <= HighestMark - LowestMark)) return "The step is above 0 and fits on the dial.";
         if (Kind == ControlKind.Digital ? !units.Contains(Unit) : Unit != "") return $"A display shows {string.Join(" or ", units)}; a knob or taps show no unit.";
-        if (Names.Any(name => name.Trim().Length is 0 or > 12)) return "A mark's name has 1 to 12 letters.";
+        if (Names.Any(name => (name ?? "").Trim().Length is 0 or > 12)) return "A mark's name has 1 to 12 letters.";
         var marks = Math.Round((HighestMark - LowestMark) / MarkStep) + 1;
         return Kind switch
         {

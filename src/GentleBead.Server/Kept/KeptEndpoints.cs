@@ -104,9 +104,10 @@ public static class KeptEndpoints
     }
 
     private static async Task<Results<NoContent, NotFound, ValidationProblem>> KeepAsync(
-        Guid id, NewKeepsake request, ClaimsPrincipal user, KeptStore store, MachineStore machines, SheetStore sheets, BeadStore beads, TimeProvider clock)
+        Guid id, NewKeepsake request, ClaimsPrincipal user, KeptStore store, MachineStore machines, SheetStore sheets, BeadStore beads, SessionStore sessions, TimeProvider clock)
     {
         if (await machines.FindAsync(request.MachineId) is not { } machine || await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
+        if ((await sessions.BoothAsync(sheet.BoothId))!.MachineId != request.MachineId) return Problems.Field("machineId", "This sheet was not given out at that machine.");
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200) return Problems.Field("note", "A note of up to 200 letters.");
         if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id) return Problems.Field("beadId", "There is no such bead on this coupon.");

@@ -35,7 +35,7 @@ internal static class ChartCsv
     /// <summary>The steps of a chart as typed or as CSV; what is wrong goes to problems, by step and field.</summary>
     public static IReadOnlyList<ChartStep> Steps(NewChart request, Dictionary<string, string> problems)
     {
-        var typed = request.Csv is null ? request.Steps ?? [] : Rows(request.Csv, problems);
+        var typed = request.Csv is null ? [.. (request.Steps ?? []).Select(step => step ?? new NewChartStep(null, null, null))] : Rows(request.Csv, problems);
         if (typed.Count > MostRows) problems["steps"] = $"A chart of up to {MostRows} steps.";
         if (problems.Count > 0) return [];
         var steps = new List<ChartStep>();

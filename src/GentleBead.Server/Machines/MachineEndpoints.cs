@@ -174,8 +174,9 @@ public static class MachineEndpoints
     private static async Task<Results<NoContent, ValidationProblem>> AddAsync(Guid id, NewMachine request, SessionStore sessions, MachineStore machines)
     {
         var problems = new Dictionary<string, string>();
-        var machine = request.Machine;
+        if (request.Machine is not { } machine) return Problems.Field("machine", "Which machine?");
         if ((machine.Name ?? "").Trim().Length is 0 or > 60) problems["name"] = "What does the room call it? Up to 60 letters.";
+        if (machine.Load is null) problems["load"] = "What is on it? At least gas and polarity.";
         if (request.BoothNumber is < 1 or > 99) problems["boothNumber"] = "A booth number from 1 to 99.";
         if ((machine.WireControl is null) != (machine.VoltControl is null)) problems["wireControl"] = "A machine that feeds wire has a wire control and a volt control.";
         if (machine.WireControl is null && machine.AmpControl is null) problems["wireControl"] = "A machine has a wire control and a volt control, or a current control, or all three.";

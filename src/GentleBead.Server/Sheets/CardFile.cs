@@ -51,7 +51,7 @@ internal static class CardFile
             var card = JsonSerializer.Deserialize<JsonCard>(text, QuantityJson.Options);
             if (card?.Format == Format && card.Sheet?.Job is { } job)
             {
-                return new JobRequest(job.Thickness.Typed, job.Joint, job.Position, job.Wire, job.Process, job.Metal, job.Gas, job.OtherThickness?.Typed, job.Polarity);
+                return new JobRequest(job.Thickness?.Typed, job.Joint, job.Position, job.Wire, job.Process, job.Metal, job.Gas, job.OtherThickness?.Typed, job.Polarity);
             }
             problem = $"This JSON is no settings card: its format is not \"{Format}\".";
             return null;

@@ -18,6 +18,9 @@ public sealed record JobRequest(
     string? Thickness, Joint? Joint, Position? Position, Wire? Wire, Process? Process = null, Metal? Metal = null, Gas? Gas = null,
     string? OtherThickness = null, Polarity? Polarity = null)
 {
+    /// <summary>A job of which nothing was said.</summary>
+    public static JobRequest Nothing { get; } = new(null, null, null, null);
+
     /// <summary>The sheet for this job on a machine, or what is wrong with it by field.</summary>
     public (Sheet? Sheet, IReadOnlyDictionary<string, string> Problems) Plan(Machine? machine, School? school, IReadOnlyList<DoorChart> charts)
     {

@@ -99,7 +99,7 @@ public static class SheetEndpoints
             machine = await machines.FindAsync(booth.MachineId);
             charts = [.. (await machines.ChartsAsync(booth.MachineId)).Select(entered => entered.Chart)];
         }
-        var (sheet, problems) = request.Job.Plan(machine, await people.SchoolOfAsync(user.Id()), charts);
+        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(machine, await people.SchoolOfAsync(user.Id()), charts);
         return sheet is null ? Problems.Fields(problems) : TypedResults.Ok(sheet);
     }
 
@@ -109,7 +109,7 @@ public static class SheetEndpoints
         if (request.BoothId is not null && booth is null) return Problems.Field("boothId", "There is no such booth.");
         var machine = booth is null ? null : await machines.FindAsync(booth.MachineId);
         var problems = new Dictionary<string, string>();
-        if (request.Job.Job(machine, problems) is not { } job) return Problems.Fields(problems);
+        if ((request.Job ?? JobRequest.Nothing).Job(machine, problems) is not { } job) return Problems.Fields(problems);
         var school = await people.SchoolOfAsync(user.Id());
         return TypedResults.Ok(new Alternatives(OtherWires.For(job, machine, school), TransferModes.Others(job, school)));
     }
@@ -122,7 +122,7 @@ public static class SheetEndpoints
         var place = (await sessions.PlacesAsync(request.SessionId)).FirstOrDefault(place => place.BoothId == booth.Id);
         if (place is null) return Problems.Field("boothId", $"Nobody stands at booth {booth.Number}. Put a student there first.");
         var charts = (await machines.ChartsAsync(booth.MachineId)).Select(entered => entered.Chart).ToArray();
-        var (sheet, problems) = request.Job.Plan(await machines.FindAsync(booth.MachineId), await people.SchoolOfAsync(user.Id()), charts);
+        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(await machines.FindAsync(booth.MachineId), await people.SchoolOfAsync(user.Id()), charts);
         if (sheet is null) return Problems.Fields(problems);
         var overrule = (request.Overrule ?? "").Trim();
         if (sheet.Mismatches.Count > 0 && overrule.Length is 0 or > 200)
