@@ -1,6 +1,6 @@
 import { Button, FileButton, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
@@ -135,6 +135,7 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
   const [process, setProcess] = useState<Schemas['Process']>('gmawShortCircuit');
   const [wire, setWire] = useState<Schemas['Wire'] | null>(load.wire ?? null);
   const [gas, setGas] = useState<Schemas['Gas']>(load.gas);
+  const clear = useRef<() => void>(null);
   const [steps, setSteps] = useState<Step[]>(() => [emptyStep(), emptyStep(), emptyStep()]);
   const enter = useMutation({
     mutationFn: (csv: string | null) =>
@@ -255,7 +256,11 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
         </Button>
         <FileButton
           accept=".csv,text/csv"
-          onChange={(file) => void file?.text().then((csv) => enter.mutate(csv))}
+          resetRef={clear}
+          onChange={(file) => {
+            void file?.text().then((csv) => enter.mutate(csv));
+            clear.current?.();
+          }}
         >
           {(open) => (
             <Button {...open} variant="default" size="md">

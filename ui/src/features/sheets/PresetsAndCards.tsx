@@ -1,7 +1,7 @@
 import { Button, FileButton, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { answer, api, Refused } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { tellTrouble } from '../../shared/notices';
@@ -13,6 +13,8 @@ const tooLong = 200_000;
 /** A job from a named preset or a card's file, and the present one saved under a name. */
 export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (job: Job) => void }) {
   const presets = usePresets();
+  // Cleared after each file, so that the same one can be picked again once it was mended.
+  const clear = useRef<() => void>(null);
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState('');
   const [id, setId] = useState(newId);
@@ -79,7 +81,11 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
           </Button>
           <FileButton
             accept=".json,.csv,application/json,text/csv"
-            onChange={(file) => file && read.mutate(file)}
+            resetRef={clear}
+            onChange={(file) => {
+              if (file) read.mutate(file);
+              clear.current?.();
+            }}
           >
             {(open) => (
               <Button {...open} variant="default" size="md" loading={read.isPending}>

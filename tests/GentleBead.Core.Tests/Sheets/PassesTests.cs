@@ -1,0 +1,112 @@
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+
+namespace GentleBead.Core.Tests.Sheets;
+
+/// <summary>Sizes, grooves and passes by hand.</summary>
+public class PassesTests
+{
+    private static (Window<Length> Size, double Area) Size(string thickness, Joint joint, string? other = null) =>
+        Passes.Size(new Job(Thickness.Parse(thickness), joint, Position.Flat, Wire.Solid12, OtherThickness: other is null ? null : Thickness.Parse(other)), []);
+
+    // Common practice, no source: legs of the plate's thickness to 2 mm more; 6 to 8 mm on 6 mm.
+    [Theory]
+    [InlineData("6", 6, 7, 8)]
+    [InlineData("3", 3, 4, 5)]
+    public void A_fillet_up_to_a_quarter_inch(string thickness, double low, double aim, double high)
+    {
+        var (size, area) = Size(thickness, Joint.T);
+        Assert.Equal((low, aim, high), (size.Low.Mm, size.Aim.Mm, size.High.Mm));
+        Assert.Equal(1.1 * aim * aim / 2, area, 1e-9);
+    }
+
+    // Past 1/4 in: three quarters of the plate; never under AWS D1.1's least fillet for the thicker member (values from memory).
+    [Theory]
+    [InlineData("10 mm", null, 7.5)]
+    [InlineData("20 mm", null, 15)]
+    [InlineData("7 mm", "25 mm", 7.9375)]
+    public void A_fillet_past_a_quarter_inch(string thickness, string? other, double aim) => Assert.Equal(aim, Size(thickness, Joint.T, other).Size.Aim.Mm, 1e-9);
+
+    // 3 mm: gap 1.5; face 1.2 x 3 + 3 = 6.6; crown 1.32; 3 x 1.5 + 2/3 x 6.6 x 1.32 = 10.31 mm2.
+    [Fact]
+    public void A_square_butt()
+    {
+        var (size, area) = Size("3", Joint.SquareButt);
+        Assert.Equal(6.6, size.Aim.Mm, 1e-9);
+        Assert.Equal(10.31, area, 0.005);
+        // Thin sheet is butted tight.
+        Assert.Equal(2.0 / 3 * 4.2 * 0.84, Size("1", Joint.SquareButt).Area, 1e-9);
+    }
+
+    [Fact]
+    public void An_outside_corner_is_full_at_the_plates_own_thickness_and_an_edge_as_wide_as_both()
+    {
+        Assert.Equal(3, Size("3", Joint.OutsideCorner).Size.Aim.Mm, 1e-9);
+        Assert.Equal(5, Size("2", Joint.Edge, "3").Size.Aim.Mm, 1e-9);
+        Assert.Equal(2.0 / 3 * 25 * 0.3, Size("2", Joint.Edge, "3").Area, 1e-9);
+    }
+
+    // AWS D1.1, least hole of a plug (value from memory): the plate and 5/16 in; at most 2 1/4 times the plate or the least and a little.
+    [Fact]
+    public void A_plug()
+    {
+        var (size, area) = Size("4", Joint.Plug);
+        Assert.Equal((12, 15), (size.Aim.Mm, size.High.Mm));
+        Assert.Equal(Math.PI * 36, area, 1e-9);
+        Assert.Equal(27, Size("12", Joint.Plug).Size.High.Mm, 1e-9);
+    }
+
+    // A fillet is built like a pyramid: 1, 1 + 2, 1 + 2 + 3 beads.
+    [Theory]
+    [InlineData(1, 1)]
+    [InlineData(2, 2)]
+    [InlineData(3, 2)]
+    [InlineData(4, 3)]
+    [InlineData(6, 3)]
+    [InlineData(7, 4)]
+    public void Layers_of_a_fillet(int count, int layers)
+    {
+        var one = Rules.FilletArea(Length.FromMm(8));
+        var plan = Passes.Plan(new Job(Thickness.Parse("20"), Joint.T, Position.Flat, Wire.Solid12, Process.GmawSpray), one * (count - 0.01), 1.131, []);
+        Assert.Equal((count, layers), (plan.Count, plan.Layers));
+    }
+
+    [Fact]
+    public void Overhead_a_pass_is_smaller()
+    {
+        var job = new Job(Thickness.Parse("12"), Joint.T, Position.Flat, Wire.GasShielded12, Process.FcawGasShielded);
+        var flat = Passes.Plan(job, 90, 1.131, []);
+        var overhead = Passes.Plan(job with { Position = Position.Overhead }, 90, 1.131, []);
+        // A leg of 8 mm lays 35.2 mm2, one of 6 mm 19.8.
+        Assert.Equal((3, 5), (flat.Count, overhead.Count));
+        Assert.Equal(flat.DepositGPerM, overhead.DepositGPerM);
+    }
+
+    [Theory]
+    [InlineData(PairRule.WireFirst, "volts from low up")]
+    [InlineData(PairRule.VoltsFirst, "wire from low up")]
+    [InlineData(PairRule.ChartFirst, "begin with the chart's pair")]
+    public void Each_school_tunes_its_own_way(PairRule rule, string says)
+    {
+        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), Room.Digital, School.Usual with { Pair = rule }));
+        Assert.Contains(sheet.Steps, step => step.Contains(says, StringComparison.Ordinal));
+        Assert.Contains(sheet.Steps, step => step.StartsWith("Check with ruler and watch: 6 seconds", StringComparison.Ordinal));
+    }
+
+    // Slag means drag; solid wire is pushed, or either way, by school; overhead and vertical have words of their own.
+    [Theory]
+    [InlineData(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, Position.Flat, DirectionRule.PushOnly, "Drag: slag means drag.")]
+    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.PushOnly, "Push.")]
+    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.Either, "Push. Drag only if it lets you see better: no slag here.")]
+    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.VerticalDown, DirectionRule.Either, "Downward, leaning upward, always ahead of the puddle.")]
+    public void Push_or_drag(Process process, Wire wire, Gas gas, Position position, DirectionRule rule, string says) => Assert.Equal(
+        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Metal.MildSteel, gas), null, School.Usual with { Direction = rule })).Direction);
+
+    [Theory]
+    [InlineData(Motion.Straight, "Straight.")]
+    [InlineData(Motion.SmallC, "A small c, even steps.")]
+    [InlineData(Motion.WhipAndPause, "Whip and pause, a pause at each side.")]
+    public void The_hand_by_school(Motion motion, string says) => Assert.Equal(
+        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), null, School.Usual with { Motion = motion })).Motion);
+}
