@@ -32,7 +32,7 @@ public class EveryCombinationTests
                     {
                         foreach (var thickness in Plates)
                         {
-                            var outcome = Planner.Plan(new Job(thickness, combination.joint, combination.position, wire, process, combination.metal, gas), Room.KnobAndTaps with { AmpControl = Room.Amps, HasAc = true });
+                            var outcome = Planner.Plan(new Job(thickness, combination.joint, combination.position, wire, process, combination.metal, gas), Machine);
                             if (outcome is Sheet sheet)
                             {
                                 Interlocked.Increment(ref sheets);
@@ -110,6 +110,8 @@ public class EveryCombinationTests
         }
     }
 
+    private static readonly Machine Machine = Room.KnobAndTaps with { AmpControl = Room.Amps, HasAc = true, Rating = new Rating(Current.FromAmps(160), 35, Current.FromAmps(260)) };
+
     private static readonly Thickness[] Plates = [Thickness.Parse("0.8"), Thickness.Parse("1/8"), Thickness.Parse("12")];
 
     private static readonly string[] Fields = ["process", "metal", "joint", "position", "wire", "gas", "polarity", "thickness", "otherThickness"];
@@ -126,6 +128,8 @@ public class EveryCombinationTests
         Assert.True(sheet.BeadSize.Low <= sheet.BeadSize.Aim && sheet.BeadSize.Aim <= sheet.BeadSize.High);
         Assert.Contains(sheet.Cautions, caution => caution.Text == Core.Safety.UsualCautions.Deference);
         if (sheet.Travel is { } travel) Assert.True(travel.MmPerMin is >= 30 and <= 2500, $"{travel} {sheet.Amps} {sheet.Job.Joint} {sheet.Job.Thickness.Typed} {sheet.Job.Wire} {sheet.Job.Position}");
+        Assert.True(sheet.Amps * 0.9 <= Machine.Rating!.MostAmps);
+        Assert.InRange(sheet.DutyPercent!.Value, 5, 100);
         if (sheet.Pair is not { } pair) return;
         Assert.True(pair.Volts.Low <= pair.Volts.Aim && pair.Volts.Aim <= pair.Volts.High);
         Assert.InRange(pair.Volts.Aim.Volts, 12, 36);
