@@ -28,10 +28,11 @@ public static class DemoSchool
     /// <summary>The password of every account here; this school holds nothing worth guarding.</summary>
     public const string Password = "loft-practice";
 
-    /// <summary>The instructor and the six students.</summary>
+    /// <summary>The two instructors and the six students.</summary>
     public static IReadOnlyList<DemoPerson> People { get; } =
     [
         new("maren", "Maren Holloway", true),
+        new("sunniva", "Sunniva Reyes", true),
         new("ilsa", "Ilsa Brandt", false),
         new("teodor", "Teodor Pike", false),
         new("wynn", "Wynn Okafor", false),

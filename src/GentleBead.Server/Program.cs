@@ -5,12 +5,16 @@ using GentleBead.Server.Calculators;
 using GentleBead.Server.Checks;
 using GentleBead.Server.Database;
 using GentleBead.Server.Json;
+using GentleBead.Server.Judging;
 using GentleBead.Server.Kept;
 using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
+using GentleBead.Server.TestWelds;
+using GentleBead.Server.Trials;
+using GentleBead.Server.Windows;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
@@ -30,7 +34,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
 services.AddSingleton(TimeProvider.System);
 services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<SheetStore>()
-    .AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<CheckStore>().AddSingleton<KeptStore>();
+    .AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<CheckStore>().AddSingleton<KeptStore>()
+    .AddSingleton<RulingStore>().AddSingleton<PictureStore>().AddSingleton<ToleranceStore>().AddSingleton<TrialStore>().AddSingleton<SweepStore>()
+    .AddSingleton<TestWeldStore>().AddSingleton<BeadJudge>().AddSingleton<RoomWindows>();
 services.AddHostedService<RoomListener>();
 services.AddSignalR();
 
@@ -109,6 +115,12 @@ SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);
 CardEndpoints.Map(app);
 BeadEndpoints.Map(app);
+PictureEndpoints.Map(app);
+JudgingEndpoints.Map(app);
+TrialEndpoints.Map(app);
+SweepEndpoints.Map(app);
+WindowEndpoints.Map(app);
+TestWeldEndpoints.Map(app);
 CheckEndpoints.Map(app);
 KeptEndpoints.Map(app);
 CalculatorEndpoints.Map(app);

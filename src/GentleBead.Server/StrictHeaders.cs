@@ -5,7 +5,7 @@ public sealed class StrictHeaders(RequestDelegate next)
 {
     // Mantine writes its variables into style elements; scripts, fonts and connections stay our own.
     private const string ContentPolicy =
-        "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     /// <summary>Adds the headers, or refuses.</summary>
     public Task InvokeAsync(HttpContext http)

@@ -21,6 +21,7 @@ public class AccessTests(DemoRoom room)
         "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/people/me/school", "/api/sheets/stock", "/api/sheets/compute", "/api/sheets/alternatives", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
         "/api/cards/{sheetId:guid}/pdf", "/api/cards/{sheetId:guid}/csv", "/api/cards/{sheetId:guid}/json", "/api/cards/read", "/api/calculators/", "/api/calculators/{key}",
         "/api/kept/", "/api/kept/{id:guid}", "/api/kept/{id:guid}/withdrawn", "/api/kept/{id:guid}/compare",
+        "/api/judging/criteria", "/api/judging/section/{metal}", "/api/beads/{id:guid}/file", "/api/pictures/{pictureId:guid}", "/api/test-welds/{id:guid}", "/api/test-welds/of-student/{studentId:guid}",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/", "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
     ];
 

@@ -30,7 +30,7 @@ public class BeadTests(DemoRoom room)
         Assert.Equal(Verdict.Cold, bead.Judgement.Verdict);
         Assert.Equal(Cause.VoltsLow, bead.Judgement.Causes[0].Cause);
         Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", bead.Judgement.Next!.Instruction);
-        Assert.Equal(18, bead.Used.Volts.Volts, 1e-9);
+        Assert.Equal(18, bead.Used!.Volts.Volts, 1e-9);
         // Stored as said: what the rack shows later is the same judgement.
         var rack = await client.GetAsync<Rack>($"/api/sheets/rack/{sheet.StudentId}");
         Assert.Equal(bead.Judgement.Shape.Width, rack.Coupons.Single(coupon => coupon.SheetId == sheet.Id).Beads.Single().Shape.Width);
@@ -42,7 +42,7 @@ public class BeadTests(DemoRoom room)
         var (client, sheet) = await FreshAsync();
         var bead = await (await client.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireFeedMPerMin = 7.1, volts = 20, evidence = new { sound = "evenCrackle" } })).ReadAsync<Bead>();
         Assert.Null(bead.WireMark);
-        Assert.Equal(7.1, bead.Used.WireFeed.MPerMin);
+        Assert.Equal(7.1, bead.Used!.WireFeed.MPerMin);
         Assert.Equal(Verdict.Open, bead.Judgement.Verdict);
     }
 
@@ -124,6 +124,6 @@ public class BeadTests(DemoRoom room)
         Assert.Equal(before.Judgement.Summary, after.Judgement.Summary);
         // The next bead at the same marks is judged by what the ruler said.
         var next = await (await client.RecordAsync(Guid.CreateVersion7(), body)).ReadAsync<Bead>();
-        Assert.True(next.Used.WireFeed < before.Used.WireFeed * 0.85);
+        Assert.True(next.Used!.WireFeed < before.Used!.WireFeed * 0.85);
     }
 }

@@ -1,7 +1,9 @@
 using Dapper;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
@@ -16,7 +18,7 @@ public class MigrationTests
     public async Task A_school_of_the_first_edition_comes_up_with_its_machines_and_sheets()
     {
         var database = await Cluster.NewDatabaseAsync();
-        var (machineId, sheetId) = (Guid.CreateVersion7(), Guid.CreateVersion7());
+        var (machineId, sheetId, beadId) = (Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7());
         await using (var connection = new NpgsqlConnection(database))
         {
             // As DbUp left it: the first script run and noted.
@@ -33,6 +35,8 @@ public class MigrationTests
                 insert into session (id, title, held_on) values (@session, 'Monday', '2026-11-23');
                 insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by)
                 values (@sheetId, @session, @booth, @person, 3.175, 't', 'horizontal', 'solid08', @body::jsonb, 1, @person);
+                insert into bead (id, sheet_id, number, wire_mark, volt_mark, wire_feed_m_per_min, volts, evidence, judgement, verdict, rules_version, recorded_by)
+                values (@beadId, @sheetId, 1, 47, 4, 7.1, 18, '{"sound":"popping","faults":[],"beadSizeMm":4.1}', @judgement::jsonb, 'cold', 1, @person);
                 """,
                 new
                 {
@@ -41,6 +45,13 @@ public class MigrationTests
                     booth = Guid.CreateVersion7(),
                     session = Guid.CreateVersion7(),
                     sheetId,
+                    beadId,
+                    judgement =
+                        """
+                        {"verdict":"cold","summary":"Cold.","aspects":[{"aspect":"sound","standing":"off","text":"Loud pops."}],"causes":[{"cause":"voltsLow","words":"Volts low for the wire","share":0.8,"for":[],"against":[]}],
+                        "next":{"kind":"voltsUp","instruction":"Volts up 2 taps, 4 to 6.","then":"","expect":"","wireMark":47,"voltMark":6},"contradiction":null,"stillUnknown":[],
+                        "shape":{"widthMm":5,"crownShare":0.5,"tintShare":0.1,"tintSeen":true,"rippleShare":0.2,"rippleWander":0,"penetrationShare":0.1,"penetrationSeen":true,"legShare":1,"coldToes":true,"spatterCount":0,"undercut":false,"faults":[]},"rulesVersion":1}
+                        """,
                     body = await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/first-edition-sheet.json")),
                 });
         }
@@ -67,6 +78,12 @@ public class MigrationTests
             var today = Assert.IsType<Sheet>(Planner.Plan(sheet.Job));
             Assert.Equal(today.Pair!.WireFeed.MPerMin, sheet.Pair.WireFeed.MPerMin, 1e-9);
             Assert.Equal(today.Passes.FillerMPerM, sheet.Passes.FillerMPerM, 1e-6);
+
+            var bead = (await new BeadStore(source).FindAsync(beadId))!;
+            Assert.Equal((Verdict.Cold, 1, Joint.T), (bead.Judgement.Verdict, bead.Judgement.RulesVersion, bead.Judgement.Shape.Joint));
+            Assert.Equal((6.0, 4.1), (bead.Judgement.Next!.VoltMark, bead.Evidence.BeadSize!.Value.Mm));
+            Assert.Empty(bead.Judgement.Expected);
+            Assert.Null(bead.Judgement.Acceptance);
         }
         await Cluster.DropAsync(database);
     }

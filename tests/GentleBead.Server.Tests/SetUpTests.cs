@@ -322,7 +322,7 @@ public sealed class SetUpTests(SetUpTests.OwnRoom room) : IClassFixture<SetUpTes
     }
 
     [Fact]
-    public async Task A_TIG_sheet_is_given_out_and_kept_and_its_beads_wait()
+    public async Task A_TIG_sheet_is_given_out_and_kept_and_its_beads_are_set_in_amps()
     {
         var job = new { thickness = "2", joint = "t", position = "flat", process = "gtawDc" };
         var (session, without) = await maren.BoothAsync(2);
@@ -335,7 +335,7 @@ public sealed class SetUpTests(SetUpTests.OwnRoom room) : IClassFixture<SetUpTes
         // 78.7 A for the plate x 1.12 is 88.2 A, and 8 % in hand.
         Assert.Equal("96 A", given.Body.Tig!.Mark!.Reads);
         var bead = await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = given.Id, wireMark = 100, voltMark = 18, evidence = new { sound = "hiss" } });
-        Assert.Contains("cannot be judged here yet", (await bead.ProblemsAsync())["sheetId"], StringComparison.Ordinal);
+        Assert.Contains("Say where the control stood", (await bead.ProblemsAsync())["amps"], StringComparison.Ordinal);
         var kept = Guid.CreateVersion7();
         (await maren.PutAsJsonAsync($"/api/kept/{kept}", new { machineId = view.Booth.MachineId, sheetId = given.Id, ampMark = 96 })).EnsureSuccessStatusCode();
         Assert.Equal("amps 96 A", (await maren.GetAsync<KeptView[]>("/api/kept")).Single(each => each.Id == kept).Reads);

@@ -1,3 +1,4 @@
+using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
@@ -19,10 +20,11 @@ namespace GentleBead.Core.Beads;
 /// <param name="SpatterCount">How many balls to draw; 0 to 12.</param>
 /// <param name="Undercut">Whether a groove runs along the toe.</param>
 /// <param name="Faults">Faults to mark.</param>
+/// <param name="Joint">The joint it lies in.</param>
 public sealed record BeadShape(
     Length Width, double CrownShare, double TintShare, bool TintSeen, double RippleShare, double RippleWander,
     double PenetrationShare, bool PenetrationSeen, double LegShare, bool ColdToes, int SpatterCount, bool Undercut,
-    IReadOnlyList<Fault> Faults)
+    IReadOnlyList<Fault> Faults, Joint Joint)
 {
     private static readonly Dictionary<Profile, (double Crown, double Width)> ByProfile = new()
     {
@@ -53,27 +55,34 @@ public sealed record BeadShape(
     /// The shape from a bead's own numbers: measured size where there is one, otherwise the metal the wire laid down at
     /// the sheet's travel speed, spread by the profile that was seen.
     /// </summary>
-    public static BeadShape From(Sheet sheet, Settings used, Evidence evidence)
+    /// <param name="sheet">The sheet it was laid to.</param>
+    /// <param name="used">The pair used; null for TIG.</param>
+    /// <param name="amps">The current used; null for a fed wire.</param>
+    /// <param name="evidence">What was seen and measured.</param>
+    public static BeadShape From(Sheet sheet, Settings? used, Current? amps, Evidence evidence)
     {
         var (crown, widen) = ByProfile[evidence.Profile ?? Profile.SlightlyConvex];
-        var pair = sheet.RequirePair();
         // At one travel speed the metal goes with the wire, and a bead's size with its root.
-        var metal = Math.Sqrt(used.WireFeed / pair.WireFeed);
-        var size = evidence.BeadSize ?? sheet.BeadSize.Aim * (metal * widen);
-        var heat = Rules.AmpsFor(used.WireFeed, sheet.Job.RequireArc()) / sheet.Amps;
+        var metal = used is null ? 1 : Math.Sqrt(used.WireFeed / sheet.RequirePair().WireFeed);
+        var size = Signs.SizeOf(sheet, evidence) ?? sheet.BeadSize.Aim * (metal * widen);
+        var heat = (used is null ? amps ?? sheet.Amps : Rules.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) / sheet.Amps;
+        var width = sheet.BeadMeasure == BeadMeasure.Leg ? size * Math.Sqrt(2) : size;
+        var height = evidence.Measured?.Crown ?? evidence.Macro?.Reinforcement;
+        var root = evidence.Macro?.RootPenetration;
         return new BeadShape(
-            sheet.BeadMeasure == BeadMeasure.Leg ? size * Math.Sqrt(2) : size,
-            crown,
+            width,
+            height is { } measured && width.Mm > 0 ? Math.Min(measured / width, 0.6) : crown,
             evidence.Tint is { } tint ? ByTint[tint] : Math.Clamp(0.4 * heat, 0, 1),
             evidence.Tint is not null,
             evidence.Ripple == Ripple.Stretched ? 0.38 : 0.2,
             evidence.Ripple == Ripple.Uneven ? 1 : 0,
-            evidence.Penetration is { } penetration ? ByPenetration[penetration] : Math.Clamp(0.5 * heat, 0, 1),
-            evidence.Penetration is not null,
-            evidence.Faults.Contains(Fault.UnequalLegs) ? 0.6 : 1,
+            root is { } depth ? Math.Clamp(depth / sheet.Job.Thinner, 0, 1) : evidence.Penetration is { } penetration ? ByPenetration[penetration] : Math.Clamp(0.5 * heat, 0, 1),
+            root is not null || evidence.Penetration is not null,
+            evidence is { BeadSize: { } lower, Measured.OtherLeg: { } upper } && lower.Mm > 0 ? Math.Clamp(upper / lower, 0.3, 2) : evidence.Faults.Contains(Fault.UnequalLegs) ? 0.6 : 1,
             evidence.Toes == Toes.Cold,
             evidence.Spatter switch { Spatter.Big => 12, Spatter.Fine => 6, _ => 0 },
-            evidence.Toes == Toes.Undercut,
-            evidence.Faults);
+            evidence.Toes == Toes.Undercut || evidence.Measured?.UndercutDepth?.Mm > 0.1,
+            evidence.Faults,
+            sheet.Job.Joint);
     }
 }

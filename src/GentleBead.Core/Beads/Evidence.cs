@@ -112,6 +112,12 @@ public enum Fault
 
     /// <summary>A crack.</summary>
     Crack,
+
+    /// <summary>A crater left open at the end.</summary>
+    OpenCrater,
+
+    /// <summary>Slag trapped in the bead.</summary>
+    SlagTrapped,
 }
 
 /// <summary>What the far side shows.</summary>
@@ -127,7 +133,174 @@ public enum Penetration
     BackMark,
 }
 
-/// <summary>What was heard, seen and measured of a bead. Null means not looked at, and never counts as good.</summary>
+/// <summary>What the hand felt.</summary>
+public enum Feel
+{
+    /// <summary>The torch lay still in the hand.</summary>
+    Steady,
+
+    /// <summary>The wire stabbed the plate and pushed the torch back.</summary>
+    PushedBack,
+
+    /// <summary>A long soft arc, balls dropping.</summary>
+    LongArc,
+
+    /// <summary>A fluid puddle that would not stay.</summary>
+    Runny,
+
+    /// <summary>The wire came in jerks.</summary>
+    Jerky,
+}
+
+/// <summary>How warm the plate was before the bead, by a hand held near.</summary>
+public enum PlateWarmth
+{
+    /// <summary>As cold as the shop.</summary>
+    Cold,
+
+    /// <summary>Warm.</summary>
+    Warm,
+
+    /// <summary>Too hot for a hand.</summary>
+    Hot,
+}
+
+/// <summary>The tip of the tungsten after a TIG bead.</summary>
+public enum Tungsten
+{
+    /// <summary>As it was ground.</summary>
+    Pointed,
+
+    /// <summary>A ball on it.</summary>
+    Balled,
+
+    /// <summary>Burnt back, dark.</summary>
+    BurntBack,
+
+    /// <summary>Dipped: metal on it.</summary>
+    Dipped,
+}
+
+/// <summary>The colour beside a bead on stainless, titanium or nickel.</summary>
+public enum TintColour
+{
+    /// <summary>Silver.</summary>
+    Silver,
+
+    /// <summary>Straw.</summary>
+    Straw,
+
+    /// <summary>Purple.</summary>
+    Purple,
+
+    /// <summary>Blue.</summary>
+    Blue,
+
+    /// <summary>Grey, sugared.</summary>
+    Grey,
+}
+
+/// <summary>What swam in the TIG puddle.</summary>
+public enum Puddle
+{
+    /// <summary>Clear as a mirror.</summary>
+    Clear,
+
+    /// <summary>Specks in it.</summary>
+    Specks,
+
+    /// <summary>A skin that would not open.</summary>
+    Skin,
+}
+
+/// <summary>Soot on aluminium.</summary>
+public enum Soot
+{
+    /// <summary>None.</summary>
+    None,
+
+    /// <summary>Black, brushes off: a symptom, not a fault.</summary>
+    BrushesOff,
+
+    /// <summary>Stays when brushed.</summary>
+    Stays,
+}
+
+/// <summary>What an intensity can be said of.</summary>
+public enum Noted
+{
+#pragma warning disable CS1591 // the members of Evidence of the same name
+    Sound, Feel, Profile, Toes, Tint, Spatter, Ripple,
+#pragma warning restore CS1591
+}
+
+/// <summary>How strongly something showed.</summary>
+public enum Strength
+{
+    /// <summary>A touch of it; counts half.</summary>
+    Slight,
+
+    /// <summary>Plain; what is noted without a strength.</summary>
+    Plain,
+
+    /// <summary>As bad as it gets; counts half as much again.</summary>
+    Strong,
+}
+
+/// <summary>What ruler, gauge, watch and read-outs said of a bead. Null means not measured.</summary>
+/// <param name="OtherLeg">The second leg of a fillet, on the standing plate; 0.5 to 50 mm.</param>
+/// <param name="Throat">Throat, root to face; 0.3 to 50 mm.</param>
+/// <param name="Width">Width of the face from toe to toe; 0.5 to 80 mm.</param>
+/// <param name="Crown">Height of the face over the line between its toes (convexity, reinforcement); 0 to 20 mm.</param>
+/// <param name="UndercutDepth">Depth of undercut; 0 when looked for and none found, to 10 mm.</param>
+/// <param name="UndercutLength">How much of the bead it runs along; 0 to 1000 mm.</param>
+/// <param name="Pores">Diameter of each pore at the surface; 0.1 to 10 mm each; null when not looked for, empty when none.</param>
+/// <param name="BeadLength">Length of the bead; 5 to 1000 mm.</param>
+/// <param name="ArcSeconds">How long the arc burned for it; 1 to 600 s.</param>
+/// <param name="ArcVolts">Volts read while welding; 5 to 50 V.</param>
+/// <param name="ArcAmps">Amps read while welding; 5 to 600 A.</param>
+/// <param name="ExcessPenetration">How far the root stands out on the far side; 0 to 20 mm.</param>
+/// <param name="RootWidth">How wide the root is there; 0.3 to 50 mm.</param>
+public sealed record Measures(
+    Length? OtherLeg = null, Length? Throat = null, Length? Width = null, Length? Crown = null,
+    Length? UndercutDepth = null, Length? UndercutLength = null, IReadOnlyList<Length>? Pores = null,
+    Length? BeadLength = null, double? ArcSeconds = null, Voltage? ArcVolts = null, Current? ArcAmps = null,
+    Length? ExcessPenetration = null, Length? RootWidth = null)
+{
+    /// <summary>Travel speed from length and time; null while one of them is missing.</summary>
+    public TravelSpeed? Travel() => BeadLength is { } length && ArcSeconds is > 0 and var seconds ? TravelSpeed.FromMmPerMin(length.Mm / seconds * 60) : null;
+
+    /// <summary>Whether nothing was measured.</summary>
+    public bool IsEmpty() => this == new Measures();
+
+    private static readonly (string Field, string Name, Func<Measures, Length?> Read, double Least, double Most)[] Lengths =
+    [
+        ("otherLegMm", "second leg", measured => measured.OtherLeg, 0.5, 50),
+        ("throatMm", "throat", measured => measured.Throat, 0.3, 50),
+        ("widthMm", "width", measured => measured.Width, 0.5, 80),
+        ("crownMm", "crown", measured => measured.Crown, 0, 20),
+        ("undercutDepthMm", "depth of undercut", measured => measured.UndercutDepth, 0, 10),
+        ("undercutLengthMm", "length of undercut", measured => measured.UndercutLength, 0, 1000),
+        ("beadLengthMm", "bead length", measured => measured.BeadLength, 5, 1000),
+        ("rootWidthMm", "width of the root", measured => measured.RootWidth, 0.3, 50),
+        ("excessPenetrationMm", "root standing out", measured => measured.ExcessPenetration, 0, 20),
+    ];
+
+    /// <summary>What lies outside its range, by JSON field, with what is accepted.</summary>
+    public IEnumerable<(string Field, string Problem)> Problems()
+    {
+        foreach (var (field, name, read, least, most) in Lengths)
+        {
+            if (read(this) is { } length && (length.Mm < least || length.Mm > most)) yield return (field, $"A {name} between {Show.Of(Length.FromMm(least))} and {Show.Of(Length.FromMm(most))}.");
+        }
+        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10))) yield return ("poresMm", "Up to 200 pores, each between 0.1 and 10 mm.");
+        if (ArcSeconds is { } seconds && seconds is not (>= 1 and <= 600)) yield return ("arcSeconds", "An arc time between 1 and 600 s.");
+        if (ArcVolts is { } volts && volts.Volts is not (>= 5 and <= 50)) yield return ("arcVolts", "A read-out between 5 and 50 V.");
+        if (ArcAmps is { } amps && amps.Amps is not (>= 5 and <= 600)) yield return ("arcAmps", "A read-out between 5 and 600 A.");
+    }
+}
+
+/// <summary>What was heard, felt, seen and measured of a bead. Null means not looked at, and never counts as good.</summary>
 /// <param name="Sound">The arc.</param>
 /// <param name="Profile">The cross profile.</param>
 /// <param name="Toes">The edges.</param>
@@ -136,17 +309,32 @@ public enum Penetration
 /// <param name="Ripple">Ripples.</param>
 /// <param name="Faults">Faults seen; empty when none.</param>
 /// <param name="Penetration">The far side.</param>
-/// <param name="BeadSize">Leg of a fillet or width of a bead on plate, if measured; 0.5 to 50 mm.</param>
+/// <param name="BeadSize">Leg of a fillet on the lower plate, width of a bead on plate, or hole, if measured; 0.5 to 50 mm.</param>
 /// <param name="StickOut">Stick-out, if measured; 1 to 50 mm.</param>
+/// <param name="Feel">The hand.</param>
+/// <param name="Plate">The plate before the bead.</param>
+/// <param name="Measured">Ruler, gauge, watch and read-outs.</param>
+/// <param name="Tungsten">TIG: the tip afterwards.</param>
+/// <param name="Colour">Colour of the tint, on stainless, titanium and nickel.</param>
+/// <param name="Puddle">TIG: what swam in the puddle.</param>
+/// <param name="Soot">Aluminium: soot.</param>
+/// <param name="Macro">What a cut and etched section measured.</param>
+/// <param name="Strengths">How strongly; what is left out is plain.</param>
 public sealed record Evidence(
     Sound? Sound = null, Profile? Profile = null, Toes? Toes = null, Tint? Tint = null, Spatter? Spatter = null,
     Ripple? Ripple = null, IReadOnlyList<Fault>? Faults = null, Penetration? Penetration = null,
-    Length? BeadSize = null, Length? StickOut = null)
+    Length? BeadSize = null, Length? StickOut = null, Feel? Feel = null, PlateWarmth? Plate = null, Measures? Measured = null,
+    Tungsten? Tungsten = null, TintColour? Colour = null, Puddle? Puddle = null, Soot? Soot = null, MacroMeasures? Macro = null,
+    IReadOnlyDictionary<Noted, Strength>? Strengths = null)
 {
     /// <summary>Faults seen; never null.</summary>
     public IReadOnlyList<Fault> Faults { get; init; } = Faults ?? [];
 
+    /// <summary>Strengths said; never null.</summary>
+    public IReadOnlyDictionary<Noted, Strength> Strengths { get; init; } = Strengths ?? new Dictionary<Noted, Strength>();
+
     /// <summary>Whether nothing at all was noted.</summary>
     public bool IsEmpty() => Sound is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null
-        && Faults.Count == 0 && Penetration is null && BeadSize is null && StickOut is null;
+        && Faults.Count == 0 && Penetration is null && BeadSize is null && StickOut is null && Feel is null && Tungsten is null
+        && Colour is null && Puddle is null && Soot is null && Macro is null && (Measured is null || Measured.IsEmpty());
 }

@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Judging;
 
@@ -11,6 +12,9 @@ public static class Judge
     // Past about 5 mm nothing shows behind however good the bite; only a macro tells.
     private static readonly Length ShowsBehind = Length.FromMm(5);
     private const int CausesShown = 4;
+
+    // A look that takes away less doubt than this is not worth sending anybody for, in bits.
+    private const double WorthALook = 0.05;
 
     private static readonly Dictionary<Sign, int> Heat = new()
     {
@@ -24,42 +28,88 @@ public static class Judge
         [Sign.Sunk] = 2,
         [Sign.TintWide] = 1,
         [Sign.Rattle] = 1,
+        [Sign.Runny] = 1,
+        [Sign.RootShort] = -2,
     };
 
-    private static readonly Sign[] Faulty = [Sign.Crack, Sign.Hole, Sign.Pinholes];
-    private static readonly Sign[] BadSound = [Sign.Hiss, Sign.Popping, Sign.Rattle, Sign.Sputter];
-    private static readonly Sign[] Handwork = [Sign.Undercut, Sign.UnequalLegs, Sign.RippleUneven, Sign.RippleStretched, Sign.SizeUnder, Sign.SizeOver];
+    private static readonly Sign[] Faulty = [Sign.Crack, Sign.Hole, Sign.Pinholes, Sign.SlagTrapped, Sign.SideUnfused, Sign.ColourGrey];
+    private static readonly Sign[] BadSound = [Sign.Hiss, Sign.Popping, Sign.Rattle, Sign.Sputter, Sign.PushedBack, Sign.LongArc, Sign.Jerky];
+    private static readonly Sign[] BadTungsten = [Sign.TungstenBalled, Sign.TungstenBurntBack, Sign.TungstenDipped];
+    private static readonly Sign[] Handwork =
+    [
+        Sign.Undercut, Sign.UnequalLegs, Sign.OpenCrater, Sign.RippleUneven, Sign.RippleStretched, Sign.SizeUnder, Sign.SizeOver, Sign.TravelUnder, Sign.TravelOver,
+        Sign.SpatterBig, Sign.PuddleSpecks, Sign.PuddleSkin, Sign.ColourBlue, Sign.SootStays,
+    ];
 
     private static readonly Sign[] BadLook =
     [
-        Sign.Crack, Sign.Hole, Sign.Pinholes, Sign.UnequalLegs, Sign.TallNarrow, Sign.PiledUp, Sign.Sunk, Sign.Lumpy, Sign.ToesCold, Sign.Undercut,
+        Sign.Crack, Sign.Hole, Sign.Pinholes, Sign.OpenCrater, Sign.SlagTrapped, Sign.UnequalLegs, Sign.TallNarrow, Sign.PiledUp, Sign.Sunk, Sign.Lumpy, Sign.ToesCold, Sign.Undercut,
         Sign.TintNone, Sign.TintThin, Sign.TintWide, Sign.SpatterBig, Sign.RippleUneven, Sign.RippleStretched,
+        Sign.ColourBlue, Sign.ColourGrey, Sign.PuddleSpecks, Sign.PuddleSkin, Sign.SootStays,
     ];
 
-    /// <summary>Judges one bead.</summary>
+    /// <summary>Judges one bead of a fed wire.</summary>
     /// <param name="sheet">The sheet the student was given; of a fed wire.</param>
     /// <param name="machine">The booth's machine as calibrated that day.</param>
     /// <param name="used">What was really used, at the torch.</param>
-    /// <param name="evidence">What was heard, seen and measured.</param>
-    public static Judgement Of(Sheet sheet, Machine machine, Settings used, Evidence evidence)
+    /// <param name="evidence">What was heard, felt, seen and measured.</param>
+    /// <param name="around">What stands around it; null for <see cref="Circumstances.None"/>.</param>
+    public static Judgement Of(Sheet sheet, Machine machine, Settings used, Evidence evidence, Circumstances? around = null) => Of(new Case(
+        sheet, evidence, around ?? Circumstances.None, used, null,
+        (noted, pair, _) => Signs.Of(sheet, machine, pair!, noted),
+        signs => SettingsAspect(sheet, used, signs),
+        signs => Expectations.Of(sheet, used, evidence, signs),
+        cause => NextChanges.For(cause, sheet, machine, used),
+        $"{Show.Of(used.WireFeed)} and {Show.Of(used.Volts)}",
+        signs => signs.Contains(Sign.WireOn) && signs.Contains(Sign.PairInBand)));
+
+    /// <summary>Judges one TIG bead.</summary>
+    /// <param name="sheet">The sheet the student was given; of a tungsten.</param>
+    /// <param name="machine">The booth's machine as calibrated that day.</param>
+    /// <param name="amps">The current really used.</param>
+    /// <param name="evidence">What was heard, felt, seen and measured.</param>
+    /// <param name="around">What stands around it; null for <see cref="Circumstances.None"/>.</param>
+    public static Judgement Of(Sheet sheet, Machine machine, Current amps, Evidence evidence, Circumstances? around = null) => Of(new Case(
+        sheet, evidence, around ?? Circumstances.None, null, amps,
+        (noted, _, current) => Signs.Of(sheet, machine, current!.Value, noted),
+        signs => new(Aspect.Settings, signs.Contains(Sign.AmpsOn) ? Standing.Right : Standing.Off,
+            $"{Show.Of(amps)}: {(signs.Contains(Sign.AmpsOn) ? "on the sheet" : $"{Show.Number(Math.Abs(amps / sheet.Amps - 1) * 100, "0")} % {(amps < sheet.Amps ? "under" : "over")} the sheet's {Show.Of(sheet.Amps)}")}."),
+        signs => Expectations.Of(sheet, amps, evidence, signs),
+        cause => NextChanges.For(cause, sheet, machine, amps),
+        Show.Of(amps),
+        signs => signs.Contains(Sign.AmpsOn)));
+
+    // A bead to be judged, and what its process has of its own.
+    private sealed record Case(
+        Sheet Sheet, Evidence Evidence, Circumstances Around, Settings? Used, Current? Amps,
+        Func<Evidence, Settings?, Current?, IReadOnlySet<Sign>> Signs, Func<IReadOnlySet<Sign>, AspectVerdict> Settings,
+        Func<IReadOnlySet<Sign>, IReadOnlyList<Expectation>> Expected, Func<Cause, NextChange> Next, string Set, Func<IReadOnlySet<Sign>, bool> SettingsRight);
+
+    private static Judgement Of(Case bead)
     {
-        var signs = Signs.Of(sheet, machine, used, evidence);
+        var (sheet, evidence, around) = (bead.Sheet, bead.Evidence, bead.Around);
         var thick = sheet.Job.Thickness.Value > ShowsBehind;
-        // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
-        if (thick) signs = signs.Where(sign => sign != Sign.NothingBehind).ToHashSet();
+        var signs = Telling(bead.Signs(evidence, bead.Used, bead.Amps));
+        var table = Causes.Of(sheet.Job.Process);
 
         var heat = signs.Sum(sign => Heat.GetValueOrDefault(sign));
         var verdict = Decide(signs, heat, evidence, thick);
-        var ranked = Ranking.Rank(signs);
+        var ranked = Ranking.Rank(signs, table, Signs.Strengths(sheet, evidence), Habits.Priors(table, around.StudentCauses, around.MachineCauses));
         // The list never says "nothing to mend" beside a verdict that found something, nor the other way round.
         var fitting = ranked.Where(cause => Fits(cause.Cause, verdict)).ToArray();
-        var contradiction = Contradiction(verdict, signs, used, sheet);
-        NextChange? next = verdict == Verdict.Open && evidence.IsEmpty() ? null : NextChanges.For(fitting[0].Cause, sheet, machine, used);
+        var looks = Judging.Telling.Of(sheet.Job, signs, ranked);
+        var followUp = around.Before is not { } before || (before.Used is null) != (bead.Used is null) ? null
+            : FollowUp.Of(before, table, Telling(bead.Signs(before.Evidence, before.Used, before.Amps)), signs, bead.Used, bead.Amps, evidence is { Profile: not null, Toes: not null });
+        NextChange? next = verdict == Verdict.Open && evidence.IsEmpty() ? null : bead.Next(fitting[0].Cause);
 
         return new Judgement(
-            verdict, Summary(verdict, heat), Aspects(sheet, used, evidence, signs, thick),
-            fitting.Take(CausesShown).ToArray(), next, contradiction, Unknown(evidence, thick),
-            BeadShape.From(sheet, used, evidence), Rules.Version);
+            verdict, Summary(verdict, heat), Aspects(bead, signs, thick), fitting.Take(CausesShown).ToArray(), next,
+            Contradiction(verdict, bead.SettingsRight(signs), bead), Unknown(evidence, thick, looks),
+            BeadShape.From(sheet, bead.Used, bead.Amps, evidence), Rules.Version,
+            bead.Expected(signs), looks.FirstOrDefault(look => look.GainBits > WorthALook), Criteria.Of(around.Criteria, sheet, evidence, around.Tolerances), followUp);
+
+        // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
+        IReadOnlySet<Sign> Telling(IReadOnlySet<Sign> all) => thick ? all.Where(sign => sign != Sign.NothingBehind).ToHashSet() : all;
     }
 
     private static bool Fits(Cause cause, Verdict verdict) => verdict switch
@@ -73,11 +123,11 @@ public static class Judge
     {
         if (Faulty.Any(signs.Contains)) return Verdict.Fault;
         // A bad sound with no lean to either side is the arc's own trouble; with one, the heat is the news.
-        var badSound = BadSound.Any(signs.Contains);
+        var badSound = BadSound.Any(signs.Contains) || BadTungsten.Any(signs.Contains);
         if (badSound && Math.Abs(heat) < 2) return Verdict.Unsteady;
         if (heat != 0) return heat < 0 ? Verdict.Cold : Verdict.Hot;
-        if (Handwork.Any(signs.Contains) || signs.Contains(Sign.SpatterBig)) return Verdict.Technique;
-        var behind = evidence.Penetration is not null && !(thick && evidence.Penetration == Penetration.NoneSeen);
+        if (Handwork.Any(signs.Contains)) return Verdict.Technique;
+        var behind = signs.Contains(Sign.RootFused) || (evidence.Penetration is not null && !(thick && evidence.Penetration == Penetration.NoneSeen));
         return evidence.Sound is not null && evidence.Profile is not null && evidence.Toes is not null && behind ? Verdict.Right : Verdict.Open;
     }
 
@@ -92,16 +142,22 @@ public static class Judge
         _ => "Right so far, but not enough was looked at to say so.",
     };
 
-    private static AspectVerdict[] Aspects(Sheet sheet, Settings used, Evidence evidence, IReadOnlySet<Sign> signs, bool thick) =>
-    [
-        SettingsAspect(sheet, used, signs),
-        evidence.Sound is null
-            ? new(Aspect.Sound, Standing.NotKnown, "Not noted.")
-            : ByBadSigns(Aspect.Sound, signs.Where(BadSound.Contains), "It sounds right: the pair runs smooth."),
-        Appearance(evidence, signs),
-        PenetrationAspect(evidence, thick),
-        BeadSizeAspect(sheet, evidence, signs),
-    ];
+    private static AspectVerdict[] Aspects(Case bead, IReadOnlySet<Sign> signs, bool thick)
+    {
+        var (sheet, evidence) = (bead.Sheet, bead.Evidence);
+        var tungsten = sheet.Job.Process.IsGtaw();
+        var bad = signs.Where(sign => BadSound.Contains(sign) || BadTungsten.Contains(sign)).ToArray();
+        return
+        [
+            bead.Settings(signs),
+            evidence.Sound is null && bad.Length == 0
+                ? new(Aspect.Sound, Standing.NotKnown, "Not noted.")
+                : ByBadSigns(Aspect.Sound, bad, tungsten ? "It sounds right: the arc stands steady." : "It sounds right: the pair runs smooth."),
+            Appearance(evidence, signs),
+            PenetrationAspect(evidence, signs, thick),
+            BeadSizeAspect(sheet, evidence, signs),
+        ];
+    }
 
     private static AspectVerdict SettingsAspect(Sheet sheet, Settings used, IReadOnlySet<Sign> signs)
     {
@@ -123,20 +179,28 @@ public static class Judge
             : ByBadSigns(Aspect.Appearance, bad, "Profile and toes as they should be.");
     }
 
-    private static AspectVerdict PenetrationAspect(Evidence evidence, bool thick) => evidence.Penetration switch
+    private static AspectVerdict PenetrationAspect(Evidence evidence, IReadOnlySet<Sign> signs, bool thick)
     {
-        null => new(Aspect.Penetration, Standing.NotKnown, "The far side was not looked at."),
-        Penetration.NoneSeen when thick => new(Aspect.Penetration, Standing.NotKnown, "Nothing shows behind, which on plate this thick proves nothing: only a cut and etched section tells."),
-        Penetration.NoneSeen => new(Aspect.Penetration, Standing.Off, "Nothing shows behind: on this plate some tint should."),
-        Penetration.TintBehind => new(Aspect.Penetration, Standing.Right, "Tint behind: heat went through. Only a section proves fusion at the root."),
-        _ => new(Aspect.Penetration, Standing.Right, "A mark evenly through on the back."),
-    };
+        if (evidence.Macro is { } macro)
+        {
+            if (signs.Contains(Sign.SideUnfused)) return new(Aspect.Penetration, Standing.Off, $"Section: {Show.Of(macro.UnfusedLength)} of dark line, lack of fusion.");
+            if (macro.RootPenetration is { } root) return new(Aspect.Penetration, signs.Contains(Sign.RootFused) ? Standing.Right : Standing.Off, $"Section: fused {Show.Of(root)} past the root.");
+        }
+        return evidence.Penetration switch
+        {
+            null => new(Aspect.Penetration, Standing.NotKnown, "The far side was not looked at."),
+            Penetration.NoneSeen when thick => new(Aspect.Penetration, Standing.NotKnown, "Nothing shows behind, which on plate this thick proves nothing: only a cut and etched section tells."),
+            Penetration.NoneSeen => new(Aspect.Penetration, Standing.Off, "Nothing shows behind: on this plate some tint should."),
+            Penetration.TintBehind => new(Aspect.Penetration, Standing.Right, "Tint behind: heat went through. Only a section proves fusion at the root."),
+            _ => new(Aspect.Penetration, Standing.Right, "A mark evenly through on the back."),
+        };
+    }
 
     private static AspectVerdict BeadSizeAspect(Sheet sheet, Evidence evidence, IReadOnlySet<Sign> signs)
     {
         var what = sheet.BeadMeasure.ToString();
         var aimed = $"{Show.Of(sheet.BeadSize.Low)} to {Show.Of(sheet.BeadSize.High)}";
-        if (evidence.BeadSize is not { } size) return new(Aspect.BeadSize, Standing.NotKnown, $"{what} not measured; aimed at {aimed}.");
+        if (Signs.SizeOf(sheet, evidence) is not { } size) return new(Aspect.BeadSize, Standing.NotKnown, $"{what} not measured; aimed at {aimed}.");
         return new(Aspect.BeadSize, signs.Contains(Sign.SizeOn) ? Standing.Right : Standing.Off, $"{what} {Show.Of(size)}; aimed at {aimed}.");
     }
 
@@ -148,29 +212,32 @@ public static class Judge
             : new(aspect, Standing.Off, $"{char.ToUpperInvariant(words[0][0])}{string.Join(", ", words)[1..]}.");
     }
 
-    private static string? Contradiction(Verdict verdict, IReadOnlySet<Sign> signs, Settings used, Sheet sheet)
+    private static string? Contradiction(Verdict verdict, bool settingsRight, Case bead)
     {
-        var settingsRight = signs.Contains(Sign.WireOn) && signs.Contains(Sign.PairInBand);
+        var fed = bead.Used is not null;
+        var aim = fed ? $"{Show.Of(bead.Sheet.RequirePair().WireFeed)} and {Show.Of(bead.Sheet.RequirePair().Volts.Aim)}" : Show.Of(bead.Sheet.Amps);
         return verdict switch
         {
             Verdict.Cold or Verdict.Hot or Verdict.Unsteady when settingsRight =>
-                $"The marks say {Show.Of(used.WireFeed)} and {Show.Of(used.Volts)}, right on the sheet, yet the bead says otherwise. Is the read-out true? Stick-out, travel, clean and cold plate?",
-            Verdict.Right when !settingsRight =>
-                $"Off the sheet's {Show.Of(sheet.RequirePair().WireFeed)} and {Show.Of(sheet.RequirePair().Volts.Aim)}, yet a right bead: worth keeping for this machine.",
+                $"The marks say {bead.Set}, right on the sheet, yet the bead says otherwise. {(fed ? "Is the read-out true? Stick-out, travel, clean and cold plate?" : "Arc length, travel, polarity, gas, clean and cold plate?")}",
+            Verdict.Right when !settingsRight => $"Off the sheet's {aim}, yet a right bead: worth keeping for this machine.",
             _ => null,
         };
     }
 
-    private static string[] Unknown(Evidence evidence, bool thick)
+    // What a verdict of right waits for comes first, then what is telling.
+    private static string[] Unknown(Evidence evidence, bool thick, IReadOnlyList<TellingLook> looks)
     {
-        (bool Missing, string Look)[] checks =
+        var section = evidence.Macro?.RootPenetration is not null;
+        HashSet<string> open =
         [
-            (evidence.Sound is null, "Listen to the next one: crackle, hiss or pops?"),
-            (evidence.Penetration is null && !thick, "Turn it over: tint or a mark behind?"),
-            (thick && evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark), "Cut, polish and etch one: does it bite at the root?"),
-            (evidence.Profile is null || evidence.Toes is null, "Look along it: how does it stand, how do the toes meet the plate?"),
-            (evidence.BeadSize is null, "Put the gauge on it."),
+            .. evidence.Sound is null ? new[] { "Listen" } : [],
+            .. evidence.Profile is null ? new[] { "Look along it" } : [],
+            .. evidence.Toes is null ? new[] { "Look at the toes" } : [],
+            .. evidence.Penetration is null && !thick && !section ? new[] { "Turn it over" } : [],
+            .. thick && !section && evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark) ? new[] { "Cut, polish" } : [],
+            .. evidence.BeadSize is null && evidence.Macro is null ? new[] { "Put the gauge" } : [],
         ];
-        return [.. checks.Where(check => check.Missing).Select(check => check.Look)];
+        return [.. looks.Where(look => open.Any(start => look.Text.StartsWith(start, StringComparison.Ordinal))).Select(look => look.Text)];
     }
 }

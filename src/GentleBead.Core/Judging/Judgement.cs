@@ -80,7 +80,21 @@ public sealed record RankedCause(Cause Cause, string Words, double Share, IReadO
 /// <param name="Expect">What the next bead should show.</param>
 /// <param name="WireMark">Where the wire control stands for the next bead; null when marks are not known.</param>
 /// <param name="VoltMark">Where the volt control stands for the next bead; null when marks are not known.</param>
-public sealed record NextChange(ChangeKind Kind, string Instruction, string Then, string Expect, double? WireMark, double? VoltMark);
+/// <param name="AmpMark">TIG: where the current control stands for the next bead; null when marks are not known.</param>
+public sealed record NextChange(ChangeKind Kind, string Instruction, string Then, string Expect, double? WireMark, double? VoltMark, double? AmpMark = null);
+
+/// <summary>What stands around a bead while it is judged.</summary>
+/// <param name="Before">The bead before it on the same coupon; null for the first.</param>
+/// <param name="StudentCauses">The likeliest causes of the student's newest beads, newest first.</param>
+/// <param name="MachineCauses">The likeliest causes of the machine's newest beads, newest first.</param>
+/// <param name="Criteria">Whose limits it is measured by.</param>
+/// <param name="Tolerances">The room's own.</param>
+public sealed record Circumstances(
+    BeadBefore? Before, IReadOnlyList<Cause> StudentCauses, IReadOnlyList<Cause> MachineCauses, CriteriaSet Criteria, PracticeTolerances Tolerances)
+{
+    /// <summary>A first bead of which nothing else is known, by the usual practice tolerances.</summary>
+    public static Circumstances None { get; } = new(null, [], [], CriteriaSet.Practice, PracticeTolerances.Usual);
+}
 
 /// <summary>Everything said about a bead; stored with it as it was said.</summary>
 /// <param name="Verdict">In one word.</param>
@@ -92,6 +106,11 @@ public sealed record NextChange(ChangeKind Kind, string Instruction, string Then
 /// <param name="StillUnknown">What was not looked at, and what to look for; the most telling first.</param>
 /// <param name="Shape">Numbers for the bead's glyph.</param>
 /// <param name="RulesVersion">Edition of the rules that judged.</param>
+/// <param name="Expected">What the settings should have given, and whether that was seen.</param>
+/// <param name="Telling">The look that would settle the cause best; null when the cause is settled.</param>
+/// <param name="Acceptance">The bead against its criteria set; null on beads judged before there were any.</param>
+/// <param name="FollowUp">Whether the change advised after the bead before did what it should; null when nothing was.</param>
 public sealed record Judgement(
     Verdict Verdict, string Summary, IReadOnlyList<AspectVerdict> Aspects, IReadOnlyList<RankedCause> Causes, NextChange? Next,
-    string? Contradiction, IReadOnlyList<string> StillUnknown, BeadShape Shape, int RulesVersion);
+    string? Contradiction, IReadOnlyList<string> StillUnknown, BeadShape Shape, int RulesVersion,
+    IReadOnlyList<Expectation> Expected, TellingLook? Telling, Acceptance? Acceptance, FollowUp? FollowUp);

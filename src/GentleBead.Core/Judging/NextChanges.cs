@@ -24,10 +24,54 @@ public static class NextChanges
         [ChangeKind.CleanPlate] = _ => "Grind the plate bright, clamp on bare metal, the same settings again.",
         [ChangeKind.CoolPlate] = _ => "Take a cold piece, or quench this one, and lay the same again. Leave both controls.",
         [ChangeKind.MeasureWire] = sheet => $"Run the wire 6 seconds and measure it: the sheet wants {Show.Number(sheet.RequirePair().WireFeed.InPerMin / 10, "0.0")} in ({Show.Number(sheet.RequirePair().WireFeed.MPerMin * 100, "0")} mm). Leave both controls.",
-        [ChangeKind.CheckFeed] = _ => "Check the feed: tip, roll tension, liner, spool brake. Leave both controls.",
+        [ChangeKind.CheckFeed] = _ => "Check the feed: roll tension, spool brake, liner. Leave both controls.",
+        [ChangeKind.ChangeTip] = sheet => $"A new contact tip{(sheet.Job.Wire is { } wire ? $" for {wire.Facts().Name} wire" : "")}, screwed tight. Leave both controls.",
+        [ChangeKind.MeasureVolts] = sheet => $"Measure the volts at the torch while welding: the sheet wants {Show.Of(sheet.RequirePair().Volts.Aim)}. Leave both controls.",
+        [ChangeKind.CheckBottle] = sheet => $"Read the bottle's label: the sheet wants {sheet.Job.Gas.Facts().Name}. Leave both controls.",
+        [ChangeKind.CheckWire] = sheet => $"Measure the wire on the spool: the sheet is for {(sheet.Job.Wire is { } wire ? wire.Facts().Name : "the rod")}. Leave both controls.",
+        [ChangeKind.CheckClamp] = _ => "Clamp on bright metal near the joint, feel clamp and cable ends for heat. Leave the controls.",
+        [ChangeKind.DragIt] = _ => "Slag means drag: lean the torch so that it points back at the bead. Chip and brush between passes. Leave both controls.",
+        [ChangeKind.FillCrater] = sheet => sheet.Job.Process.IsGtaw() ? "Ease the pedal off at the end, rod still in, until the crater is full." : "Stop at the end, step back 10 mm over the bead, and let the crater fill before letting go.",
+        [ChangeKind.ShorterArc] = sheet => $"Bring the tungsten nearer: an arc about as long as the tungsten is thick{(sheet.Tig is { } tig ? $", {Show.Of(tig.Tungsten)}" : "")}. Leave the amps.",
+        [ChangeKind.Regrind] = _ => "Grind the tungsten back to clean metal, lengthwise, and start again. Leave the amps.",
+        [ChangeKind.ThickerTungsten] = sheet => $"Take the sheet's tungsten{(sheet.Tig is { } tig ? $", {Show.Of(tig.Tungsten)}" : "")}, or the next thicker. Leave the amps.",
+        [ChangeKind.SetBalance] = sheet => sheet.Tig is { BalancePercent: { } balance } ? $"Set the balance to {balance} % minus; a skin that will not open wants a little less, a growing ball a little more. Leave the amps." : "This is an AC matter: check that the machine stands on AC for aluminium. Leave the amps.",
+        [ChangeKind.MoreFiller] = _ => "Feed the rod a little oftener, into the leading edge. Leave the amps and the pace.",
+        [ChangeKind.LessFiller] = _ => "Feed less rod, and wait for the puddle to wet out before the next touch. Leave the amps and the pace.",
         [ChangeKind.CheckPolarity] = sheet => $"Check polarity ({sheet.Polarity.Words()}) and what the bottle says. Leave both controls.",
         [ChangeKind.Stop] = _ => "Stop on this piece and show it to a qualified person. Fresh, clean metal; fill the crater.",
     };
+
+    // A hand on the pedal hears and sees no less than this.
+    private const double LeastAmpsShare = 0.05;
+
+    /// <summary>The change that mends a cause of a TIG bead.</summary>
+    /// <param name="cause">The likeliest cause.</param>
+    /// <param name="sheet">The sheet judged against.</param>
+    /// <param name="machine">The booth's machine.</param>
+    /// <param name="amps">What was really used.</param>
+    public static NextChange For(Cause cause, Sheet sheet, Machine machine, Current amps)
+    {
+        var row = Causes.Row(cause, sheet.Job.Process);
+        var dial = machine.AmpControl is { } control && Calibration.TryFit(control, out var fitted, out _) ? (Control: control, Fitted: fitted!) : ((Control Control, Calibration Fitted)?)null;
+        var stands = dial?.Fitted.MarkFor(amps.Amps).Mark;
+        if (ByHand.TryGetValue(row.Change, out var instruct)) return new NextChange(row.Change, instruct(sheet).Replace("Leave both controls.", "Leave the amps.", StringComparison.Ordinal), "", row.Expect, null, null, stands);
+        var way = row.Change switch
+        {
+            ChangeKind.AmpsUp => 1,
+            ChangeKind.AmpsDown => -1,
+            _ => throw new ArgumentOutOfRangeException(nameof(cause), cause, "No change of a TIG bead for this cause."),
+        };
+        // To the sheet when that is the right way, else a step past where it stood.
+        var step = amps.Amps * (1 + way * LeastAmpsShare);
+        var target = (sheet.Amps.Amps - step) * way > 0 ? sheet.Amps.Amps : step;
+        if (dial is not { } turned || stands is not { } from) return new(row.Change, $"Amps {Way(way)} to about {Show.Of(Current.FromAmps(target))}.", "", row.Expect, null, null);
+        var mark = turned.Fitted.MarkFor(target).Mark;
+        if ((mark - from) * way <= 0) mark = turned.Control.Settable(from + way * turned.Control.MarkStep);
+        return (mark - from) * way <= 0
+            ? new(row.Change, way > 0 ? "The current control is at its end: a machine with more amps, or bevel and lay passes." : "The current control is at its end: ease the pedal, or thicker plate.", "", row.Expect, null, null, from)
+            : new(row.Change, $"Amps {Move(turned.Control, from, mark)}. The pedal leads from there.", "", row.Expect, null, null, mark);
+    }
 
     /// <summary>The change that mends a cause.</summary>
     /// <param name="cause">The likeliest cause.</param>
@@ -36,7 +80,7 @@ public static class NextChanges
     /// <param name="used">What was really used.</param>
     public static NextChange For(Cause cause, Sheet sheet, Machine machine, Settings used)
     {
-        var row = Causes.Table.First(candidate => candidate.Cause == cause);
+        var row = Causes.Row(cause, sheet.Job.Process);
         var dials = Stand.Of(machine, used);
         if (ByHand.TryGetValue(row.Change, out var instruct))
         {

@@ -82,6 +82,23 @@ public sealed record Machine(
         return wire is { } w && volt is { } v ? new Settings(WireFeedSpeed.FromMPerMin(w), Voltage.FromVolts(v)) : null;
     }
 
+    /// <summary>The current of a TIG bead, from a mark or, when it was measured instead, from its value.</summary>
+    /// <param name="ampMark">Mark of the current control, or null.</param>
+    /// <param name="amps">Measured current, looked at when there is no mark.</param>
+    /// <param name="problems">Takes what is wrong, by the parameter's name, with what is accepted.</param>
+    public Current? ReadAmps(double? ampMark, Current? amps, IDictionary<string, string> problems)
+    {
+        if (AmpControl is null)
+        {
+            problems["ampMark"] = $"{Name} has no current control for TIG.";
+            return null;
+        }
+        var value = ampMark is { } mark
+            ? AtMark(AmpControl, mark, "The current control", "ampMark", problems)
+            : AsMeasured(AmpControl, amps?.Amps, "current", "amps", measured => Show.Of(Current.FromAmps(measured)), problems);
+        return value is { } current ? Current.FromAmps(current) : null;
+    }
+
     private static double? AtTrim(Control trim, double mark, double? wireMark, IDictionary<string, string> problems)
     {
         if (CheckMark(trim, mark, "The trim") is { } wrong) problems["voltMark"] = wrong;

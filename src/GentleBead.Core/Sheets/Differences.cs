@@ -1,6 +1,7 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;
+using GentleBead.Core.Windows;
 
 namespace GentleBead.Core.Sheets;
 
@@ -16,6 +17,7 @@ internal static class Differences
         [PairRule.WireFirst] = "Wire first",
         [PairRule.VoltsFirst] = "Volts first",
         [PairRule.ChartFirst] = "Chart first",
+        [PairRule.LearnedFirst] = "Room first, by what was found here,",
     };
 
     private static readonly Dictionary<PositionRule, string> PositionWords = new()
@@ -26,7 +28,7 @@ internal static class Differences
     };
 
     /// <summary>Every difference worth telling.</summary>
-    public static IReadOnlyList<SchoolDifference> Of(Job job, School school, Current wanted, Current carried, Pairs.Found? set, Dials? dials, DoorChart? chart)
+    public static IReadOnlyList<SchoolDifference> Of(Job job, School school, Current wanted, Current carried, Pairs.Found? set, Dials? dials, DoorChart? chart, LearnedWindow? window)
     {
         var list = new List<SchoolDifference>(4);
         if (set is not null && job.Wire is { } wire)
@@ -34,7 +36,7 @@ internal static class Differences
             var arc = new WireArc(job.Process, wire, job.Gas);
             foreach (var (rule, words) in PairWords)
             {
-                if (rule == school.Pair || Pairs.Find(rule, job, arc, carried, school, dials, chart) is not { } other) continue;
+                if (rule == school.Pair || Pairs.Find(rule, job, arc, carried, school, dials, chart, window) is not { } other) continue;
                 var share = other.WireFeed / set.WireFeed - 1;
                 var volts = other.Volts.Aim.Volts - set.Volts.Aim.Volts;
                 if (Math.Abs(share) < WireShare && Math.Abs(volts) < Volts) continue;

@@ -1,12 +1,16 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;
+using GentleBead.Core.Windows;
 
 namespace GentleBead.Core.Sheets;
 
 /// <summary>From a current to the pair of wire feed speed and volts, by each school's way of finding it.</summary>
 internal static class Pairs
 {
+    // With less of its own than this, what the room has found is no reason to leave the textbook.
+    private const double LearnedEnough = 0.15;
+
     // Volts a person can set by hand where no machine is at hand.
     private const double HalfVolt = 0.5;
 
@@ -15,10 +19,11 @@ internal static class Pairs
     /// <param name="WireFeed">Wire feed speed.</param>
     /// <param name="Volts">Volts aimed at, with the smooth band.</param>
     /// <param name="Chart">The chart's words for it; null where the chart was not asked.</param>
-    public sealed record Found(Current Amps, WireFeedSpeed WireFeed, Window<Voltage> Volts, ChartPair? Chart);
+    /// <param name="Learned">The room's own window; null where it was not asked.</param>
+    public sealed record Found(Current Amps, WireFeedSpeed WireFeed, Window<Voltage> Volts, ChartPair? Chart, LearnedWindow? Learned = null);
 
     /// <summary>The pair by a rule; null when the rule needs a chart that does not speak of this job.</summary>
-    public static Found? Find(PairRule rule, Job job, WireArc arc, Current amps, School school, Dials? dials, DoorChart? chart)
+    public static Found? Find(PairRule rule, Job job, WireArc arc, Current amps, School school, Dials? dials, DoorChart? chart, LearnedWindow? window)
     {
         var feed = Rules.WireFeedFor(amps, arc);
         var band = Rules.SmoothBand(feed, arc);
@@ -37,6 +42,8 @@ internal static class Pairs
                 band = Rules.SmoothBand(pair.WireFeed, arc);
                 return new(Rules.AmpsFor(pair.WireFeed, arc), pair.WireFeed,
                     new Window<Voltage>(pair.Volts < band.Low ? pair.Volts : band.Low, pair.Volts, pair.Volts > band.High ? pair.Volts : band.High), pair);
+            case PairRule.LearnedFirst:
+                return window is null || window.Arc != arc || window.Weight() < LearnedEnough ? null : new(amps, feed, window.At(feed), null, window);
             default:
                 return new(amps, feed, band, null);
         }
@@ -60,6 +67,15 @@ internal static class Pairs
         }
         var voltLine = VoltLine.Of(arc.Process, wire);
         var gasVolts = VoltLine.GasVolts(arc.Process, arc.Gas);
+        if (found.Learned is { } learned)
+        {
+            var textbook = Rules.SmoothBand(found.WireFeed, arc);
+            reasons.Add(new("wireFeed", "Burn-off", $"{Show.Of(found.Amps)} with {wire.Name} {wire.Kind.Words()} wire", Show.Of(found.WireFeed), Source.CommonPractice, ["amps"]));
+            reasons.Add(new("volts", "What this room has found on this machine",
+                $"{learned.Sweeps} sweep {(learned.Sweeps == 1 ? "mark" : "marks")} and {learned.Beads} {(learned.Beads == 1 ? "bead" : "beads")}; the textbook says {Show.Of(textbook.Aim)}; {Show.Number(learned.Weight() * 100, "0")} % the room's own, give or take {Show.Number(learned.SureVolts(found.WireFeed), "0.0")} V",
+                BandWords(found.Volts), Source.Measured, ["amps", "wireFeed"]));
+            return;
+        }
         var gas = gasVolts == 0 ? "" : $"; {arc.Gas.Facts().Name} takes {(gasVolts > 0 ? "+" : "")}{Show.Number(gasVolts)} V";
         if (rule == PairRule.VoltsFirst)
         {

@@ -2,6 +2,7 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Safety;
 using GentleBead.Core.Stock;
+using GentleBead.Core.Windows;
 
 namespace GentleBead.Core.Sheets;
 
@@ -13,7 +14,8 @@ public static class Planner
     /// <param name="machine">The booth's machine; null for a sheet without marks.</param>
     /// <param name="school">The instructor's school; null for <see cref="School.Usual"/>.</param>
     /// <param name="chart">The machine's door chart for this wire, gas and process; null where there is none.</param>
-    public static SheetOutcome Plan(Job job, Machine? machine = null, School? school = null, DoorChart? chart = null)
+    /// <param name="window">What this room has found for this wire, gas and process on the machine; null where nothing was.</param>
+    public static SheetOutcome Plan(Job job, Machine? machine = null, School? school = null, DoorChart? chart = null, LearnedWindow? window = null)
     {
         school ??= School.Usual;
         if (job.CheckThickness() is { } outside) return outside;
@@ -52,11 +54,13 @@ public static class Planner
         {
             var arc = new WireArc(job.Process, wire.Wire, job.Gas);
             if (machine is not null && !Dials.TryFit(machine, out dials, out var uncalibrated)) cautions.Add(new($"No marks for {machine.Name}. {uncalibrated}", false));
-            found = Pairs.Find(school.Pair, job, arc, amps, school, dials, chart);
+            found = Pairs.Find(school.Pair, job, arc, amps, school, dials, chart, window);
             if (found is null)
             {
-                cautions.Add(new("No door chart here speaks of this plate, wire and gas: wire first instead.", false));
-                found = Pairs.Find(PairRule.WireFirst, job, arc, amps, school, dials, chart)!;
+                cautions.Add(new(school.Pair == PairRule.LearnedFirst
+                    ? "This room has found too little with this wire and gas on this machine: the textbook instead."
+                    : "No door chart here speaks of this plate, wire and gas: wire first instead.", false));
+                found = Pairs.Find(PairRule.WireFirst, job, arc, amps, school, dials, chart, window)!;
             }
             Pairs.Explain(found, school.Pair, arc, amps, reasons, cautions);
             amps = found.Amps;
@@ -75,6 +79,7 @@ public static class Planner
                 Inductance = SheetWords.Inductance(job, machine),
                 Marks = marks,
                 Band = Band(arc, wire),
+                LearnedBand = window is not null && window.Arc == arc ? [.. Band(arc, wire).Select(point => new BandPoint(point.WireFeed, window.At(point.WireFeed).Low, window.At(point.WireFeed).High))] : [],
                 Chart = found.Chart ?? (dials is not null && chart is not null && chart.Fits(job) ? chart.At(Amperes.SetThickness(job, school.Position).Set, dials) : null),
             };
         }
@@ -140,7 +145,7 @@ public static class Planner
             Program = program,
             Steps = SheetWords.Steps(job, machine, school, pair, tig, gasFlow, program),
             School = school,
-            Differences = Differences.Of(job, school, wanted, carried, found, dials, chart),
+            Differences = Differences.Of(job, school, wanted, carried, found, dials, chart, window),
             Mismatches = machine is null ? [] : Mismatches.Of(job, machine, tig?.Tungsten),
             Cautions = cautions,
             Reasons = reasons,

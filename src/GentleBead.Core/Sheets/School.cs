@@ -11,6 +11,9 @@ public enum PairRule
 
     /// <summary>The machine's own chart, between its steps, then tuned.</summary>
     ChartFirst,
+
+    /// <summary>Wire from thickness, then the volts this room has found for it on this machine.</summary>
+    LearnedFirst,
 }
 
 /// <summary>What is set out of flat and horizontal.</summary>

@@ -56,6 +56,9 @@ public sealed record PairSettings
     /// <summary>The smooth band for this arc over the plane, low to high current.</summary>
     public required IReadOnlyList<BandPoint> Band { get; init; }
 
+    /// <summary>The band as this room has found it on this machine; empty where nothing was found yet.</summary>
+    public required IReadOnlyList<BandPoint> LearnedBand { get; init; }
+
     /// <summary>What the machine's own door chart says for this plate; null without one.</summary>
     public required ChartPair? Chart { get; init; }
 }

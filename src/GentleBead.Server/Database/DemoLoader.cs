@@ -22,7 +22,7 @@ public static class DemoLoader
         var people = services.GetRequiredService<PeopleStore>();
         if (await people.SchoolAsync() is not null) return;
         // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut short.
-        await using (var clear = services.GetRequiredService<NpgsqlDataSource>().CreateCommand("truncate person, machine, booth, session, preset cascade"))
+        await using (var clear = services.GetRequiredService<NpgsqlDataSource>().CreateCommand("truncate person, machine, booth, session, preset, practice_tolerances cascade"))
         {
             await clear.ExecuteNonQueryAsync();
         }
@@ -63,15 +63,17 @@ public static class DemoLoader
             {
                 var sheet = new AssignedSheet(Guid.CreateVersion7(coupon.AssignedAt), session.Id, booths[coupon.Booth].Id, ids[coupon.Login], coupon.AssignedAt, coupon.Sheet);
                 await sheets.AddAsync(sheet, instructor);
+                BeadBefore? before = null;
                 foreach (var bead in coupon.Beads)
                 {
-                    var judgement = Judge.Of(coupon.Sheet, DemoSchool.Machines[coupon.Booth - 1].Machine, bead.Believed, bead.Evidence);
-                    await beads.AddAsync(new Bead(Guid.CreateVersion7(bead.At), sheet.Id, 0, bead.WireMark, bead.VoltMark, bead.Believed, bead.Evidence, judgement, bead.At), instructor);
+                    var judgement = Judge.Of(coupon.Sheet, DemoSchool.Machines[coupon.Booth - 1].Machine, bead.Believed, bead.Evidence, Circumstances.None with { Before = before });
+                    before = (await beads.AddAsync(new Bead(Guid.CreateVersion7(bead.At), sheet.Id, 0, bead.WireMark, bead.VoltMark, null, bead.Believed, null, bead.Evidence, judgement, null, bead.At), instructor)).AsBefore();
                 }
             }
         }
         await LoadShopAsync(services, booths, instructor, now);
         await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now);
+        await DemoFindingsLoader.LoadAsync(services, booths, ids, now);
         await people.NameDemoSchoolAsync(DemoSchool.Name);
     }
 

@@ -43,7 +43,12 @@ public static class QuantityJson
     /// <summary>Tells the OpenAPI document that quantities are numbers; their converters hide it.</summary>
     public static Task DescribeAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
     {
-        if (UnitOf(context.JsonTypeInfo.Type) is not null)
+        if (UnitOf(context.JsonTypeInfo.Type) is null) return Task.CompletedTask;
+        if (context.JsonTypeInfo.Kind == JsonTypeInfoKind.Enumerable)
+        {
+            schema.Items = new OpenApiSchema { Type = JsonSchemaType.Number, Format = "double" };
+        }
+        else
         {
             var nullable = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) is not null;
             schema.Type = nullable ? JsonSchemaType.Number | JsonSchemaType.Null : JsonSchemaType.Number;
@@ -63,7 +68,8 @@ public static class QuantityJson
         return Task.CompletedTask;
     }
 
-    private static string? UnitOf(Type type) => Units.GetValueOrDefault(Nullable.GetUnderlyingType(type) ?? type);
+    private static string? UnitOf(Type type) => Units.GetValueOrDefault(Nullable.GetUnderlyingType(type) ?? type)
+        ?? (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(IReadOnlyList<>) ? Units.GetValueOrDefault(type.GetGenericArguments()[0]) : null);
 
     private static void NameUnits(JsonTypeInfo type)
     {

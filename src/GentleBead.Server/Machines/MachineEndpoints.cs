@@ -127,7 +127,7 @@ public static class MachineEndpoints
         if (await machines.FindAsync(id) is not { } machine || (await sessions.BoothsAsync()).FirstOrDefault(booth => booth.MachineId == id) is not { } booth) return TypedResults.NotFound();
         var readings = await machines.ReadingsAsync(id);
         var laid = await LaidAsync(booth, sheets, beads);
-        var right = laid.Where(entry => entry.Bead.Judgement.Verdict == Verdict.Right).ToArray();
+        var right = laid.Where(entry => entry.Bead is { Used: not null } && entry.Bead.Standing() == Verdict.Right).ToArray();
         var charts = (await machines.ChartsAsync(id)).Select(entered => new ComparedChart(
             entered.Id, entered.Chart, entered.EnteredAt, entered.Chart.Compare(machine, [.. right.Where(entry => entered.Chart.Fits(entry.Job)).Select(AsRight)])));
         var bottle = await machines.BottleAsync(id);
@@ -140,7 +140,7 @@ public static class MachineEndpoints
             UpkeepOf(machine, await machines.UpkeepAsync(id), laid, clock),
             bottle is null ? null : new BottleState(bottle, Core.Calculators.Bottle.Litres(bottle.WaterL, bottle.Bar), Core.Calculators.Bottle.HoursLeft(bottle.WaterL, bottle.Bar, flow), flow)));
 
-        static RightBead AsRight((Job Job, Bead Bead) entry) => new(entry.Job.Thickness.Value, entry.Job.Joint.Facts().HeatFactor, entry.Bead.Used);
+        static RightBead AsRight((Job Job, Bead Bead) entry) => new(entry.Job.Thickness.Value, entry.Job.Joint.Facts().HeatFactor, entry.Bead.Used!);
     }
 
     private static async Task<IReadOnlyList<(Job Job, Bead Bead)>> LaidAsync(Booth booth, SheetStore sheets, BeadStore beads)

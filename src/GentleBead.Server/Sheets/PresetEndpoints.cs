@@ -23,7 +23,7 @@ public static class PresetEndpoints
     {
         var name = (request.Name ?? "").Trim();
         if (name.Length is 0 or > 60) return Problems.Field("name", "Name the preset, up to 60 letters.");
-        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(null, await people.SchoolOfAsync(user.Id()), []);
+        var (sheet, problems) = await (request.Job ?? JobRequest.Nothing).PlanAsync(null, await people.SchoolOfAsync(user.Id()), [], null);
         if (sheet is null) return Problems.Fields(problems);
         return TypedResults.Ok(await store.AddAsync(id, name, sheet, user.Id(), clock.GetUtcNow()));
     }

@@ -4,11 +4,13 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
+using GentleBead.Core.Windows;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
+using GentleBead.Server.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sheets;
@@ -21,7 +23,8 @@ public sealed record ComputeRequest(JobRequest Job, Guid? BoothId);
 /// <param name="SessionId">In which session.</param>
 /// <param name="BoothId">At which booth.</param>
 /// <param name="Overrule">Why it is given out although something on the machine does not fit; left out while all fits.</param>
-public sealed record AssignRequest(JobRequest Job, Guid SessionId, Guid BoothId, string? Overrule = null);
+/// <param name="Criteria">Whose limits its beads are measured by; left out, the room's own.</param>
+public sealed record AssignRequest(JobRequest Job, Guid SessionId, Guid BoothId, string? Overrule = null, CriteriaSet? Criteria = null);
 
 /// <summary>A wire as the lists show it.</summary>
 /// <param name="Wire">Which wire.</param>
@@ -56,12 +59,12 @@ public sealed record MyWork(int? BoothNumber, Guid? BoothId, Guid? SessionId, Co
 /// <param name="Number">Its number on the coupon.</param>
 /// <param name="Verdict">In one word.</param>
 /// <param name="Shape">Numbers for its glyph.</param>
-/// <param name="Used">The pair at the torch.</param>
+/// <param name="Used">The pair at the torch; null for TIG.</param>
 /// <param name="Next">The change that was advised after it; null when none was.</param>
-public sealed record RackBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings Used, string? Next)
+public sealed record RackBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings? Used, string? Next)
 {
     /// <summary>The rack's view of a recorded bead.</summary>
-    public static RackBead Of(Bead bead) => new(bead.Id, bead.Number, bead.Judgement.Verdict, bead.Judgement.Shape, bead.Used, bead.Judgement.Next?.Instruction);
+    public static RackBead Of(Bead bead) => new(bead.Id, bead.Number, bead.Standing(), bead.Judgement.Shape, bead.Used, bead.Judgement.Next?.Instruction);
 }
 
 /// <summary>A coupon on the rack.</summary>
@@ -89,17 +92,19 @@ public static class SheetEndpoints
         sheets.MapGet("/rack/{studentId:guid}", RackAsync).RequireAuthorization(Access.SignedIn);
     }
 
-    private static async Task<Results<Ok<Sheet>, ValidationProblem>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SessionStore sessions, MachineStore machines, PeopleStore people)
+    private static async Task<Results<Ok<Sheet>, ValidationProblem>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SessionStore sessions, MachineStore machines, PeopleStore people, RoomWindows windows)
     {
         Machine? machine = null;
+        Func<WireArc, Task<LearnedWindow?>>? learned = null;
         IReadOnlyList<DoorChart> charts = [];
         if (request.BoothId is { } boothId)
         {
             if (await sessions.BoothAsync(boothId) is not { } booth) return Problems.Field("boothId", "There is no such booth.");
             machine = await machines.FindAsync(booth.MachineId);
             charts = [.. (await machines.ChartsAsync(booth.MachineId)).Select(entered => entered.Chart)];
+            learned = arc => windows.OfAsync(booth.MachineId, arc);
         }
-        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(machine, await people.SchoolOfAsync(user.Id()), charts);
+        var (sheet, problems) = await (request.Job ?? JobRequest.Nothing).PlanAsync(machine, await people.SchoolOfAsync(user.Id()), charts, learned);
         return sheet is null ? Problems.Fields(problems) : TypedResults.Ok(sheet);
     }
 
@@ -115,21 +120,21 @@ public static class SheetEndpoints
     }
 
     private static async Task<Results<Ok<AssignedSheet>, ValidationProblem>> AssignAsync(
-        Guid id, AssignRequest request, ClaimsPrincipal user, SheetStore sheets, SessionStore sessions, MachineStore machines, PeopleStore people, TimeProvider clock)
+        Guid id, AssignRequest request, ClaimsPrincipal user, SheetStore sheets, SessionStore sessions, MachineStore machines, PeopleStore people, RoomWindows windows, TimeProvider clock)
     {
         if (await sheets.FindAsync(id) is { } stored) return TypedResults.Ok(stored);
         if (await sessions.BoothAsync(request.BoothId) is not { } booth) return Problems.Field("boothId", "There is no such booth.");
         var place = (await sessions.PlacesAsync(request.SessionId)).FirstOrDefault(place => place.BoothId == booth.Id);
         if (place is null) return Problems.Field("boothId", $"Nobody stands at booth {booth.Number}. Put a student there first.");
         var charts = (await machines.ChartsAsync(booth.MachineId)).Select(entered => entered.Chart).ToArray();
-        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(await machines.FindAsync(booth.MachineId), await people.SchoolOfAsync(user.Id()), charts);
+        var (sheet, problems) = await (request.Job ?? JobRequest.Nothing).PlanAsync(await machines.FindAsync(booth.MachineId), await people.SchoolOfAsync(user.Id()), charts, arc => windows.OfAsync(booth.MachineId, arc));
         if (sheet is null) return Problems.Fields(problems);
         var overrule = (request.Overrule ?? "").Trim();
         if (sheet.Mismatches.Count > 0 && overrule.Length is 0 or > 200)
         {
             return Problems.Field("overrule", $"The machine does not fit this sheet: {string.Join(", ", sheet.Mismatches.Select(mismatch => mismatch.Part))}. Mend it, or say in up to 200 letters why it may stay.");
         }
-        await sheets.AddAsync(new AssignedSheet(id, request.SessionId, booth.Id, place.StudentId, clock.GetUtcNow(), sheet, sheet.Mismatches.Count > 0 ? overrule : null), user.Id());
+        await sheets.AddAsync(new AssignedSheet(id, request.SessionId, booth.Id, place.StudentId, clock.GetUtcNow(), sheet, sheet.Mismatches.Count > 0 ? overrule : null, request.Criteria ?? CriteriaSet.Practice), user.Id());
         return TypedResults.Ok((await sheets.FindAsync(id))!);
     }
 

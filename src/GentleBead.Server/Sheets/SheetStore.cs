@@ -1,5 +1,7 @@
 using Dapper;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using Npgsql;
 
@@ -13,12 +15,14 @@ namespace GentleBead.Server.Sheets;
 /// <param name="AssignedAt">When.</param>
 /// <param name="Body">The sheet as it was computed that day.</param>
 /// <param name="Overrule">Why it was given out although something on the machine did not fit; null when all did.</param>
-public sealed record AssignedSheet(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTimeOffset AssignedAt, Sheet Body, string? Overrule = null);
+/// <param name="Criteria">Whose limits its beads are measured by.</param>
+public sealed record AssignedSheet(
+    Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTimeOffset AssignedAt, Sheet Body, string? Overrule = null, CriteriaSet Criteria = CriteriaSet.Practice);
 
 /// <summary>Assigned sheets in the database. They are only added to.</summary>
 public sealed class SheetStore(NpgsqlDataSource database)
 {
-    private const string Columns = "id, session_id as \"SessionId\", booth_id as \"BoothId\", student_id as \"StudentId\", assigned_at as \"AssignedAt\", body, overrule";
+    private const string Columns = "id, session_id as \"SessionId\", booth_id as \"BoothId\", student_id as \"StudentId\", assigned_at as \"AssignedAt\", body, overrule, criteria";
 
     /// <summary>Adds a sheet; the same id again changes nothing.</summary>
     public async Task AddAsync(AssignedSheet sheet, Guid assignedBy)
@@ -27,8 +31,8 @@ public sealed class SheetStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at, overrule)
-            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, @AssignedAt, @Overrule)
+            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at, overrule, criteria)
+            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, @AssignedAt, @Overrule, @criteria)
             on conflict (id) do nothing
             """,
             new
@@ -43,6 +47,7 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 position = Words.Of(job.Position),
                 wire = job.Wire is { } wire ? Words.Of(wire) : null,
                 sheet.Overrule,
+                criteria = Words.Of(sheet.Criteria),
                 body = new Jsonb<Sheet>(sheet.Body),
                 rulesVersion = sheet.Body.RulesVersion,
                 assignedBy,
@@ -88,8 +93,31 @@ public sealed class SheetStore(NpgsqlDataSource database)
         return (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} from sheet where student_id = @studentId order by assigned_at desc limit 1", new { studentId }))?.Sheet;
     }
 
-    private sealed record Row(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTime AssignedAt, string Body, string? Overrule)
+    /// <summary>Every sheet a student was given, newest first, by id alone.</summary>
+    public async Task<IReadOnlyList<Guid>> IdsOfStudentAsync(Guid studentId)
     {
-        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule);
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<Guid>("select id from sheet where student_id = @studentId order by assigned_at desc limit 200", new { studentId })];
+    }
+
+    /// <summary>The sheets given out at a booth, newest first, by id alone.</summary>
+    public async Task<IReadOnlyList<Guid>> IdsOfBoothAsync(Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<Guid>("select id from sheet where booth_id = @boothId order by assigned_at desc limit 200", new { boothId })];
+    }
+
+    /// <summary>Process, wire and gas of the fed-wire sheets given out at a booth, the newest thousand.</summary>
+    public async Task<IReadOnlyDictionary<Guid, WireArc>> ArcsOfBoothAsync(Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<(Guid Id, string Process, string Wire, string Gas)>(
+            "select id, body #>> '{job,process}', wire, body #>> '{job,gas}' from sheet where booth_id = @boothId and wire is not null order by assigned_at desc limit 1000", new { boothId });
+        return rows.ToDictionary(row => row.Id, row => new WireArc(Words.Read<Process>(row.Process), Words.Read<Wire>(row.Wire), Words.Read<Gas>(row.Gas)));
+    }
+
+    private sealed record Row(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTime AssignedAt, string Body, string? Overrule, string Criteria)
+    {
+        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, Words.Read<CriteriaSet>(Criteria));
     }
 }

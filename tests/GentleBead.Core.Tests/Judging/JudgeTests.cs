@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Judging;
 
@@ -84,8 +85,8 @@ public class JudgeTests
     [Fact]
     public void An_unmarked_back_on_thick_plate_proves_nothing()
     {
-        var sheet = Room.Sheet("6", wire: Core.Stock.Wire.Solid12);
-        var judgement = Judge.Of(sheet, Room.Digital, new(sheet.RequirePair().WireFeed, sheet.RequirePair().Volts.Aim), Good with { Penetration = Penetration.NoneSeen });
+        var sheet = Room.Sheet("6", wire: Wire.Solid12);
+        var judgement = Judge.Of(sheet, Room.Digital, new Settings(sheet.RequirePair().WireFeed, sheet.RequirePair().Volts.Aim), Good with { Penetration = Penetration.NoneSeen });
         Assert.Equal(Verdict.Open, judgement.Verdict);
         Assert.Contains(judgement.StillUnknown, text => text.Contains("etch", StringComparison.Ordinal));
     }
@@ -103,7 +104,7 @@ public class JudgeTests
     public void One_change_in_the_marks_of_a_knob_and_taps()
     {
         // Knob 47 is 7.1 m/min, 140 A: band 19 to 21 V, aim 20. Tap 4 gives 18 V, tap 5 19.2, tap 6 20.4.
-        var next = Of(new(T.Pair!.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
+        var next = Of(new Settings(T.Pair!.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.Equal(ChangeKind.VoltsUp, next.Kind);
         Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", next.Instruction);
         Assert.Equal((47, 6), (next.WireMark, next.VoltMark));
@@ -129,7 +130,17 @@ public class JudgeTests
     [Fact]
     public void Every_cause_has_words_weights_and_a_change_that_can_be_said()
     {
-        Assert.Equal(Enum.GetValues<Cause>().Order(), Causes.Table.Select(row => row.Cause).Order());
+        Assert.Equal(Enum.GetValues<Cause>().Order(), Causes.Table.Concat(TigCauses.Table).Select(row => row.Cause).Distinct().Order());
+        var tig = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon)));
+        foreach (var row in TigCauses.Table)
+        {
+            foreach (var machine in new[] { Room.Digital, Room.Digital with { AmpControl = Room.Amps } })
+            {
+                var next = NextChanges.For(row.Cause, tig, machine, tig.Amps);
+                Assert.Equal(row.Change, next.Kind);
+                Assert.EndsWith(".", next.Instruction, StringComparison.Ordinal);
+            }
+        }
         foreach (var row in Causes.Table)
         {
             Assert.Contains(row.Weights.Values, weight => weight > 0);
@@ -154,6 +165,12 @@ public class JudgeTests
         Check<Ripple>(value => new(Ripple: value), "Ripple");
         Check<Fault>(value => new(Faults: [value]), "");
         Check<Penetration>(value => new(Penetration: value), "", ("NoneSeen", "NothingBehind"));
+        Check<Feel>(value => new(Feel: value), "", ("Steady", "FeelSteady"));
+        Check<PlateWarmth>(value => new(Plate: value), "Plate");
+        Check<Tungsten>(value => new(Tungsten: value), "Tungsten");
+        Check<TintColour>(value => new(Colour: value), "Colour");
+        Check<Puddle>(value => new(Puddle: value), "Puddle");
+        Check<Soot>(value => new(Soot: value), "Soot");
 
         static void Check<TSeen>(Func<TSeen, Evidence> note, string prefix, params (string Seen, string Sign)[] renamed)
             where TSeen : struct, Enum

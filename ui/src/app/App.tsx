@@ -1,6 +1,7 @@
 import { Button, Loader } from '@mantine/core';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { BenchPage } from '../features/beads/BenchPage';
+import { MacroPage } from '../features/beads/MacroPage';
 import { ChecksPage } from '../features/checks/ChecksPage';
 import { KeptPage } from '../features/kept/KeptPage';
 import { MachinePage } from '../features/machines/MachinePage';
@@ -13,6 +14,11 @@ import { CardPage } from '../features/sheets/CardPage';
 import { MyWorkPage } from '../features/sheets/MyWorkPage';
 import { RackPage } from '../features/sheets/RackPage';
 import { SheetPage } from '../features/sheets/SheetPage';
+import { BoothTestPage } from '../features/testWelds/BoothTestPage';
+import { TestWeldPage } from '../features/testWelds/TestWeldPage';
+import { SweepPage } from '../features/trials/SweepPage';
+import { TrialPage } from '../features/trials/TrialPage';
+import { TrialsPage } from '../features/trials/TrialsPage';
 import { Trouble } from '../shared/Trouble';
 import { Shell } from './Shell';
 
@@ -32,8 +38,14 @@ export function App() {
                 <Route index element={<SheetPage />} />
                 <Route path="checks" element={<ChecksPage />} />
                 <Route path="bench" element={<BenchPage />} />
+                <Route path="trials" element={<TrialsPage />} />
+                <Route path="trials/:trialId" element={<TrialPage />} />
+                <Route path="sweep" element={<SweepPage />} />
+                <Route path="test" element={<BoothTestPage />} />
                 <Route path="card" element={<CardPage />} />
               </Route>
+              <Route path="beads/:beadId/macro/:pictureId" element={<MacroPage />} />
+              <Route path="test-welds/:testId" element={<TestWeldPage />} />
               <Route path="students/:studentId" element={<RackPage />} />
               <Route path="shop" element={<ShopPage />} />
               <Route path="machines/:machineId" element={<MachinePage />} />
@@ -42,6 +54,7 @@ export function App() {
           ) : (
             <>
               <Route index element={<MyWorkPage />} />
+              <Route path="test-welds/:testId" element={<TestWeldPage />} />
               <Route path="kept" element={<KeptPage />} />
             </>
           )}

@@ -101,7 +101,12 @@ export const wireName = (wire: Schemas['Wire'] | null | undefined) =>
 export const schools = {
   pair: {
     title: 'The pair',
-    words: { wireFirst: 'Wire first', voltsFirst: 'Volts first', chartFirst: 'Chart first' },
+    words: {
+      wireFirst: 'Wire first',
+      voltsFirst: 'Volts first',
+      chartFirst: 'Chart first',
+      learnedFirst: 'Room first',
+    },
   },
   position: {
     title: 'Vertical and overhead',
@@ -146,7 +151,7 @@ export const sources: Words<Schemas['Source']> = {
   measured: 'Measured on this machine',
 };
 
-/** The evidence an instructor notes, in the order heads turn: hear it, look along it, turn it over. */
+/** The evidence an instructor notes, in the order heads turn: hear it, feel it, look along it, turn it over. */
 export const evidence = {
   sound: {
     title: 'Sound',
@@ -156,6 +161,16 @@ export const evidence = {
       popping: 'Popping, stubbing',
       rattle: 'Rattle',
       sputter: 'Sputter',
+    },
+  },
+  feel: {
+    title: 'Feel',
+    words: {
+      steady: 'Steady',
+      pushedBack: 'Pushed back',
+      longArc: 'Long soft arc',
+      runny: 'Runny puddle',
+      jerky: 'Jerky',
     },
   },
   profile: {
@@ -177,8 +192,34 @@ export const evidence = {
   },
   spatter: { title: 'Spatter', words: { little: 'Little', fine: 'Fine', big: 'Big beads' } },
   ripple: { title: 'Ripples', words: { even: 'Even', uneven: 'Uneven', stretched: 'Drawn out' } },
+  plate: { title: 'Plate before it', words: { cold: 'Cold', warm: 'Warm', hot: 'Hot' } },
+  tungsten: {
+    title: 'Tungsten',
+    words: { pointed: 'As ground', balled: 'Balled', burntBack: 'Burnt back', dipped: 'Dipped' },
+  },
+  colour: {
+    title: 'Colour of the tint',
+    words: { silver: 'Silver', straw: 'Straw', purple: 'Purple', blue: 'Blue', grey: 'Grey, sugared' },
+  },
+  puddle: { title: 'Puddle', words: { clear: 'Clear', specks: 'Specks', skin: 'Skin' } },
+  soot: { title: 'Soot', words: { none: 'None', brushesOff: 'Brushes off', stays: 'Stays' } },
 } satisfies {
-  [K in 'sound' | 'profile' | 'toes' | 'tint' | 'penetration' | 'spatter' | 'ripple']: {
+  [
+    K in
+      | 'sound'
+      | 'feel'
+      | 'profile'
+      | 'toes'
+      | 'tint'
+      | 'penetration'
+      | 'spatter'
+      | 'ripple'
+      | 'plate'
+      | 'tungsten'
+      | 'colour'
+      | 'puddle'
+      | 'soot'
+  ]: {
     title: string;
     words: Words<NonNullable<Schemas['Evidence'][K]>>;
   };
@@ -189,4 +230,51 @@ export const faults: Words<Schemas['Fault']> = {
   hole: 'Burnt through',
   unequalLegs: 'Legs unequal',
   crack: 'Crack',
+  openCrater: 'Open crater',
+  slagTrapped: 'Slag trapped',
+};
+
+/** What a TIG arc can be heard to do. */
+export const tigSounds: Partial<Words<Schemas['Sound']>> = {
+  evenCrackle: 'Steady',
+  sputter: 'Sputter',
+  hiss: 'Loud hiss',
+};
+
+export const strengths: Words<Schemas['Strength']> = { slight: 'A touch', plain: 'Plain', strong: 'Bad' };
+
+export const standings: Words<Schemas['Standing']> = { right: 'Right', off: 'Off', notKnown: 'Not known' };
+
+export const matches: Words<Schemas['Match']> = {
+  agrees: 'seen so',
+  contradicts: 'seen otherwise',
+  notSeen: 'not looked at',
+};
+
+export const criteria: Words<Schemas['Criterion']> = {
+  scope: 'Scope',
+  cracks: 'Cracks',
+  burnThrough: 'Burn-through',
+  fusion: 'Fusion',
+  crater: 'Crater',
+  undercut: 'Undercut',
+  porosity: 'Porosity',
+  convexity: 'Convexity',
+  reinforcement: 'Reinforcement',
+  excessPenetration: 'Excess penetration',
+  unequalLegs: 'Unequal legs',
+  throat: 'Throat',
+  size: 'Size',
+  travel: 'Travel speed',
+};
+
+export const trialKinds: Words<Schemas['TrialKind']> = {
+  wireLadder: 'Wire ladder',
+  voltLadder: 'Volts ladder',
+  oneVariable: 'One thing alone',
+  staircase: 'Voltage staircase',
+  setOfThree: 'Set of three',
+  jointTransfer: 'Joint transfer',
+  positionPair: 'Position pair',
+  ampsLadder: 'Amps ladder',
 };

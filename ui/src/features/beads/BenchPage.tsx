@@ -2,21 +2,19 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
-import { VerdictReasons, VerdictSummary } from '../judging/VerdictPanel';
-import { useBoothData } from '../sessions/BoothFrame';
 import { useSheetAtHand } from '../calculators/sheetAtHand';
-import { KeepButton } from '../kept/KeepButton';
+import { VerdictSummary } from '../judging/VerdictPanel';
+import { useBoothData } from '../sessions/BoothFrame';
 import { SettingsPlane } from '../sheets/SettingsPlane';
-import { jobLine, SheetView, withLine } from '../sheets/SheetView';
+import { jobLine } from '../sheets/SheetView';
+import { BeadDetail } from './BeadDetail';
 import { CaptureForm } from './CaptureForm';
-import { asLaid, CouponPlate } from './CouponPlate';
-import { useWithdraw } from './useBeads';
+import { asLaid, asMarks, CouponPlate } from './CouponPlate';
 
 /** Record a bead, read its verdict, record the next. */
 export function BenchPage() {
   const { booth, machine, coupon } = useBoothData();
   const [chosen, setChosen] = useState<string>();
-  const withdraw = useWithdraw();
   useSheetAtHand(coupon?.sheet.body);
   if (!coupon) {
     return (
@@ -30,14 +28,13 @@ export function BenchPage() {
   }
   const { sheet, beads } = coupon;
   const { job } = sheet.body;
-  if (!sheet.body.pair) return <TigBench machineId={booth.machineId} machine={machine} sheet={sheet} />;
   const last = beads.at(-1);
   const shown: Schemas['Bead'] | undefined = beads.find((bead) => bead.id === chosen) ?? last;
   return (
     <div className="bench">
       {shown && (
         <section className="panel bench-verdict" aria-label="Verdict">
-          <VerdictSummary number={shown.number} judgement={shown.judgement} />
+          <VerdictSummary number={shown.number} judgement={shown.judgement} ruled={shown.ruled} />
         </section>
       )}
       <CaptureForm
@@ -53,57 +50,20 @@ export function BenchPage() {
       />
       <div className="stack bench-rest">
         {shown && (
-          <section className="panel" aria-label="Why">
-            <VerdictReasons judgement={shown.judgement} />
-            <div className="row">
-              <KeepButton key={shown.id} machineId={booth.machineId} sheet={sheet} bead={shown} />
-              <Button
-                variant="default"
-                size="md"
-                loading={withdraw.isPending}
-                onClick={() => withdraw.mutate({ bead: shown, withdrawn: true })}
-              >
-                Withdraw bead {shown.number}
-              </Button>
-            </div>
-          </section>
+          <BeadDetail key={shown.id} bead={shown} sheet={sheet} machineId={booth.machineId} mayWrite />
         )}
         <section className="panel" aria-label="Coupon">
           <h2>
             Coupon <span className="quiet">{jobLine(job)}</span>
           </h2>
-          <CouponPlate joint={job.joint} beads={beads.map(asLaid)} chosen={shown?.id} onChoose={setChosen} />
+          <CouponPlate beads={beads.map(asLaid)} chosen={shown?.id} onChoose={setChosen} />
         </section>
-        <section className="panel" aria-label="Settings plane">
-          <SettingsPlane pair={sheet.body.pair} beads={beads.map(asLaid)} />
-        </section>
+        {sheet.body.pair && (
+          <section className="panel" aria-label="Settings plane">
+            <SettingsPlane pair={sheet.body.pair} beads={asMarks(beads)} />
+          </section>
+        )}
       </div>
-    </div>
-  );
-}
-
-/** The bench of a TIG sheet: its settings at hand, and a way to keep them; its beads cannot be judged yet. */
-function TigBench(props: {
-  machineId: string;
-  machine: Schemas['Machine'];
-  sheet: Schemas['AssignedSheet'];
-}) {
-  const { body } = props.sheet;
-  return (
-    <div className="stack">
-      <section className="panel" aria-label="Settings sheet">
-        <h2>
-          {jobLine(body.job)} <span className="quiet">{body.positionName}</span>
-        </h2>
-        <p className="quiet with-line">{withLine(body)}</p>
-        <SheetView sheet={body} machine={props.machine} />
-      </section>
-      <section className="panel stack">
-        <p>TIG beads are not judged here yet: judge by eye, and keep the setting when it worked.</p>
-        <div className="row">
-          <KeepButton machineId={props.machineId} sheet={props.sheet} />
-        </div>
-      </section>
     </div>
   );
 }

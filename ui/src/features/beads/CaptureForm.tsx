@@ -1,64 +1,46 @@
-import { Button, NumberInput } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { useHotkeys, useSessionStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { Refused, type Schemas } from '../../shared/api/client';
-import { Choice } from '../../shared/Choice';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
-import { faults as faultWords, evidence as groups } from '../../shared/words';
+import { EvidenceFields } from './EvidenceFields';
+import { type EvidenceDraft, nothingNoted, toEvidence } from './evidenceDraft';
 import { SettingUsed, type Used } from './SettingUsed';
 import { useRecord } from './useBeads';
 
-/** Evidence with every aspect said or left open. */
-type Evidence = { [K in keyof Required<Schemas['Evidence']>]: Exclude<Schemas['Evidence'][K], undefined> } & {
-  faults: Schemas['Fault'][];
-};
-type Seen = keyof typeof groups;
-
-const nothingSeen: Evidence = {
-  sound: null,
-  profile: null,
-  toes: null,
-  tint: null,
-  spatter: null,
-  ripple: null,
-  faults: [],
-  penetration: null,
-  beadSizeMm: null,
-  stickOutMm: null,
-};
-
-/** One tap for a look that is right all round; the far side still has to be turned over. */
-const goodLook: Partial<Evidence> = {
-  profile: 'slightlyConvex',
-  toes: 'blended',
-  tint: 'even',
-  spatter: 'little',
-  ripple: 'even',
-};
+/** A step of a trial that the next bead is laid for. */
+export interface Laying {
+  trialId: string;
+  step: Schemas['TrialStep'];
+}
 
 /** What was set, heard and seen: big keys, most telling first. */
 export function CaptureForm(props: {
   sheet: Schemas['AssignedSheet'];
   machine: Schemas['Machine'];
   last: Schemas['Bead'] | undefined;
+  laying?: Laying | undefined;
   onRecorded: (bead: Schemas['Bead']) => void;
 }) {
-  const { sheet, machine } = props;
-  const { per, unit } = useUnits();
+  const { machine, laying } = props;
+  const { sheet } = props;
+  const body = laying?.step.sheet ?? sheet.body;
+  const { per } = useUnits();
+  const fresh = (last: Schemas['Bead'] | undefined) => freshDraft(body, last, laying?.step);
   // Kept for this tab, so that a reload or a wrong key loses nothing.
   const [draft, setDraft] = useSessionStorage<Draft>({
-    key: `bead-draft-${sheet.id}`,
-    defaultValue: freshDraft(sheet.body, props.last),
+    key: laying ? `trial-draft-${laying.trialId}-${laying.step.number}` : `bead-draft-${sheet.id}`,
+    defaultValue: fresh(props.last),
     getInitialValueInEffect: false,
   });
   const change = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
-  const set = (part: Partial<Evidence>) =>
-    setDraft((before) => ({ ...before, seen: { ...before.seen, ...part } }));
-  const { wire, volt, seen } = draft;
+  const note = (part: Partial<EvidenceDraft>) =>
+    setDraft((before) => ({ ...before, noted: { ...before.noted, ...part } }));
+  const { wire, volt, amp, noted } = draft;
   const record = useRecord((bead) => {
-    setDraft(freshDraft(sheet.body, bead));
+    setDraft(fresh(bead));
     props.onRecorded(bead);
   });
   // The message stands where the mistake was made: bring it into sight.
@@ -66,25 +48,29 @@ export function CaptureForm(props: {
   useEffect(() => {
     if (record.isError) form.current?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
   }, [record.isError]);
-  const mm = (value: number | string) => (value === '' ? null : Number(value) / per('length'));
+  const tungsten = body.tig !== null;
   const send = () => {
     if (record.isPending) return;
     record.mutate({
       id: draft.id,
       body: {
         sheetId: sheet.id,
-        wireMark: wire.by === 'mark' ? number(wire.value) : null,
-        voltMark: volt.by === 'mark' ? number(volt.value) : null,
-        wireFeedMPerMin: wire.by === 'measured' ? scaled(wire.value, per('wireFeed')) : null,
-        volts: volt.by === 'measured' ? number(volt.value) : null,
-        evidence: { ...seen, beadSizeMm: mm(draft.size), stickOutMm: mm(draft.stickOut) },
+        wireMark: !tungsten && wire.by === 'mark' ? number(wire.value) : null,
+        voltMark: !tungsten && volt.by === 'mark' ? number(volt.value) : null,
+        ampMark: tungsten && amp.by === 'mark' ? number(amp.value) : null,
+        wireFeedMPerMin: !tungsten && wire.by === 'measured' ? scaled(wire.value, per('wireFeed')) : null,
+        volts: !tungsten && volt.by === 'measured' ? number(volt.value) : null,
+        amps: tungsten && amp.by === 'measured' ? number(amp.value) : null,
+        evidence: toEvidence(noted, per),
+        trial: laying
+          ? { trialId: laying.trialId, step: laying.step.number, freshPiece: draft.freshPiece }
+          : null,
       },
     });
   };
   useHotkeys([['mod+Enter', send]], []);
   const fields = record.error instanceof Refused ? record.error.fields : {};
-  const { wireControl, voltControl } = machine;
-  if (!wireControl || !voltControl) return <p className="panel">This machine feeds no wire.</p>;
+  const { wireControl, voltControl, ampControl } = machine;
   return (
     <form
       ref={form}
@@ -96,80 +82,52 @@ export function CaptureForm(props: {
       }}
     >
       <h2>
-        Bead {(props.last?.number ?? 0) + 1} <span className="quiet">as it was really welded</span>
+        {laying
+          ? `Step ${laying.step.number}: ${laying.step.title}`
+          : `Bead ${(props.last?.number ?? 0) + 1}`}{' '}
+        <span className="quiet">as it was really welded</span>
       </h2>
       <div className="settings-used">
-        <SettingUsed
-          title="Wire"
-          control={wireControl}
-          kind="wireFeed"
-          used={wire}
-          onChange={(used) => change({ wire: used })}
-          error={fields.wireMark ?? fields.wireFeedMPerMin}
-        />
-        <SettingUsed
-          title="Volts"
-          control={voltControl}
-          kind="volts"
-          used={volt}
-          onChange={(used) => change({ volt: used })}
-          error={fields.voltMark ?? fields.volts}
-        />
+        {!tungsten && wireControl && voltControl && (
+          <>
+            <SettingUsed
+              title="Wire"
+              control={wireControl}
+              kind="wireFeed"
+              used={wire}
+              onChange={(used) => change({ wire: used })}
+              error={fields.wireMark ?? fields.wireFeedMPerMin}
+            />
+            <SettingUsed
+              title="Volts"
+              control={voltControl}
+              kind="volts"
+              used={volt}
+              onChange={(used) => change({ volt: used })}
+              error={fields.voltMark ?? fields.volts}
+            />
+          </>
+        )}
+        {tungsten && ampControl && (
+          <SettingUsed
+            title="Amps"
+            control={ampControl}
+            kind="amps"
+            used={amp}
+            onChange={(used) => change({ amp: used })}
+            error={fields.ampMark ?? fields.amps}
+          />
+        )}
       </div>
-      <Group of="sound" seen={seen} set={set} />
-      <button type="button" className="good-look" onClick={() => set(goodLook)}>
-        Looks right all round
-      </button>
-      {(['profile', 'toes', 'tint', 'penetration', 'ripple', 'spatter'] as const).map((of) => (
-        <Group key={of} of={of} seen={seen} set={set} />
-      ))}
-      <fieldset className="choice">
-        <legend>Faults</legend>
-        <div className="choice-keys">
-          {(Object.entries(faultWords) as [Schemas['Fault'], string][]).map(([fault, word]) => (
-            <button
-              key={fault}
-              type="button"
-              aria-pressed={seen.faults.includes(fault)}
-              onClick={() =>
-                set({
-                  faults: seen.faults.includes(fault)
-                    ? seen.faults.filter((other) => other !== fault)
-                    : [...seen.faults, fault],
-                })
-              }
-            >
-              {word}
-            </button>
-          ))}
-        </div>
-      </fieldset>
-      <div className="measured">
-        <NumberInput
-          label={
-            { leg: 'Leg, if measured', width: 'Width, if measured', hole: 'Hole, if measured' }[
-              sheet.body.beadMeasure
-            ]
-          }
+      {laying && (
+        <Checkbox
           size="lg"
-          hideControls
-          allowedDecimalSeparators={['.', ',']}
-          suffix={` ${unit('length')}`}
-          value={draft.size}
-          onChange={(size) => change({ size })}
-          error={fields['evidence.beadSizeMm']}
+          label="On a fresh piece, or quenched and dried"
+          checked={draft.freshPiece}
+          onChange={(event) => change({ freshPiece: event.currentTarget.checked })}
         />
-        <NumberInput
-          label="Stick-out, if measured"
-          size="lg"
-          hideControls
-          allowedDecimalSeparators={['.', ',']}
-          suffix={` ${unit('length')}`}
-          value={draft.stickOut}
-          onChange={(stickOut) => change({ stickOut })}
-          error={fields['evidence.stickOutMm']}
-        />
-      </div>
+      )}
+      <EvidenceFields key={draft.id} sheet={body} draft={noted} change={note} fields={fields} />
       <div className="record-bar">
         {record.isError && (
           <Trouble
@@ -188,38 +146,35 @@ export function CaptureForm(props: {
   );
 }
 
-function Group({ of, seen, set }: { of: Seen; seen: Evidence; set: (change: Partial<Evidence>) => void }) {
-  return (
-    <Choice<string>
-      title={groups[of].title}
-      words={groups[of].words}
-      value={seen[of]}
-      onChange={(value) => set({ [of]: value })}
-      optional
-    />
-  );
-}
-
 /** A bead not yet recorded; it has its id already, so that a double tap or a retry makes one bead. */
 interface Draft {
   id: string;
   wire: Used;
   volt: Used;
-  seen: Evidence;
-  size: number | string;
-  stickOut: number | string;
+  amp: Used;
+  freshPiece: boolean;
+  noted: EvidenceDraft;
 }
 
-/** Nothing seen yet; the controls as last advised, else as last used, else as the sheet says. */
-function freshDraft(sheet: Schemas['Sheet'], last: Schemas['Bead'] | undefined): Draft {
-  const next = last?.judgement.next;
+/** Nothing seen yet; the controls as the trial wants them, else as last advised, as last used, as the sheet says. */
+function freshDraft(
+  sheet: Schemas['Sheet'],
+  last: Schemas['Bead'] | undefined,
+  step: Schemas['TrialStep'] | undefined,
+): Draft {
+  const next = step ?? last?.judgement.next;
+  const before = step ? undefined : last;
+  const mark = (...marks: (number | null | undefined)[]): Used => ({
+    by: 'mark',
+    value: marks.find((one) => one !== null && one !== undefined) ?? '',
+  });
   return {
     id: newId(),
-    wire: { by: 'mark', value: next?.wireMark ?? last?.wireMark ?? sheet.pair?.marks?.wire.mark ?? '' },
-    volt: { by: 'mark', value: next?.voltMark ?? last?.voltMark ?? sheet.pair?.marks?.volt.mark ?? '' },
-    seen: nothingSeen,
-    size: '',
-    stickOut: '',
+    wire: mark(next?.wireMark, before?.wireMark, sheet.pair?.marks?.wire.mark),
+    volt: mark(next?.voltMark, before?.voltMark, sheet.pair?.marks?.volt.mark),
+    amp: mark(next?.ampMark, before?.ampMark, sheet.tig?.mark?.mark),
+    freshPiece: true,
+    noted: nothingNoted,
   };
 }
 

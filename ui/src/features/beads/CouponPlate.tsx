@@ -8,7 +8,6 @@ type Laid = { id: string; number: number; verdict: Schemas['Verdict']; shape: Sc
 
 /** A coupon with its beads in the order they were laid. */
 export function CouponPlate(props: {
-  joint: Schemas['Joint'];
   beads: Laid[];
   chosen?: string | undefined;
   onChoose?: (id: string) => void;
@@ -22,7 +21,7 @@ export function CouponPlate(props: {
             <span className="bead-number">{bead.number}</span>
             <BeadGlyph
               shape={bead.shape}
-              joint={props.joint}
+              joint={bead.shape.joint}
               title={`Bead ${bead.number}, ${verdicts[bead.verdict]}, ${bead.shape.widthMm.toFixed(1)} mm wide`}
             />
             <VerdictMark verdict={bead.verdict} />
@@ -53,7 +52,14 @@ export function CouponPlate(props: {
 export const asLaid = (bead: Schemas['Bead']) => ({
   id: bead.id,
   number: bead.number,
-  verdict: bead.judgement.verdict,
+  verdict: bead.ruled ?? bead.judgement.verdict,
   shape: bead.judgement.shape,
-  used: bead.used,
 });
+
+/** Recorded beads as marks on the settings plane; a TIG bead has no place there. */
+export const asMarks = (beads: Schemas['Bead'][]) =>
+  beads.flatMap((bead) =>
+    bead.used
+      ? [{ number: bead.number, verdict: bead.ruled ?? bead.judgement.verdict, used: bead.used }]
+      : [],
+  );

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 
@@ -11,6 +11,32 @@ export function useRecord(onRecorded: (bead: Schemas['Bead']) => void) {
     onSuccess: async (bead) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
       onRecorded(bead);
+    },
+  });
+}
+
+/** Everything kept of one bead. */
+export const useBeadFile = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['room', 'bead-file', id],
+    queryFn: () => answer(api.GET('/api/beads/{id}/file', { params: { path: { id: id ?? '' } } })),
+    enabled: id !== undefined,
+  });
+
+/** Looks at a bead again: all its evidence, as it now stands. */
+export function useLook(onLooked: () => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (look: { id: string; beadId: string; evidence: Schemas['Evidence'] }) =>
+      answer(
+        api.PUT('/api/beads/{id}/looks/{lookId}', {
+          params: { path: { id: look.beadId, lookId: look.id } },
+          body: { evidence: look.evidence },
+        }),
+      ),
+    onSuccess: async () => {
+      onLooked();
+      await queries.invalidateQueries({ queryKey: ['room'] });
     },
   });
 }

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import { aspects } from '../../shared/words';
+import { aspects, matches, verdicts } from '../../shared/words';
 import { VerdictMark } from './VerdictMark';
 
 type Judgement = Schemas['Judgement'];
@@ -17,15 +17,36 @@ export function NextChange({ next }: { next: NonNullable<Judgement['next']> }) {
 }
 
 /** What was said of a bead, at a glance: verdict and the one change. */
-export function VerdictSummary({ number, judgement }: { number: number; judgement: Judgement }) {
+export function VerdictSummary({
+  number,
+  judgement,
+  ruled,
+}: {
+  number: number;
+  judgement: Judgement;
+  ruled?: Schemas['Verdict'] | null;
+}) {
+  const overruled = ruled !== null && ruled !== undefined && ruled !== judgement.verdict;
   return (
     <div className="verdict-panel">
       <div className="verdict-head">
-        <VerdictMark verdict={judgement.verdict} large />
+        <VerdictMark verdict={ruled ?? judgement.verdict} large />
         <p>
           Bead {number}. {judgement.summary}
+          {overruled && (
+            <span className="quiet">
+              {' '}
+              The instructor says {verdicts[ruled].toLowerCase()}; the tool said{' '}
+              {verdicts[judgement.verdict].toLowerCase()}.
+            </span>
+          )}
         </p>
       </div>
+      {judgement.followUp && (
+        <p className={`follow-up ${judgement.followUp.outcome}`} role="note">
+          {judgement.followUp.text}
+        </p>
+      )}
       {judgement.next && <NextChange next={judgement.next} />}
       {judgement.contradiction && <p className="contradiction">{judgement.contradiction}</p>}
     </div>
@@ -47,6 +68,18 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
           </div>
         ))}
       </dl>
+      {judgement.expected.length > 0 && (
+        <section aria-label="What these settings should give">
+          <h3>What these settings should give</h3>
+          <ul className="expected">
+            {judgement.expected.map((row) => (
+              <li key={row.aspect} className={`match-${row.match}`}>
+                {row.text} <span className="match">{matches[row.match]}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {judgement.verdict !== 'right' && judgement.causes.length > 0 && (
         <section aria-label="Causes">
           <h3>Likeliest cause</h3>
@@ -65,6 +98,15 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
                 </li>
               ))}
           </ol>
+        </section>
+      )}
+      {judgement.telling && (
+        <section className="telling" aria-label="Most telling look">
+          <h3>Look at this next</h3>
+          <p>
+            <b>{judgement.telling.text}</b>
+          </p>
+          <p className="quiet">It would tell apart: {judgement.telling.between.join(' / ')}.</p>
         </section>
       )}
       {judgement.stillUnknown.length > 0 && (

@@ -25,7 +25,7 @@ export function KeepButton(props: {
   const marks = sheet.body.pair?.marks;
   const wireMark = bead ? bead.wireMark : (marks?.wire.mark ?? null);
   const voltMark = bead ? bead.voltMark : (marks?.volt.mark ?? null);
-  const ampMark = sheet.body.tig?.mark?.mark ?? null;
+  const ampMark = (bead ? bead.ampMark : sheet.body.tig?.mark?.mark) ?? null;
   // A bead measured at the torch has no marks to come back to.
   const can = sheet.body.tig ? ampMark !== null : wireMark !== null && voltMark !== null;
   if (!can) return null;

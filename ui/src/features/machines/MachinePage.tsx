@@ -7,6 +7,7 @@ import { BottlePanel } from './BottlePanel';
 import { ChartPanel } from './ChartPanel';
 import { LoadPanel } from './LoadPanel';
 import { ReadingsPanel } from './ReadingsPanel';
+import { WindowsPanel } from '../windows/WindowsPanel';
 import { UpkeepPanel } from './UpkeepPanel';
 import { useMachine } from './useMachines';
 
@@ -47,6 +48,7 @@ export function MachinePage() {
         </div>
         <div className="stack">
           <ReadingsPanel detail={detail.data} />
+          {machine.wireControl && <WindowsPanel machineId={machineId} />}
           <UpkeepPanel detail={detail.data} />
           <BottlePanel detail={detail.data} />
         </div>

@@ -5,6 +5,8 @@ import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
 import { gases, polarities, wireName } from '../../shared/words';
+import { AgreementPanel } from '../judging/AgreementPanel';
+import { TolerancesPanel } from '../judging/TolerancesPanel';
 import { SchoolPanel } from '../people/SchoolPanel';
 import { AddMachine } from './AddMachine';
 import { describe } from './marks';
@@ -32,6 +34,8 @@ export function ShopPage() {
           <MachineCard key={entry.machineId} entry={entry} />
         ))}
         <SchoolPanel />
+        <AgreementPanel />
+        <TolerancesPanel />
         <section className="panel" aria-label="Students">
           <h2>Students</h2>
           <ul className="plain-list">

@@ -45,6 +45,8 @@ export function BoothFrame() {
           </NavLink>
           <NavLink to={`/booths/${booth.id}/checks`}>Checks</NavLink>
           <NavLink to={`/booths/${booth.id}/bench`}>Bench</NavLink>
+          <NavLink to={`/booths/${booth.id}/trials`}>Trials</NavLink>
+          <NavLink to={`/booths/${booth.id}/test`}>Test</NavLink>
           <NavLink to={`/booths/${booth.id}/card`}>Card</NavLink>
         </nav>
       </div>

@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -6,6 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
+import { useCriteria } from '../testWelds/useTestWelds';
 import type { Job } from './useSheets';
 
 /** Gives the sheet to whoever stands at the booth; a mismatch on the machine has to be mended or overruled first. */
@@ -23,6 +24,8 @@ export function AssignPanel(props: {
   // The same id until it is taken, so that a retry gives one sheet.
   const id = useRef(newId());
   const [overrule, setOverrule] = useState('');
+  const sets = useCriteria();
+  const [criteria, setCriteria] = useState<Schemas['CriteriaSet']>(props.given?.criteria ?? 'practice');
   const mismatches = props.current?.mismatches ?? [];
   const assign = useMutation({
     mutationFn: () =>
@@ -34,6 +37,7 @@ export function AssignPanel(props: {
             sessionId: props.session.id,
             boothId: props.booth.id,
             overrule: mismatches.length > 0 ? overrule : null,
+            criteria,
           },
         }),
       ),
@@ -79,6 +83,16 @@ export function AssignPanel(props: {
         </section>
       )}
       <div className="assign">
+        {props.student && (
+          <Select
+            label="Beads are measured by"
+            size="md"
+            allowDeselect={false}
+            data={sets.data?.map((one) => ({ value: one.set, label: one.name })) ?? []}
+            value={criteria}
+            onChange={(value) => value && setCriteria(value)}
+          />
+        )}
         {assign.isError && !refused?.fields.overrule && <Trouble error={assign.error} />}
         {props.student ? (
           <Button

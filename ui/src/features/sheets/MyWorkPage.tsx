@@ -1,10 +1,13 @@
 import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { answer, api } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { asLaid, CouponPlate } from '../beads/CouponPlate';
+import { BeadDetail } from '../beads/BeadDetail';
+import { asLaid, asMarks, CouponPlate } from '../beads/CouponPlate';
 import { VerdictSummary } from '../judging/VerdictPanel';
 import { useMe } from '../people/useMe';
+import { TestWeldList } from '../testWelds/TestWeldList';
 import { RackOf } from './RackPage';
 import { SettingsPlane } from './SettingsPlane';
 import { useSheetAtHand } from '../calculators/sheetAtHand';
@@ -15,12 +18,14 @@ import { Cautions, jobLine, SheetView, withLine } from './SheetView';
 /** A student's own work: the next change first, then the sheet, the coupon, and the rack of earlier ones. */
 export function MyWorkPage() {
   const me = useMe().data;
+  const [chosen, setChosen] = useState<string>();
   const work = useQuery({ queryKey: ['room', 'mine'], queryFn: () => answer(api.GET('/api/sheets/mine')) });
   useSheetAtHand(work.data?.coupon?.sheet.body);
   if (work.isError) return <Trouble error={work.error} again={() => work.refetch()} />;
   if (!work.data || !me) return <Loader m="xl" aria-label="Loading your work" />;
   const { boothNumber, boothId, sessionId, coupon, machine, machineId } = work.data;
   const last = coupon?.beads.at(-1);
+  const shown = coupon?.beads.find((bead) => bead.id === chosen) ?? last;
   return (
     <>
       <div className="page-head">
@@ -41,16 +46,25 @@ export function MyWorkPage() {
           <div className="stack">
             {last && (
               <section className="panel" aria-label="Last bead">
-                <VerdictSummary number={last.number} judgement={last.judgement} />
+                <VerdictSummary number={last.number} judgement={last.judgement} ruled={last.ruled} />
               </section>
             )}
             <section className="panel" aria-label="Your beads">
               <h2>Your beads</h2>
-              <CouponPlate joint={coupon.sheet.body.job.joint} beads={coupon.beads.map(asLaid)} />
+              <CouponPlate beads={coupon.beads.map(asLaid)} chosen={shown?.id} onChoose={setChosen} />
             </section>
+            {shown && machineId && (
+              <BeadDetail
+                key={shown.id}
+                bead={shown}
+                sheet={coupon.sheet}
+                machineId={machineId}
+                mayWrite={false}
+              />
+            )}
             {coupon.sheet.body.pair && (
               <section className="panel" aria-label="Settings plane">
-                <SettingsPlane pair={coupon.sheet.body.pair} beads={coupon.beads.map(asLaid)} />
+                <SettingsPlane pair={coupon.sheet.body.pair} beads={asMarks(coupon.beads)} />
               </section>
             )}
           </div>
@@ -76,6 +90,10 @@ export function MyWorkPage() {
         </div>
       )}
       {boothId && sessionId && <Checks sessionId={sessionId} boothId={boothId} />}
+      <section className="panel stack" aria-label="Your test welds">
+        <h2>Your test welds</h2>
+        <TestWeldList studentId={me.id} />
+      </section>
       <h2 className="rack-title">Your rack</h2>
       <RackOf studentId={me.id} />
     </>

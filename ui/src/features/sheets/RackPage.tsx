@@ -47,7 +47,7 @@ export function RackOf({ studentId }: { studentId: string }) {
           <h3>
             {day(coupon.assignedAt)} <span className="quiet">{jobLine(coupon.job)}</span>
           </h3>
-          <CouponPlate joint={coupon.job.joint} beads={coupon.beads} />
+          <CouponPlate beads={coupon.beads} />
         </li>
       ))}
     </ol>

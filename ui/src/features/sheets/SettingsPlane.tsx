@@ -1,5 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
+import '../windows/windows.css';
 import { VerdictShape } from '../judging/VerdictMark';
 
 type Mark = { number: number; verdict: Schemas['Verdict']; used: Schemas['Settings'] };
@@ -25,6 +26,11 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
   const edge = (volts: (point: Schemas['BandPoint']) => number) =>
     pair.band.map((point) => `${x(point.wireFeedMPerMin)},${y(volts(point))}`);
   const outline = [...edge((point) => point.highVolts), ...edge((point) => point.lowVolts).reverse()];
+  const outlineOf = (band: Schemas['BandPoint'][]) =>
+    [
+      ...band.map((point) => `${x(point.wireFeedMPerMin)},${y(point.highVolts)}`),
+      ...[...band].reverse().map((point) => `${x(point.wireFeedMPerMin)},${y(point.lowVolts)}`),
+    ].join(' ');
   const perWire = per('wireFeed');
   const feedUnit = unit('wireFeed');
   return (
@@ -44,6 +50,9 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
         />
         <g clipPath="url(#plane-frame)">
           <polygon className="band" points={outline.join(' ')} />
+          {pair.learnedBand.length > 0 && (
+            <polygon className="learned-band" points={outlineOf(pair.learnedBand)} />
+          )}
           <path
             className="target"
             d={`M${x(pair.wireFeedMPerMin)},${box.top}V${box.bottom}M${box.left},${y(pair.volts.aimVolts)}H${box.right}`}
@@ -66,7 +75,7 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
           volts
         </text>
         <text className="band-name" x={box.left} y={box.bottom + 33}>
-          shaded: smooth band; cross: the sheet
+          shaded: smooth band; cross: the sheet{pair.learnedBand.length > 0 ? '; dotted: this room' : ''}
         </text>
         <polyline
           className="way"

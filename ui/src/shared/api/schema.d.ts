@@ -4,6 +4,43 @@
  */
 
 export interface paths {
+    "/api/windows/{machineId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    machineId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/welcome": {
         parameters: {
             query?: never;
@@ -1748,6 +1785,1208 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beads/{id}/looks/{lookId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    lookId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LookRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/rulings/{rulingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    rulingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RulingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BeadFile"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/pictures/{side}/{pictureId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    side: string;
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Picture"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MacroMarks"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MacroMeasures"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/marks/{marksId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                    marksId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MacroMarks"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Withdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/criteria": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CriteriaName"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/section/{metal}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    thin?: boolean;
+                };
+                header?: never;
+                path: {
+                    metal: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SectionStep"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/tolerances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeTolerances"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/tolerances/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeTolerances"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeTolerances"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Agreement"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StartTrialRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{id}/ended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Ending"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/of-sheet/{sheetId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sheetId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StartedTrial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SweepRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RunSweep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/{id}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Withdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/of-machine/{machineId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    machineId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RunSweep"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestWeldView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SealRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestWeldView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/of-student/{studentId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    studentId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestWeldView"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/{id}/assessments/{assessmentId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    assessmentId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AssessmentRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestWeldView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/{id}/sign-off/{signOffId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    signOffId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestWeldView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/{id}/amendments/{amendmentId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    amendmentId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmendRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestWeldView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{id}/booths/{boothId}/checks": {
         parameters: {
             query?: never;
@@ -2134,9 +3373,57 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description How a bead stands against a whole set. */
+        Acceptance: {
+            /** @description Which set. */
+            set: components["schemas"]["CriteriaSet"];
+            /** @description Its name. */
+            name: string;
+            /** @description Off when one limit is passed, right when all are kept, else not known. */
+            standing: components["schemas"]["Standing"];
+            /** @description Limit by limit. */
+            criteria: components["schemas"]["CriterionVerdict"][];
+            /** @description Whose word stands over this. */
+            note: string;
+        };
+        /** @description How often tool and instructor agree on one aspect. */
+        Agreement: {
+            aspect: null | components["schemas"]["Aspect"];
+            /**
+             * Format: int32
+             * @description How many words were given.
+             */
+            rulings: number;
+            /**
+             * Format: int32
+             * @description How many agreed.
+             */
+            agreed: number;
+            /**
+             * Format: double
+             * @description Lower end of the 95 % interval of the share that agrees.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Upper end of it.
+             */
+            high: number;
+            /** @description Whether the tool is plainly weak here: even the upper end lies under nine in ten. */
+            weak: boolean;
+        };
         Alternatives: {
             wires: components["schemas"]["OtherWire"][];
             modes: components["schemas"]["OtherMode"][];
+        };
+        AmendRequest: {
+            text: null | string;
+        };
+        AmendmentView: {
+            text: string;
+            by: string;
+            /** Format: date-time */
+            at: string;
         };
         /**
          * @description What is judged one by one.
@@ -2152,6 +3439,28 @@ export interface components {
             /** @description Why, with the numbers. */
             text: string;
         };
+        AssessmentRequest: {
+            /** Format: int32 */
+            coupon: number;
+            /** Format: int32 */
+            attempt: number;
+            evidence: components["schemas"]["Evidence"];
+            accepted: boolean;
+            note: null | string;
+        };
+        AssessmentView: {
+            /** Format: int32 */
+            coupon: number;
+            /** Format: int32 */
+            attempt: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            mine: boolean;
+            accepted: null | boolean;
+            acceptance: null | components["schemas"]["Acceptance"];
+            note: null | string;
+        };
         AssignRequest: {
             job: components["schemas"]["JobRequest"];
             /** Format: uuid */
@@ -2159,6 +3468,7 @@ export interface components {
             /** Format: uuid */
             boothId: string;
             overrule?: null | string;
+            criteria?: null | components["schemas"]["CriteriaSet"];
         };
         AssignedSheet: {
             /** Format: uuid */
@@ -2173,6 +3483,7 @@ export interface components {
             assignedAt: string;
             body: components["schemas"]["Sheet"];
             overrule?: null | string;
+            criteria?: components["schemas"]["CriteriaSet"];
         };
         /** @description A point of the band drawn on the settings plane. */
         BandPoint: {
@@ -2194,11 +3505,22 @@ export interface components {
             wireMark: null | number;
             /** Format: double */
             voltMark: null | number;
-            used: components["schemas"]["Settings"];
+            /** Format: double */
+            ampMark: null | number;
+            used: null | components["schemas"]["Settings"];
+            amps: null | components["schemas"]["Current"];
             evidence: components["schemas"]["Evidence"];
             judgement: components["schemas"]["Judgement"];
+            ruled: null | components["schemas"]["Verdict"];
             /** Format: date-time */
             recordedAt: string;
+        };
+        BeadFile: {
+            bead: components["schemas"]["Bead"];
+            joint: components["schemas"]["Joint"];
+            pictures: components["schemas"]["Picture"][];
+            rulings: components["schemas"]["NamedRuling"][];
+            earlier: components["schemas"]["EarlierLook"][];
         };
         /**
          * @description How a bead is measured.
@@ -2215,6 +3537,11 @@ export interface components {
             wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
             volts: null | components["schemas"]["Voltage"];
             evidence: components["schemas"]["Evidence"];
+            /** Format: double */
+            ampMark?: null | number;
+            /** Format: double */
+            amps?: null | number;
+            trial?: null | components["schemas"]["TrialPlace"];
         };
         /** @description The numbers a bead's glyph is drawn from. Shares are of the bead's width unless said otherwise. */
         BeadShape: {
@@ -2265,6 +3592,8 @@ export interface components {
             undercut: boolean;
             /** @description Faults to mark. */
             faults: components["schemas"]["Fault"][];
+            /** @description The joint it lies in. */
+            joint: components["schemas"]["Joint"];
         };
         Bench: {
             session: components["schemas"]["Session"];
@@ -2362,7 +3691,7 @@ export interface components {
          * @description What can make a bead come out as it did.
          * @enum {unknown}
          */
-        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked";
+        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch";
         /** @description Something to heed, shown where it arises. */
         Caution: {
             /** @description What to heed and what to do. */
@@ -2374,7 +3703,7 @@ export interface components {
          * @description The kind of change that mends a cause.
          * @enum {unknown}
          */
-        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop";
+        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller";
         /** @description One step of a chart against the rules and against the room. */
         ChartComparison: {
             /** @description The step. */
@@ -2554,6 +3883,54 @@ export interface components {
             beads: components["schemas"]["Bead"][];
         };
         /**
+         * @description How a coupon stands.
+         * @enum {unknown}
+         */
+        CouponStanding: "toWeld" | "toAssessAgain" | "passed" | "failed";
+        /** @description One coupon of a test weld. */
+        CouponState: {
+            /**
+             * Format: int32
+             * @description Which, from 1.
+             */
+            coupon: number;
+            /** @description How it stands. */
+            standing: components["schemas"]["CouponStanding"];
+            /**
+             * Format: int32
+             * @description The attempt it stands at, from 1.
+             */
+            attempt: number;
+            /** @description Whether the two assessors differed on any attempt. */
+            disagreed: boolean;
+        };
+        CriteriaName: {
+            set: components["schemas"]["CriteriaSet"];
+            name: string;
+        };
+        /**
+         * @description Whose limits a bead is measured by; chosen when the sheet is given out.
+         * @default practice
+         * @enum {unknown}
+         */
+        CriteriaSet: "practice" | "awsD11Static" | "iso5817B" | "iso5817C" | "iso5817D" | "iso10042B" | "iso10042C" | "iso10042D";
+        /**
+         * @description One thing a criteria set limits.
+         * @enum {unknown}
+         */
+        Criterion: "scope" | "cracks" | "burnThrough" | "fusion" | "crater" | "undercut" | "porosity" | "convexity" | "reinforcement" | "excessPenetration" | "unequalLegs" | "throat" | "size" | "travel";
+        /** @description How a bead stands against one limit. */
+        CriterionVerdict: {
+            /** @description What is limited. */
+            criterion: components["schemas"]["Criterion"];
+            /** @description How it stands; not measured is never right. */
+            standing: components["schemas"]["Standing"];
+            /** @description The limit for this thickness and size. */
+            limit: string;
+            /** @description What was found. */
+            found: string;
+        };
+        /**
          * Format: double
          * @description Welding current. Held in amperes.
          */
@@ -2580,7 +3957,16 @@ export interface components {
             /** @description Its steps, in any order; thicknesses differ. */
             steps: components["schemas"]["ChartStep"][];
         };
-        /** @description What was heard, seen and measured of a bead. Null means not looked at, and never counts as good. */
+        EarlierLook: {
+            /** Format: date-time */
+            at: string;
+            verdict: components["schemas"]["Verdict"];
+            summary: string;
+        };
+        Ending: {
+            ended: boolean;
+        };
+        /** @description What was heard, felt, seen and measured of a bead. Null means not looked at, and never counts as good. */
         Evidence: {
             sound?: null | components["schemas"]["Sound"];
             profile?: null | components["schemas"]["Profile"];
@@ -2591,7 +3977,7 @@ export interface components {
             penetration?: null | components["schemas"]["Penetration"];
             /**
              * Format: double
-             * @description Leg of a fillet or width of a bead on plate, if measured; 0.5 to 50 mm.
+             * @description Leg of a fillet on the lower plate, width of a bead on plate, or hole, if measured; 0.5 to 50 mm.
              */
             beadSizeMm?: null | number;
             /**
@@ -2599,14 +3985,37 @@ export interface components {
              * @description Stick-out, if measured; 1 to 50 mm.
              */
             stickOutMm?: null | number;
+            feel?: null | components["schemas"]["Feel"];
+            plate?: null | components["schemas"]["PlateWarmth"];
+            measured?: null | components["schemas"]["Measures"];
+            tungsten?: null | components["schemas"]["Tungsten"];
+            colour?: null | components["schemas"]["TintColour"];
+            puddle?: null | components["schemas"]["Puddle"];
+            soot?: null | components["schemas"]["Soot"];
+            macro?: null | components["schemas"]["MacroMeasures"];
             /** @description Faults seen; never null. */
             faults?: null | components["schemas"]["Fault"][];
+            /** @description Strengths said; never null. */
+            strengths?: null | {
+                [key: string]: components["schemas"]["Strength"];
+            };
+        };
+        /** @description What the settings used should have done to one aspect. */
+        Expectation: {
+            /** @description Which aspect. */
+            aspect: components["schemas"]["Aspect"];
+            /** @description What they should give. */
+            text: string;
+            /** @description Whether that was seen. */
+            match: components["schemas"]["Match"];
         };
         /**
          * @description Faults that can be seen.
          * @enum {unknown}
          */
-        Fault: "pinholes" | "hole" | "unequalLegs" | "crack";
+        Fault: "pinholes" | "hole" | "unequalLegs" | "crack" | "openCrater" | "slagTrapped";
+        /** @enum {unknown} */
+        Feel: "steady" | "pushedBack" | "longArc" | "runny" | "jerky";
         FirstInstructor: {
             /** Format: uuid */
             id: string;
@@ -2614,6 +4023,18 @@ export interface components {
             login: string;
             name: string;
             password: string;
+        };
+        /** @description Whether the last change did what was expected. */
+        FollowUp: {
+            /**
+             * Format: int32
+             * @description Number of the bead it was advised after.
+             */
+            before: number;
+            /** @description How it came out. */
+            outcome: components["schemas"]["Outcome"];
+            /** @description In a sentence, with what is gone and what is still there. */
+            text: string;
         };
         /**
          * @description What shields the puddle.
@@ -2625,6 +4046,11 @@ export interface components {
          * @description Shielding gas flow. Held in litres per minute.
          */
         GasFlow: number;
+        /**
+         * @description What a bead or a sweep says of the smooth band.
+         * @enum {unknown}
+         */
+        Heard: "smooths" | "breaksUp" | "smooth" | "short" | "long";
         /** Format: double */
         HeatInput: number;
         HttpValidationProblemDetails: {
@@ -2694,6 +4120,11 @@ export interface components {
              * @description Edition of the rules that judged.
              */
             rulesVersion: number;
+            /** @description What the settings should have given, and whether that was seen. */
+            expected: components["schemas"]["Expectation"][];
+            telling: null | components["schemas"]["TellingLook"];
+            acceptance: null | components["schemas"]["Acceptance"];
+            followUp: null | components["schemas"]["FollowUp"];
         };
         KeptView: {
             /** Format: uuid */
@@ -2746,6 +4177,9 @@ export interface components {
              * @description Diameter of the tungsten; null when none is.
              */
             tungstenMm?: null | number;
+        };
+        LookRequest: {
+            evidence: components["schemas"]["Evidence"];
         };
         /** @description A machine: its controls and what is on it. */
         Machine: {
@@ -2819,6 +4253,112 @@ export interface components {
             /** @description The transfer mode it makes. */
             process: components["schemas"]["Process"];
         };
+        /** @description What was marked on the picture of a cut and etched section. */
+        MacroMarks: {
+            /** @description One end of something of known length. */
+            scaleFrom: components["schemas"]["Point"];
+            /** @description Its other end. */
+            scaleTo: components["schemas"]["Point"];
+            /** @description That length; above 0. */
+            scaleLengthMm: components["schemas"]["Length"];
+            /** @description Where the plates met: the corner of a fillet, the middle of a bead's face line otherwise. */
+            root: components["schemas"]["Point"];
+            /** @description The toe on the lower plate, or the left one. */
+            lowerToe: components["schemas"]["Point"];
+            /** @description The toe on the standing plate, or the right one. */
+            upperToe: components["schemas"]["Point"];
+            /** @description Points along the face between the toes; at least its highest. */
+            face: components["schemas"]["Point"][];
+            /** @description Points along the fusion line, toe to toe; may be empty when it cannot be seen. */
+            fusionLine: components["schemas"]["Point"][];
+            /** @description Dark straight lines left of the joint. */
+            unfused: components["schemas"]["UnfusedLine"][];
+        };
+        /** @description What a section measured. */
+        MacroMeasures: {
+            lowerLegMm: null | components["schemas"]["Length"];
+            upperLegMm: null | components["schemas"]["Length"];
+            throatMm: null | components["schemas"]["Length"];
+            /** @description Toe to toe. */
+            widthMm: components["schemas"]["Length"];
+            /** @description How far the face stands over the line between the toes; 0 when it lies under it. */
+            reinforcementMm: components["schemas"]["Length"];
+            rootPenetrationMm: null | components["schemas"]["Length"];
+            lowerPenetrationMm: null | components["schemas"]["Length"];
+            upperPenetrationMm: null | components["schemas"]["Length"];
+            /** @description All unfused lines together. */
+            unfusedLengthMm: components["schemas"]["Length"];
+        };
+        /**
+         * @description Whether what was seen agrees with what the settings should have given.
+         * @enum {unknown}
+         */
+        Match: "agrees" | "contradicts" | "notSeen";
+        /** @description What ruler, gauge, watch and read-outs said of a bead. Null means not measured. */
+        Measures: {
+            /**
+             * Format: double
+             * @description The second leg of a fillet, on the standing plate; 0.5 to 50 mm.
+             */
+            otherLegMm?: null | number;
+            /**
+             * Format: double
+             * @description Throat, root to face; 0.3 to 50 mm.
+             */
+            throatMm?: null | number;
+            /**
+             * Format: double
+             * @description Width of the face from toe to toe; 0.5 to 80 mm.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description Height of the face over the line between its toes (convexity, reinforcement); 0 to 20 mm.
+             */
+            crownMm?: null | number;
+            /**
+             * Format: double
+             * @description Depth of undercut; 0 when looked for and none found, to 10 mm.
+             */
+            undercutDepthMm?: null | number;
+            /**
+             * Format: double
+             * @description How much of the bead it runs along; 0 to 1000 mm.
+             */
+            undercutLengthMm?: null | number;
+            /** @description Diameter of each pore at the surface; 0.1 to 10 mm each; null when not looked for, empty when none. */
+            poresMm?: null | number[];
+            /**
+             * Format: double
+             * @description Length of the bead; 5 to 1000 mm.
+             */
+            beadLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description How long the arc burned for it; 1 to 600 s.
+             */
+            arcSeconds?: null | number;
+            /**
+             * Format: double
+             * @description Volts read while welding; 5 to 50 V.
+             */
+            arcVolts?: null | number;
+            /**
+             * Format: double
+             * @description Amps read while welding; 5 to 600 A.
+             */
+            arcAmps?: null | number;
+            /**
+             * Format: double
+             * @description How far the root stands out on the far side; 0 to 20 mm.
+             */
+            excessPenetrationMm?: null | number;
+            /**
+             * Format: double
+             * @description How wide the root is there; 0.3 to 50 mm.
+             */
+            rootWidthMm?: null | number;
+        };
         /**
          * @description What the members are made of.
          * @default mildSteel
@@ -2852,6 +4392,13 @@ export interface components {
             machine: null | components["schemas"]["Machine"];
             /** Format: uuid */
             machineId: null | string;
+        };
+        NamedRuling: {
+            ruling: components["schemas"]["Ruling"];
+            reason: string;
+            by: string;
+            /** Format: date-time */
+            at: string;
         };
         NewBottle: {
             /** Format: double */
@@ -2943,6 +4490,11 @@ export interface components {
              * @description Where the volt control stands for the next bead; null when marks are not known.
              */
             voltMark: null | number;
+            /**
+             * Format: double
+             * @description TIG: where the current control stands for the next bead; null when marks are not known.
+             */
+            ampMark?: null | number;
         };
         /** @enum {unknown} */
         NumberKind: "length" | "wireFeed" | "travel" | "gas" | "volts" | "amps" | "heat" | "seconds" | "hours" | "percent" | "celsius" | "litres" | "bar" | "grams" | "metres" | "square";
@@ -2982,10 +4534,15 @@ export interface components {
             problem: string;
         };
         /**
+         * @description How the advised change came out.
+         * @enum {unknown}
+         */
+        Outcome: "asExpected" | "partly" | "notAsExpected" | "notLookedAt" | "notDone";
+        /**
          * @description How the pair of wire and volts is found.
          * @enum {unknown}
          */
-        PairRule: "wireFirst" | "voltsFirst" | "chartFirst";
+        PairRule: "wireFirst" | "voltsFirst" | "chartFirst" | "learnedFirst";
         /** @description What a fed wire is set by. */
         PairSettings: {
             /** @description Wire feed speed. */
@@ -3001,6 +4558,8 @@ export interface components {
             marks: null | components["schemas"]["MachineMarks"];
             /** @description The smooth band for this arc over the plane, low to high current. */
             band: components["schemas"]["BandPoint"][];
+            /** @description The band as this room has found it on this machine; empty where nothing was found yet. */
+            learnedBand: components["schemas"]["BandPoint"][];
             chart: null | components["schemas"]["ChartPair"];
         };
         /**
@@ -3081,9 +4640,41 @@ export interface components {
             /** @description The words on screen. */
             label: string;
         };
+        Picture: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            beadId: string;
+            side: components["schemas"]["PictureSide"];
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+            marks: null | components["schemas"]["MacroMarks"];
+            measures: null | components["schemas"]["MacroMeasures"];
+            /** Format: date-time */
+            addedAt: string;
+        };
+        /** @enum {unknown} */
+        PictureSide: "face" | "back" | "macro";
         PlaceRequest: {
             /** Format: uuid */
             studentId: null | string;
+        };
+        /** @enum {unknown} */
+        PlateWarmth: "cold" | "warm" | "hot";
+        /** @description A point on a picture, in its pixels, from the upper left. */
+        Point: {
+            /**
+             * Format: double
+             * @description To the right.
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description Downward.
+             */
+            y?: number;
         };
         /**
          * @description What the torch is joined to.
@@ -3100,6 +4691,27 @@ export interface components {
          * @enum {unknown}
          */
         PositionRule: "oneThinner" | "twoThinner" | "same";
+        /** @description The room's own tolerances for practice beads. Defaults: common practice, no source. */
+        PracticeTolerances: {
+            /** @description Deepest undercut; 0 to 5 mm. */
+            undercutMm: components["schemas"]["Length"];
+            /** @description Highest crown; 0.5 to 10 mm. */
+            crownMm: components["schemas"]["Length"];
+            /** @description Largest difference of the legs; 0 to 10 mm. */
+            unequalLegsMm: components["schemas"]["Length"];
+            /** @description Largest pore; 0 to 5 mm. */
+            largestPoreMm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description Most pores on a bead; 0 to 50.
+             */
+            pores: number;
+            /**
+             * Format: double
+             * @description How far the travel may stray from the sheet's; 5 to 100 %.
+             */
+            travelPercent: number;
+        };
         Preset: {
             /** Format: uuid */
             id: string;
@@ -3117,6 +4729,8 @@ export interface components {
         Process: "gmawShortCircuit" | "gmawGlobular" | "gmawSpray" | "gmawPulsed" | "fcawSelfShielded" | "fcawGasShielded" | "gtawDc" | "gtawAc";
         /** @enum {unknown} */
         Profile: "slightlyConvex" | "flat" | "tallNarrow" | "piledUp" | "sunk" | "lumpy";
+        /** @enum {unknown} */
+        Puddle: "clear" | "specks" | "skin";
         Rack: {
             student: components["schemas"]["PersonName"];
             coupons: components["schemas"]["RackCoupon"][];
@@ -3128,7 +4742,7 @@ export interface components {
             number: number;
             verdict: components["schemas"]["Verdict"];
             shape: components["schemas"]["BeadShape"];
-            used: components["schemas"]["Settings"];
+            used: null | components["schemas"]["Settings"];
             next: null | string;
         };
         RackCoupon: {
@@ -3212,6 +4826,32 @@ export interface components {
             booths: components["schemas"]["BoothView"][];
             waiting: components["schemas"]["PersonName"][];
         };
+        /** @description An instructor's word beside the tool's on one aspect, or on the whole. */
+        Ruling: {
+            aspect: null | components["schemas"]["Aspect"];
+            /** @description The tool's word. */
+            tool: string;
+            /** @description The instructor's word. */
+            instructor: string;
+        };
+        RulingRequest: {
+            aspect: null | components["schemas"]["Aspect"];
+            standing: null | components["schemas"]["Standing"];
+            verdict: null | components["schemas"]["Verdict"];
+            reason: null | string;
+        };
+        RunSweep: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            machineId: string;
+            arc: components["schemas"]["WireArc"];
+            volts: components["schemas"]["Voltage"];
+            run: components["schemas"]["SweepRun"];
+            finding: components["schemas"]["SweepFinding"];
+            /** Format: date-time */
+            runAt: string;
+        };
         /** @description An instructor's way of finding settings; chosen per instructor and shown on every sheet. */
         School: {
             /** @description How wire and volts are found. */
@@ -3229,6 +4869,18 @@ export interface components {
             between: string;
             /** @description What the other school would do, and by how much it differs. */
             text: string;
+        };
+        SealRequest: {
+            /** Format: uuid */
+            sheetId: string;
+            terms: components["schemas"]["TestWeldTerms"];
+        };
+        /** @description A step of preparing a section. */
+        SectionStep: {
+            /** @description What to do. */
+            do: string;
+            /** @description What can hurt in it; empty when nothing particular. */
+            care: string;
         };
         Session: {
             /** Format: uuid */
@@ -3327,6 +4979,18 @@ export interface components {
             login: string;
             password: string;
         };
+        SignOffView: {
+            passed: boolean;
+            note: string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        SignRequest: {
+            note: null | string;
+        };
+        /** @enum {unknown} */
+        Soot: "none" | "brushesOff" | "stays";
         /** @enum {unknown} */
         Sound: "evenCrackle" | "hiss" | "popping" | "rattle" | "sputter";
         /**
@@ -3348,6 +5012,22 @@ export interface components {
             voltMark: null | number;
             /** Format: double */
             ampMark: null | number;
+        };
+        StartTrialRequest: {
+            /** Format: uuid */
+            sheetId: string;
+            trial: components["schemas"]["TrialRequest"];
+        };
+        StartedTrial: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            sheetId: string;
+            plan: components["schemas"]["TrialPlan"];
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            endedAt: null | string;
         };
         /** @description Whether a machine still stands where a setting was kept. */
         StillStands: {
@@ -3381,6 +5061,62 @@ export interface components {
              */
             expected: number;
         };
+        /**
+         * @description How strongly something showed.
+         * @enum {unknown}
+         */
+        Strength: "slight" | "plain" | "strong";
+        /** @description A mark pressed during a sweep. */
+        SweepEvent: {
+            /** @description What was heard. */
+            mark: components["schemas"]["SweepMark"];
+            /**
+             * Format: double
+             * @description Seconds since the knob began to move.
+             */
+            seconds: number;
+        };
+        /** @description What a sweep found. */
+        SweepFinding: {
+            smoothsMPerMin: null | components["schemas"]["WireFeedSpeed"];
+            breaksUpMPerMin: null | components["schemas"]["WireFeedSpeed"];
+            middleMPerMin: null | components["schemas"]["WireFeedSpeed"];
+            /** @description In a sentence. */
+            learned: string;
+        };
+        /**
+         * @description What was heard at a mark of a sweep.
+         * @enum {unknown}
+         */
+        SweepMark: "smooths" | "breaksUp";
+        SweepRequest: {
+            /** Format: uuid */
+            sheetId: string;
+            /** Format: double */
+            voltMark: null | number;
+            volts: null | components["schemas"]["Voltage"];
+            run: components["schemas"]["SweepRun"];
+        };
+        /** @description A wire sweep as it was run: volts held, the wire control turned evenly from one mark to another. */
+        SweepRun: {
+            /**
+             * Format: double
+             * @description Where the wire control began.
+             */
+            fromMark: number;
+            /**
+             * Format: double
+             * @description Where it ended.
+             */
+            toMark: number;
+            /**
+             * Format: double
+             * @description How long the turning took; 2 to 300 s.
+             */
+            seconds: number;
+            /** @description Marks pressed, in any order. */
+            events: components["schemas"]["SweepEvent"][];
+        };
         TakenReading: {
             /** Format: uuid */
             id: string;
@@ -3394,6 +5130,59 @@ export interface components {
             lengthMm: null | components["schemas"]["Length"];
             /** Format: date-time */
             takenAt: string;
+        };
+        /** @description The look that would settle the cause best. */
+        TellingLook: {
+            /** @description What to do: "Listen to the next one: crackle, hiss or pops?" */
+            text: string;
+            /**
+             * Format: double
+             * @description How much doubt it takes away on average, in bits; a coin's toss is one.
+             */
+            gainBits: number;
+            /** @description The two causes it would tell apart best as things stand, in words. */
+            between: string[];
+        };
+        /** @description How a test weld stands. */
+        TestWeldState: {
+            /** @description Coupon by coupon. */
+            coupons: components["schemas"]["CouponState"][];
+            /** @description Whether nothing is open any more. */
+            maySign: boolean;
+            /** @description Whether every coupon passed; null while something is open. */
+            passed: null | boolean;
+        };
+        /** @description What was agreed before the first arc; sealed with the sheet. */
+        TestWeldTerms: {
+            /**
+             * Format: int32
+             * @description How many coupons; 1 to 6.
+             */
+            coupons: number;
+            /**
+             * Format: int32
+             * @description How many attempts at each; 1 to 5.
+             */
+            attempts: number;
+            /** @description Whose limits they are measured by. */
+            criteria: components["schemas"]["CriteriaSet"];
+        };
+        TestWeldView: {
+            /** Format: uuid */
+            id: string;
+            student: components["schemas"]["PersonName"];
+            sheet: components["schemas"]["Sheet"];
+            terms: components["schemas"]["TestWeldTerms"];
+            criteriaName: string;
+            seal: string;
+            sealHolds: boolean;
+            sealedBy: string;
+            /** Format: date-time */
+            sealedAt: string;
+            state: components["schemas"]["TestWeldState"];
+            assessments: components["schemas"]["AssessmentView"][];
+            signOff: null | components["schemas"]["SignOffView"];
+            amendments: components["schemas"]["AmendmentView"][];
         };
         /** @description A plate thickness with the words it was given in. */
         Thickness: {
@@ -3451,6 +5240,8 @@ export interface components {
         /** @enum {unknown} */
         Tint: "none" | "thin" | "even" | "wide";
         /** @enum {unknown} */
+        TintColour: "silver" | "straw" | "purple" | "blue" | "grey";
+        /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
         Translation: {
             /** Format: double */
@@ -3466,11 +5257,173 @@ export interface components {
         };
         /** Format: double */
         TravelSpeed: number;
+        TrialBeadView: {
+            bead: components["schemas"]["Bead"];
+            place: components["schemas"]["TrialPlace"];
+            unfair: components["schemas"]["UnfairBead"][];
+        };
+        /** @description A measured curve over the variable. */
+        TrialCurve: {
+            /** @description What is measured: "Width", "Penetration". */
+            name: string;
+            /** @description Value of the variable, and millimetres. */
+            points: components["schemas"]["TrialPoint"][];
+            /**
+             * Format: double
+             * @description Millimetres more for each unit of the variable; null with fewer than two different values.
+             */
+            slopeMm: null | number;
+        };
+        /**
+         * @description The trials an instructor sets.
+         * @enum {unknown}
+         */
+        TrialKind: "wireLadder" | "voltLadder" | "oneVariable" | "staircase" | "jointTransfer" | "positionPair" | "setOfThree" | "ampsLadder";
+        TrialPlace: {
+            /** Format: uuid */
+            trialId: string;
+            /** Format: int32 */
+            step: number;
+            freshPiece: boolean;
+        };
+        /** @description A trial, ready to be welded. */
+        TrialPlan: {
+            /** @description Which trial. */
+            kind: components["schemas"]["TrialKind"];
+            /** @description What is varied. */
+            variable: components["schemas"]["Variable"];
+            /** @description Its name. */
+            title: string;
+            /** @description What it is to answer. */
+            question: string;
+            /** @description What must stay the same. */
+            hold: string[];
+            /** @description The beads, in order. */
+            steps: components["schemas"]["TrialStep"][];
+            /** @description Whether it ends when the arc goes ragged. */
+            mayStopEarly: boolean;
+        };
+        /** @description One measured point. */
+        TrialPoint: {
+            /**
+             * Format: double
+             * @description What the variable stood at: m/min, V or A.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description What was measured there.
+             */
+            mm: number;
+        };
+        /** @description What an instructor asks for. */
+        TrialRequest: {
+            /** @description Which trial. */
+            kind: components["schemas"]["TrialKind"];
+            /** @description One-variable trial: wire or volts; else not looked at. */
+            variable?: components["schemas"]["Variable"];
+            /** @description One-variable trial: which way. */
+            way?: components["schemas"]["Way"];
+            /**
+             * Format: double
+             * @description Step in wire; null for 100 in/min.
+             */
+            wireStepMPerMin?: null | number;
+            /**
+             * Format: double
+             * @description Step in volts; null for 3 V, in a staircase 1 V.
+             */
+            stepVolts?: null | number;
+        };
+        /** @description What a trial has shown so far. */
+        TrialResult: {
+            /** @description Whether every step has a bead, or it was ended early as its plan allows. */
+            done: boolean;
+            /** @description Measured curves, where something was measured. */
+            curves: components["schemas"]["TrialCurve"][];
+            /** @description In a sentence or two; empty before two beads. */
+            learned: string;
+            /**
+             * Format: int32
+             * @description How many beads break the comparison.
+             */
+            spoilt: number;
+        };
+        /** @description One bead of a trial. */
+        TrialStep: {
+            /**
+             * Format: int32
+             * @description From 1, in the order they are laid.
+             */
+            number: number;
+            /** @description "Far too much wire". */
+            title: string;
+            /**
+             * Format: double
+             * @description What the variable stands at: m/min, V or A; the step's number where it is no number.
+             */
+            value: number;
+            used: null | components["schemas"]["Settings"];
+            amps: null | components["schemas"]["Current"];
+            /**
+             * Format: double
+             * @description Where the wire control is to stand; null without readings.
+             */
+            wireMark: null | number;
+            /**
+             * Format: double
+             * @description Where the volt control is to stand; null without readings.
+             */
+            voltMark: null | number;
+            /**
+             * Format: double
+             * @description Where the current control is to stand; null without readings.
+             */
+            ampMark: null | number;
+            /** @description The marks in the machine's own words. */
+            reads: string;
+            sheet: null | components["schemas"]["Sheet"];
+        };
+        TrialView: {
+            trial: components["schemas"]["StartedTrial"];
+            beads: components["schemas"]["TrialBeadView"][];
+            result: components["schemas"]["TrialResult"];
+            /** Format: int32 */
+            nextStep: null | number;
+            /** Format: date-time */
+            fitAt: null | string;
+        };
+        /** @enum {unknown} */
+        Tungsten: "pointed" | "balled" | "burntBack" | "dipped";
+        /**
+         * @description What breaks the comparison.
+         * @enum {unknown}
+         */
+        Unfair: "plateWarm" | "travelOff" | "twoThings";
+        /** @description One thing that breaks the comparison. */
+        UnfairBead: {
+            /** @description What. */
+            unfair: components["schemas"]["Unfair"];
+            /** @description How, with the numbers and what to do. */
+            text: string;
+        };
+        /** @description A dark line left of the original joint: not fused. */
+        UnfusedLine: {
+            /** @description One end. */
+            from?: components["schemas"]["Point"];
+            /** @description The other. */
+            to?: components["schemas"]["Point"];
+        };
         /** @enum {unknown} */
         Units: "metric" | "inch";
         UnitsChoice: {
             units: components["schemas"]["Units"];
         };
+        /**
+         * @description What is varied.
+         * @enum {unknown}
+         */
+        Variable: "wire" | "volts" | "pair" | "amps" | "joint" | "position";
         /**
          * @description The verdict on a bead in one word.
          * @enum {unknown}
@@ -3481,6 +5434,12 @@ export interface components {
          * @description Arc voltage, tip to work. Held in volts.
          */
         Voltage: number;
+        /**
+         * @description Which way a one-variable trial goes.
+         * @default both
+         * @enum {unknown}
+         */
+        Way: "both" | "down" | "up";
         Welcome: {
             school: string;
             needsFirstInstructor: boolean;
@@ -3513,8 +5472,53 @@ export interface components {
             /** @description Highest good value; at least Aim. */
             highVolts: components["schemas"]["Voltage"];
         };
-        /** @enum {unknown} */
+        /** @description One piece of evidence. */
+        WindowPoint: {
+            /** @description Wire feed speed at the torch. */
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description Volts at the arc. */
+            volts: components["schemas"]["Voltage"];
+            /** @description What was heard there. */
+            heard: components["schemas"]["Heard"];
+            /**
+             * @description Whether the bead was judged right all round.
+             * @default false
+             */
+            right: boolean;
+        };
+        WindowView: {
+            process: components["schemas"]["Process"];
+            wire: components["schemas"]["Wire"];
+            gas: components["schemas"]["Gas"];
+            band: components["schemas"]["BandPoint"][];
+            textbook: components["schemas"]["BandPoint"][];
+            best: components["schemas"]["WindowOfVoltage"];
+            atMPerMin: components["schemas"]["WireFeedSpeed"];
+            textbookAtVolts: components["schemas"]["Voltage"];
+            /** Format: double */
+            sureVolts: number;
+            /** Format: double */
+            weightPercent: number;
+            /** Format: int32 */
+            sweeps: number;
+            /** Format: int32 */
+            beads: number;
+            points: components["schemas"]["WindowPoint"][];
+        };
+        /**
+         * @description A wire on a spool: its kind and nominal diameter.
+         * @enum {unknown}
+         */
         Wire: "solid06" | "solid08" | "solid09" | "solid10" | "solid12" | "solid16" | "stainless08" | "stainless09" | "stainless10" | "stainless12" | "stainless16" | "aluminium08" | "aluminium09" | "aluminium10" | "aluminium12" | "aluminium16" | "selfShielded08" | "selfShielded09" | "selfShielded12" | "selfShielded16" | "gasShielded09" | "gasShielded12" | "gasShielded16";
+        /** @description What decides which wire speed and volts belong together: the process, the wire and the gas. */
+        WireArc: {
+            /** @description A process that feeds wire. */
+            process?: components["schemas"]["Process"];
+            /** @description Which wire. */
+            wire?: components["schemas"]["Wire"];
+            /** @description Which gas. */
+            gas?: components["schemas"]["Gas"];
+        };
         /**
          * Format: double
          * @description How fast the wire leaves the tip. Held in metres per minute.

@@ -1,0 +1,39 @@
+using static GentleBead.Core.Judging.Cause;
+
+namespace GentleBead.Core.Judging;
+
+/// <summary>What a student's and a machine's recent beads say before the next one is looked at.</summary>
+/// <remarks>
+/// The table's priors count like <see cref="TableBeads"/> beads. A hand's causes are learned from the student, a machine's
+/// from the machine; a pair that was set wrong last time says nothing about this one, since what is set is known.
+/// </remarks>
+public static class Habits
+{
+    /// <summary>How many beads the table's own priors weigh.</summary>
+    public const double TableBeads = 20;
+
+    /// <summary>How many of the newest beads are looked at.</summary>
+    public const int Recent = 10;
+
+    private static readonly HashSet<Cause> OfTheHand = [TravelFast, TravelSlow, StickOutLong, WorkAngle, UnevenHand, ArcLong, FillerLittle, FillerMuch, Cause.TungstenDipped, CraterOpen, WrongDirection, PlateHot];
+    private static readonly HashSet<Cause> OfTheMachine = [GasLost, ReadOutOff, ReadOutLow, VoltsReadOff, WireSlipping, WornTip, PoorClamp, WrongPolarity, WrongGas, WrongWire, BalanceOff, TungstenSmall];
+
+    /// <summary>Priors for the next bead.</summary>
+    /// <param name="table">The causes to weigh.</param>
+    /// <param name="student">The likeliest causes of the student's newest beads, newest first.</param>
+    /// <param name="machine">The likeliest causes of the machine's newest beads, newest first.</param>
+    public static IReadOnlyDictionary<Cause, double> Priors(IReadOnlyList<CauseRow> table, IReadOnlyList<Cause> student, IReadOnlyList<Cause> machine)
+    {
+        var total = table.Sum(row => row.Prior);
+        var counts = table.ToDictionary(row => row.Cause, row => row.Prior / total * TableBeads);
+        foreach (var cause in student.Take(Recent).Where(OfTheHand.Contains)) Count(cause);
+        foreach (var cause in machine.Take(Recent).Where(OfTheMachine.Contains)) Count(cause);
+        var all = counts.Values.Sum();
+        return counts.ToDictionary(entry => entry.Key, entry => entry.Value / all);
+
+        void Count(Cause cause)
+        {
+            if (counts.TryGetValue(cause, out var count)) counts[cause] = count + 1;
+        }
+    }
+}

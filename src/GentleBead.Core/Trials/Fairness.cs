@@ -1,0 +1,102 @@
+using GentleBead.Core.Beads;
+using GentleBead.Core.Calculators;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+
+namespace GentleBead.Core.Trials;
+
+/// <summary>A bead of a trial as it was laid.</summary>
+/// <param name="Step">For which step.</param>
+/// <param name="Used">The pair used; null for TIG.</param>
+/// <param name="Amps">The current used; null for a fed wire.</param>
+/// <param name="Evidence">What was noted.</param>
+/// <param name="At">When it was recorded.</param>
+/// <param name="FreshPiece">Whether it was laid on a piece of its own.</param>
+public sealed record TrialBead(int Step, Settings? Used, Current? Amps, Evidence Evidence, DateTimeOffset At, bool FreshPiece);
+
+/// <summary>What breaks the comparison.</summary>
+public enum Unfair
+{
+    /// <summary>The plate was still warm from the bead before.</summary>
+    PlateWarm,
+
+    /// <summary>The travel speed was another.</summary>
+    TravelOff,
+
+    /// <summary>More than one thing was changed.</summary>
+    TwoThings,
+}
+
+/// <summary>One thing that breaks the comparison.</summary>
+/// <param name="Unfair">What.</param>
+/// <param name="Text">How, with the numbers and what to do.</param>
+public sealed record UnfairBead(Unfair Unfair, string Text);
+
+/// <summary>Whether the beads of a trial can be compared: same plate temperature, same travel speed, one thing changed.</summary>
+public static class Fairness
+{
+    // A practice coupon and bead where nobody measured: 150 x 100 mm, 100 mm. Common practice, no source.
+    private static readonly Length CouponLength = Length.FromMm(150);
+    private static readonly Length CouponWidth = Length.FromMm(100);
+    private static readonly Length UsualBead = Length.FromMm(100);
+
+    private const double TravelShare = 0.12;
+    private const double WireShare = 0.05;
+    private const double VoltsOff = 0.6;
+    private const double AmpsShare = 0.05;
+    private const double StickOutMm = 3;
+
+    /// <summary>Seconds to wait after a bead until the same piece can be compared; by estimate.</summary>
+    public static double WaitSeconds(Sheet sheet, TrialBead bead)
+    {
+        var travel = bead.Evidence.Measured?.Travel() ?? sheet.Travel;
+        if (travel is not { } pace) return 0;
+        var process = sheet.Job.Process.Facts();
+        var (volts, amps) = bead.Used is { } used ? (used.Volts, Rules.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) : (Rules.TigLoadLine(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
+        var heat = Rules.HeatInputEn(volts, amps, pace, process.ArcShare);
+        return Cooling.Wait(heat, bead.Evidence.Measured?.BeadLength ?? UsualBead, CouponLength, CouponWidth, sheet.Job.Thinner, sheet.Job.Metal).WaitSeconds;
+    }
+
+    /// <summary>What breaks the comparison of one bead with the others of its trial.</summary>
+    /// <param name="plan">The trial.</param>
+    /// <param name="sheet">The sheet it started from.</param>
+    /// <param name="bead">The bead.</param>
+    /// <param name="earlier">The beads laid before it, in order.</param>
+    public static IReadOnlyList<UnfairBead> Of(TrialPlan plan, Sheet sheet, TrialBead bead, IReadOnlyList<TrialBead> earlier)
+    {
+        var unfair = new List<UnfairBead>();
+        if (bead.Evidence.Plate is PlateWarmth.Warm or PlateWarmth.Hot) unfair.Add(new(Unfair.PlateWarm, "The plate was warm before the bead: it ran hotter than its settings. Lay it again on a cold piece."));
+        else if (bead.Evidence.Plate is null && !bead.FreshPiece && earlier.Count > 0)
+        {
+            var last = earlier[^1];
+            var gone = (bead.At - last.At).TotalSeconds;
+            var wait = WaitSeconds(sheet, last);
+            if (gone < wait) unfair.Add(new(Unfair.PlateWarm, $"Only {Minutes(gone)} after the bead before; by estimate this piece wants {Minutes(wait)} in still air. Quench it, or take a fresh piece, and feel it with a hand held near."));
+        }
+
+        var held = earlier.Select(one => one.Evidence.Measured?.Travel()).FirstOrDefault(travel => travel is not null) ?? sheet.Travel;
+        if (held is { } pace && bead.Evidence.Measured?.Travel() is { } travel && Math.Abs(travel / pace - 1) > TravelShare)
+        {
+            unfair.Add(new(Unfair.TravelOff, $"Travelled {Show.Of(travel)}, the others {Show.Of(pace)}: size and depth cannot be compared."));
+        }
+
+        var others = new List<string>();
+        var step = plan.Steps[bead.Step - 1];
+        if (bead.Used is { } used && step.Used is { } planned)
+        {
+            if (plan.Variable is not (Variable.Wire or Variable.Pair) && Math.Abs(used.WireFeed / planned.WireFeed - 1) > WireShare) others.Add($"wire {Show.Of(used.WireFeed)} instead of {Show.Of(planned.WireFeed)}");
+            if (plan.Variable is not (Variable.Volts or Variable.Pair) && Math.Abs(used.Volts.Volts - planned.Volts.Volts) > VoltsOff) others.Add($"{Show.Of(used.Volts)} instead of {Show.Of(planned.Volts)}");
+        }
+        if (plan.Variable != Variable.Amps && bead.Amps is { } amps && step.Amps is { } plannedAmps && Math.Abs(amps / plannedAmps - 1) > AmpsShare) others.Add($"{Show.Of(amps)} instead of {Show.Of(plannedAmps)}");
+        if (bead.Evidence.StickOut is { } stickOut && earlier.Select(one => one.Evidence.StickOut).FirstOrDefault(one => one is not null) is { } first && Math.Abs(stickOut.Mm - first.Mm) > StickOutMm)
+        {
+            others.Add($"stick-out {Show.Of(stickOut)} instead of {Show.Of(first)}");
+        }
+        if (others.Count > 0) unfair.Add(new(Unfair.TwoThings, $"More than one thing changed: {string.Join(", ", others)}."));
+        return unfair;
+    }
+
+    private static string Minutes(double seconds) => seconds < 90 ? $"{Show.Number(seconds, "0")} s" : $"{Show.Number(seconds / 60, "0")} min";
+}

@@ -1,0 +1,227 @@
+using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+using GentleBead.Core.Trials;
+using MathNet.Numerics.LinearAlgebra;
+
+namespace GentleBead.Core.Windows;
+
+/// <summary>What a bead or a sweep says of the smooth band.</summary>
+public enum Heard
+{
+    /// <summary>A sweep at these volts smoothed at this wire: the top of the band runs through here.</summary>
+    Smooths,
+
+    /// <summary>A sweep at these volts broke up at this wire: the bottom of the band runs through here.</summary>
+    BreaksUp,
+
+    /// <summary>A bead ran smooth: the band reaches here.</summary>
+    Smooth,
+
+    /// <summary>A bead popped and stubbed: under the band.</summary>
+    Short,
+
+    /// <summary>A bead hissed: over the band.</summary>
+    Long,
+}
+
+/// <summary>One piece of evidence.</summary>
+/// <param name="WireFeed">Wire feed speed at the torch.</param>
+/// <param name="Volts">Volts at the arc.</param>
+/// <param name="Heard">What was heard there.</param>
+/// <param name="Right">Whether the bead was judged right all round.</param>
+public sealed record WindowPoint(WireFeedSpeed WireFeed, Voltage Volts, Heard Heard, bool Right = false)
+{
+    // An arc that pops for another reason than its pair says nothing about the band.
+    private static readonly HashSet<Cause> OfThePair =
+        [Cause.NothingWrong, Cause.VoltsLow, Cause.VoltsHigh, Cause.WireLow, Cause.WireHigh, Cause.PairCold, Cause.PairHot, Cause.TravelFast, Cause.TravelSlow, Cause.UnevenHand, Cause.WorkAngle, Cause.CraterOpen];
+
+    /// <summary>What a judged bead says of the band; null when it says nothing.</summary>
+    /// <param name="used">The pair it was laid with.</param>
+    /// <param name="sound">What was heard; null when nothing was noted.</param>
+    /// <param name="process">In which mode: each has its own right sound.</param>
+    /// <param name="cause">The likeliest cause; null when none was named.</param>
+    /// <param name="verdict">The verdict.</param>
+    public static WindowPoint? Of(Settings used, Sound? sound, Process process, Cause? cause, Verdict verdict)
+    {
+        if (sound is not { } noted || (cause is { } behind && !OfThePair.Contains(behind))) return null;
+        Heard? heard = Signs.Heard(noted, process) switch
+        {
+            Sound.EvenCrackle => Heard.Smooth,
+            Sound.Popping => Heard.Short,
+            Sound.Hiss => Heard.Long,
+            _ => null,
+        };
+        return heard is { } said ? new(used.WireFeed, used.Volts, said, verdict == Verdict.Right) : null;
+    }
+
+    /// <summary>What a sweep says of the band: up to two points on its edges.</summary>
+    public static IEnumerable<WindowPoint> Of(SweepFinding sweep, Voltage volts)
+    {
+        if (sweep.Smooths is { } smooths) yield return new(smooths, volts, Heard.Smooths);
+        if (sweep.BreaksUp is { } breaks) yield return new(breaks, volts, Heard.BreaksUp);
+    }
+}
+
+/// <summary>A straight line of volts beside the textbook's, with how sure it is.</summary>
+/// <param name="Offset">Volts over the textbook at the reference wire feed speed.</param>
+/// <param name="Tilt">Volts more for each reference wire feed speed more.</param>
+/// <param name="OffsetVariance">Variance of the offset.</param>
+/// <param name="TiltVariance">Variance of the tilt.</param>
+/// <param name="Covariance">Their covariance.</param>
+public sealed record LearnedLine(double Offset, double Tilt, double OffsetVariance, double TiltVariance, double Covariance)
+{
+    /// <summary>Volts over the textbook, at a distance from the reference as a share of it.</summary>
+    public double At(double x) => Offset + Tilt * x;
+
+    /// <summary>Its standard deviation there, volts.</summary>
+    public double Sure(double x) => Math.Sqrt(Math.Max(0, OffsetVariance + 2 * x * Covariance + x * x * TiltVariance));
+}
+
+/// <summary>
+/// The smooth band of one machine, wire and gas as this room has found it. Each edge is the textbook's edge plus a line
+/// of its own; before any evidence that line is zero and unsure, so that the textbook gives way as evidence comes in and
+/// no faster (Bayesian linear and logistic regression with Laplace's approximation; MacKay 1992).
+/// </summary>
+public sealed record LearnedWindow
+{
+    // How far a machine may lie from the textbook before anybody tried it. Common practice, no source.
+    private const double PriorOffset = 1.2;
+    private const double PriorTilt = 2.0;
+
+    // A mark by ear on a moving knob; a bead's label; where in the band a right bead lies.
+    private const double SweepNoise = 0.35;
+    private const double EarWidth = 0.4;
+    private const double BeadWeight = 0.5;
+    private const double RightNoise = 0.7;
+
+    /// <summary>The arc it is for.</summary>
+    public required WireArc Arc { get; init; }
+
+    /// <summary>Wire feed speed its lines are hung up at.</summary>
+    public required WireFeedSpeed Reference { get; init; }
+
+    /// <summary>The band's lower edge.</summary>
+    public required LearnedLine Low { get; init; }
+
+    /// <summary>The band's upper edge.</summary>
+    public required LearnedLine High { get; init; }
+
+    /// <summary>The best volts: the middle, drawn to where right beads were laid.</summary>
+    public required LearnedLine Best { get; init; }
+
+    /// <summary>Sweep marks behind it.</summary>
+    public required int Sweeps { get; init; }
+
+    /// <summary>Beads behind it.</summary>
+    public required int Beads { get; init; }
+
+    /// <summary>How much of it is the room's own at the reference: 0 all textbook, towards 1 all learned.</summary>
+    public double Weight() => 1 - Math.Pow((Low.Sure(0) + High.Sure(0)) / (2 * PriorOffset), 2);
+
+    /// <summary>The band at a wire feed speed.</summary>
+    public Window<Voltage> At(WireFeedSpeed wireFeed)
+    {
+        var textbook = Rules.SmoothBand(wireFeed, Arc);
+        var x = wireFeed / Reference - 1;
+        var low = Math.Max(0, textbook.Low.Volts + Low.At(x));
+        var high = Math.Max(low, textbook.High.Volts + High.At(x));
+        var best = Math.Clamp((textbook.Low.Volts + textbook.High.Volts) / 2 + Best.At(x), low, high);
+        return new(Voltage.FromVolts(low), Voltage.FromVolts(best), Voltage.FromVolts(high));
+    }
+
+    /// <summary>How sure the band is at a wire feed speed: one standard deviation of its edges, volts.</summary>
+    public double SureVolts(WireFeedSpeed wireFeed) => (Low.Sure(wireFeed / Reference - 1) + High.Sure(wireFeed / Reference - 1)) / 2;
+
+    /// <summary>Wire feed speeds between which these volts run smooth; null where they never do.</summary>
+    public (WireFeedSpeed From, WireFeedSpeed To)? WireBand(Voltage volts, WireFeedSpeed least, WireFeedSpeed most)
+    {
+        const int Steps = 600;
+        WireFeedSpeed? from = null;
+        WireFeedSpeed? to = null;
+        for (var i = 0; i <= Steps; i++)
+        {
+            var wire = WireFeedSpeed.FromMPerMin(least.MPerMin + (most.MPerMin - least.MPerMin) * i / Steps);
+            if (!At(wire).Holds(volts)) continue;
+            from ??= wire;
+            to = wire;
+        }
+        return from is { } begin && to is { } end ? (begin, end) : null;
+    }
+
+    /// <summary>Fits the window of an arc.</summary>
+    /// <param name="arc">Process, wire and gas.</param>
+    /// <param name="points">Everything heard with it on one machine; order does not matter.</param>
+    public static LearnedWindow Fit(WireArc arc, IReadOnlyList<WindowPoint> points)
+    {
+        var reference = points.Count == 0 ? WireFeedSpeed.FromMPerMin(6) : WireFeedSpeed.FromMPerMin(points.Average(point => point.WireFeed.MPerMin));
+        var low = FitEdge(points, reference, point => point.Volts.Volts - Rules.SmoothBand(point.WireFeed, arc).Low.Volts, Heard.BreaksUp, Heard.Short, +1);
+        var high = FitEdge(points, reference, point => point.Volts.Volts - Rules.SmoothBand(point.WireFeed, arc).High.Volts, Heard.Smooths, Heard.Long, -1);
+        // The middle stands on both edges; right beads then draw it to where they lie.
+        var middle = new LearnedLine((low.Offset + high.Offset) / 2, (low.Tilt + high.Tilt) / 2, (low.OffsetVariance + high.OffsetVariance) / 4, (low.TiltVariance + high.TiltVariance) / 4, (low.Covariance + high.Covariance) / 4);
+        var right = points.Where(point => point.Right).ToArray();
+        var best = Gaussian(middle, [.. right.Select(point => (
+            X: point.WireFeed / reference - 1,
+            Y: point.Volts.Volts - (Rules.SmoothBand(point.WireFeed, arc).Low.Volts + Rules.SmoothBand(point.WireFeed, arc).High.Volts) / 2,
+            Noise: RightNoise))]);
+        var sweeps = points.Count(point => point.Heard is Heard.Smooths or Heard.BreaksUp);
+        return new() { Arc = arc, Reference = reference, Low = low, High = high, Best = best, Sweeps = sweeps, Beads = points.Count - sweeps };
+    }
+
+    private static LearnedLine FitEdge(IReadOnlyList<WindowPoint> points, WireFeedSpeed reference, Func<WindowPoint, double> over, Heard onEdge, Heard beyond, int way)
+    {
+        var prior = new LearnedLine(0, 0, PriorOffset * PriorOffset, PriorTilt * PriorTilt, 0);
+        var swept = Gaussian(prior, [.. points.Where(point => point.Heard == onEdge).Select(point => (point.WireFeed / reference - 1, over(point), SweepNoise))]);
+        var beads = points.Where(point => point.Heard is Heard.Smooth or Heard.Short or Heard.Long)
+            .Select(point => (X: point.WireFeed / reference - 1, Y: over(point), Beyond: point.Heard == beyond)).ToArray();
+        if (beads.Length == 0) return swept;
+
+        // Newton's method on the beads' logistic likelihood with what the sweeps say as its prior; concave, so it converges.
+        var precision = Covariance(swept).Inverse();
+        var mean = Vector<double>.Build.Dense([swept.Offset, swept.Tilt]);
+        var at = mean.Clone();
+        var curvature = precision;
+        for (var round = 0; round < 50; round++)
+        {
+            var gradient = -(precision * (at - mean));
+            curvature = precision.Clone();
+            foreach (var (x, y, isBeyond) in beads)
+            {
+                // Beyond the lower edge is under it, beyond the upper edge is over it.
+                var p = 1 / (1 + Math.Exp(-way * (at[0] + at[1] * x - y) / EarWidth));
+                var basis = Vector<double>.Build.Dense([1, x]);
+                gradient += basis * (BeadWeight * way * ((isBeyond ? 1 : 0) - p) / EarWidth);
+                curvature += basis.OuterProduct(basis) * (BeadWeight * p * (1 - p) / (EarWidth * EarWidth));
+            }
+            var step = curvature.Solve(gradient);
+            // A long step on a steep likelihood overshoots.
+            if (step.L2Norm() > 1) step = step.Normalize(2);
+            at += step;
+            if (step.L2Norm() < 1e-9) break;
+        }
+        return Line(at, curvature.Inverse());
+    }
+
+    private static LearnedLine Gaussian(LearnedLine prior, (double X, double Y, double Noise)[] points)
+    {
+        if (points.Length == 0) return prior;
+        var precision = Covariance(prior).Inverse();
+        var weighted = precision * Vector<double>.Build.Dense([prior.Offset, prior.Tilt]);
+        foreach (var (x, y, noise) in points)
+        {
+            var basis = Vector<double>.Build.Dense([1, x]);
+            precision += basis.OuterProduct(basis) / (noise * noise);
+            weighted += basis * (y / (noise * noise));
+        }
+        var covariance = precision.Inverse();
+        return Line(covariance * weighted, covariance);
+    }
+
+    private static Matrix<double> Covariance(LearnedLine line) =>
+        Matrix<double>.Build.DenseOfArray(new[,] { { line.OffsetVariance, line.Covariance }, { line.Covariance, line.TiltVariance } });
+
+    private static LearnedLine Line(Vector<double> at, Matrix<double> covariance) => new(at[0], at[1], covariance[0, 0], covariance[1, 1], covariance[0, 1]);
+}

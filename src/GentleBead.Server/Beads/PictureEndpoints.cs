@@ -1,0 +1,121 @@
+using System.Security.Claims;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Json;
+using GentleBead.Server.Judging;
+using GentleBead.Server.Machines;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using GentleBead.Server.Trials;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Metadata;
+
+namespace GentleBead.Server.Beads;
+
+/// <summary>Pictures of a bead, and measuring a section on one.</summary>
+public static class PictureEndpoints
+{
+    // Drawing a large picture anew takes memory: two at a time.
+    private static readonly SemaphoreSlim Drawing = new(2);
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var pictures = app.MapGroup("/api").WithTags("pictures");
+        pictures.MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync).RequireAuthorization(Access.Instructor)
+            .WithMetadata(new SizeLimit(CleanPicture.MostBytes + 1024));
+        pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.SignedIn);
+        pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
+        pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor);
+        pictures.MapPut("/pictures/{pictureId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
+    }
+
+    private static async Task<Results<Ok<Picture>, NotFound, ValidationProblem>> AddAsync(
+        Guid id, string side, Guid pictureId, HttpRequest request, ClaimsPrincipal user, BeadStore beads, PictureStore pictures, TimeProvider clock, CancellationToken cancellation)
+    {
+        if (await pictures.FindAsync(pictureId) is { } stored) return TypedResults.Ok(stored);
+        if (await beads.FindAsync(id) is null) return TypedResults.NotFound();
+        if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows)) return Problems.Field("side", "A picture of the face, the back or a macro.");
+        if (request.ContentLength > CleanPicture.MostBytes) return TooLarge();
+        using var sent = new MemoryStream();
+        var buffer = new byte[81920];
+        int read;
+        while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
+        {
+            if (sent.Length + read > CleanPicture.MostBytes) return TooLarge();
+            await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
+        }
+        if (sent.Length == 0) return Problems.Field("picture", "The file is empty.");
+
+        CleanPicture? picture;
+        string problem;
+        await Drawing.WaitAsync(cancellation);
+        try
+        {
+            picture = CleanPicture.Of(sent.ToArray(), out problem);
+        }
+        finally
+        {
+            Drawing.Release();
+        }
+        if (picture is null) return Problems.Field("picture", problem);
+        await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), clock.GetUtcNow());
+        return TypedResults.Ok((await pictures.FindAsync(pictureId))!);
+
+        static ValidationProblem TooLarge() => Problems.Field("picture", $"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB.");
+    }
+
+    private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(Guid pictureId, ClaimsPrincipal user, HttpResponse response, PictureStore pictures, BeadStore beads, SheetStore sheets)
+    {
+        if (await pictures.FindAsync(pictureId) is not { } picture
+            || await beads.FindAsync(picture.BeadId) is not { } bead
+            || await sheets.FindAsync(bead.SheetId) is not { } sheet
+            || !user.MaySee(sheet.StudentId))
+        {
+            return TypedResults.NotFound();
+        }
+        var (mediaType, bytes) = await pictures.BytesAsync(pictureId);
+        // A picture never changes under its id; whoever may see it keeps it for the day.
+        response.Headers.CacheControl = "private, max-age=86400";
+        return TypedResults.File(bytes, mediaType);
+    }
+
+    private static async Task<Results<Ok<Bead>, NotFound, ValidationProblem>> MarkAsync(
+        Guid pictureId, Guid marksId, MacroMarks request, ClaimsPrincipal user, PictureStore pictures, BeadStore beads, SheetStore sheets, SessionStore sessions, MachineStore machines, TrialStore trials, BeadJudge judge, TimeProvider clock)
+    {
+        if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead) return TypedResults.NotFound();
+        var marks = Whole(request);
+        var problems = ProblemsOf(picture, marks);
+        if (problems.Count > 0) return Problems.Fields(problems);
+
+        var sheet = (await sheets.FindAsync(bead.SheetId))!;
+        var place = await trials.PlaceOfAsync(bead.Id);
+        var body = place is null ? sheet.Body : (await trials.FindAsync(place.TrialId))!.Plan.Steps[place.Step - 1].Sheet ?? sheet.Body;
+        var measures = MacroMeasures.Of(marks, body.BeadMeasure);
+        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), clock.GetUtcNow());
+        // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
+        await BeadEndpoints.LookAgainAsync(marksId, bead, bead.Evidence with { Macro = measures }, sheet, body, place is null, user.Id(), beads, sessions, machines, judge, clock);
+        return TypedResults.Ok((await beads.FindAsync(bead.Id))!);
+    }
+
+    // The same measures as marking gives, kept nowhere: what the marks say while they are being set.
+    private static async Task<Results<Ok<MacroMeasures>, NotFound, ValidationProblem>> MeasureAsync(Guid pictureId, MacroMarks request, PictureStore pictures, BeadStore beads)
+    {
+        if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead) return TypedResults.NotFound();
+        var marks = Whole(request);
+        var problems = ProblemsOf(picture, marks);
+        return problems.Count > 0 ? Problems.Fields(problems) : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
+    }
+
+    private static MacroMarks Whole(MacroMarks sent) => sent with { Face = sent.Face ?? [], FusionLine = sent.FusionLine ?? [], Unfused = sent.Unfused ?? [] };
+
+    private static Dictionary<string, string> ProblemsOf(Picture picture, MacroMarks marks) => picture.Side != PictureSide.Macro
+        ? new() { ["marks"] = "Only a section can be measured." }
+        : marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
+
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid pictureId, Withdrawal request, PictureStore pictures) =>
+        await pictures.SetWithdrawnAsync(pictureId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+
+    private sealed record SizeLimit(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
+}

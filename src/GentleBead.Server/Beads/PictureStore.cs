@@ -1,0 +1,96 @@
+using Dapper;
+using GentleBead.Core.Beads;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Beads;
+
+/// <summary>What a picture shows.</summary>
+public enum PictureSide
+{
+    /// <summary>The face of the bead.</summary>
+    Face,
+
+    /// <summary>The back of the plate.</summary>
+    Back,
+
+    /// <summary>A cut, polished and etched section.</summary>
+    Macro,
+}
+
+/// <summary>A picture of a bead, without its bytes.</summary>
+/// <param name="Id">Which picture.</param>
+/// <param name="BeadId">Of which bead.</param>
+/// <param name="Side">What it shows.</param>
+/// <param name="Width">Width in pixels.</param>
+/// <param name="Height">Height in pixels.</param>
+/// <param name="Marks">What was marked on it; null before, and on what is no macro.</param>
+/// <param name="Measures">What the marks measure; null with them.</param>
+/// <param name="AddedAt">When.</param>
+public sealed record Picture(Guid Id, Guid BeadId, PictureSide Side, int Width, int Height, MacroMarks? Marks, MacroMeasures? Measures, DateTimeOffset AddedAt);
+
+/// <summary>Pictures and the marks on them in the database. A picture is withdrawn, never deleted; marks are only added to.</summary>
+public sealed class PictureStore(NpgsqlDataSource database)
+{
+    private const string Pictures =
+        """
+        select picture.id, bead_id as "BeadId", side, width, height, newest.marks, newest.measures, added_at as "AddedAt" from picture
+        left join lateral (select marks, measures from macro_marks where picture_id = picture.id order by marked_at desc, id desc limit 1) as newest on true
+        """;
+
+    /// <summary>Adds a picture; the same id again changes nothing.</summary>
+    public async Task AddAsync(Guid id, Guid beadId, PictureSide side, CleanPicture picture, Guid by, DateTimeOffset at)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into picture (id, bead_id, side, media_type, width, height, bytes, added_by, added_at)
+            values (@id, @beadId, @side, @MediaType, @Width, @Height, @Bytes, @by, @at) on conflict (id) do nothing
+            """,
+            new { id, beadId, side = Words.Of(side), picture.MediaType, picture.Width, picture.Height, picture.Bytes, by, at = at.UtcDateTime });
+    }
+
+    /// <summary>One standing picture.</summary>
+    public async Task<Picture?> FindAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"{Pictures} where picture.id = @id and withdrawn_at is null", new { id }))?.Picture;
+    }
+
+    /// <summary>The standing pictures of a bead, oldest first.</summary>
+    public async Task<IReadOnlyList<Picture>> OfBeadAsync(Guid beadId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<Row>($"{Pictures} where bead_id = @beadId and withdrawn_at is null order by added_at", new { beadId })).Select(row => row.Picture)];
+    }
+
+    /// <summary>A picture's bytes and what they are.</summary>
+    public async Task<(string MediaType, byte[] Bytes)> BytesAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleAsync<(string, byte[])>("select media_type, bytes from picture where id = @id", new { id });
+    }
+
+    /// <summary>Adds marks to a macro; the same id again changes nothing.</summary>
+    public async Task AddMarksAsync(Guid id, Guid pictureId, MacroMarks marks, MacroMeasures measures, Guid by, DateTimeOffset at)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "insert into macro_marks (id, picture_id, marks, measures, marked_by, marked_at) values (@id, @pictureId, @marks, @measures, @by, @at) on conflict (id) do nothing",
+            new { id, pictureId, marks = new Jsonb<MacroMarks>(marks), measures = new Jsonb<MacroMeasures>(measures), by, at = at.UtcDateTime });
+    }
+
+    /// <summary>Takes a picture away, or puts it back.</summary>
+    public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync("update picture set withdrawn_at = case when @withdrawn then now() end where id = @id", new { id, withdrawn }) == 1;
+    }
+
+    private sealed record Row(Guid Id, Guid BeadId, string Side, int Width, int Height, string? Marks, string? Measures, DateTime AddedAt)
+    {
+        public Picture Picture => new(
+            Id, BeadId, Words.Read<PictureSide>(Side), Width, Height,
+            Marks is null ? null : Jsonb.Read<MacroMarks>(Marks), Measures is null ? null : Jsonb.Read<MacroMeasures>(Measures), AddedAt);
+    }
+}

@@ -1,0 +1,39 @@
+using System.Security.Claims;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Json;
+using GentleBead.Server.People;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.Judging;
+
+/// <summary>A criteria set as the lists show it.</summary>
+public sealed record CriteriaName(CriteriaSet Set, string Name);
+
+/// <summary>Criteria, the room's tolerances, agreement, and how to look inside a bead.</summary>
+public static class JudgingEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var judging = app.MapGroup("/api/judging").WithTags("judging");
+        judging.MapGet("/criteria", () => Enum.GetValues<CriteriaSet>().Select(set => new CriteriaName(set, Criteria.Name(set)))).RequireAuthorization(Access.SignedIn);
+        judging.MapGet("/section/{metal}", Section).RequireAuthorization(Access.SignedIn);
+        judging.MapGet("/tolerances", (ToleranceStore store) => store.NewestAsync()).RequireAuthorization(Access.Instructor);
+        judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor);
+        judging.MapGet("/agreement", async (RulingStore rulings) => Agreement.Of(await rulings.StandingAsync())).RequireAuthorization(Access.Instructor);
+    }
+
+    private static Results<Ok<IReadOnlyList<SectionStep>>, NotFound> Section(string metal, bool? thin) =>
+        Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known) ? TypedResults.Ok(SectionGuide.For(known, thin ?? false)) : TypedResults.NotFound();
+
+    private static async Task<Results<Ok<PracticeTolerances>, ValidationProblem>> SetAsync(Guid id, PracticeTolerances request, ClaimsPrincipal user, ToleranceStore store, TimeProvider clock)
+    {
+        var problems = request.Problems().ToDictionary(problem => problem.Field, problem => problem.Problem);
+        if (problems.Count > 0) return Problems.Fields(problems);
+        await store.AddAsync(id, request, user.Id(), clock.GetUtcNow());
+        return TypedResults.Ok(await store.NewestAsync());
+    }
+}

@@ -1,0 +1,27 @@
+using Dapper;
+using GentleBead.Core.Judging;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Judging;
+
+/// <summary>The room's own practice tolerances in the database; the newest stands.</summary>
+public sealed class ToleranceStore(NpgsqlDataSource database)
+{
+    /// <summary>What stands.</summary>
+    public async Task<PracticeTolerances> NewestAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var body = await connection.QueryFirstOrDefaultAsync<string>("select body from practice_tolerances order by set_at desc, id desc limit 1");
+        return body is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(body);
+    }
+
+    /// <summary>Sets them anew; the same id again changes nothing.</summary>
+    public async Task AddAsync(Guid id, PracticeTolerances tolerances, Guid by, DateTimeOffset at)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "insert into practice_tolerances (id, body, set_by, set_at) values (@id, @body, @by, @at) on conflict (id) do nothing",
+            new { id, body = new Jsonb<PracticeTolerances>(tolerances), by, at = at.UtcDateTime });
+    }
+}

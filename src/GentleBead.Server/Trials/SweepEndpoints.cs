@@ -1,0 +1,55 @@
+using System.Security.Claims;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Trials;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Json;
+using GentleBead.Server.Machines;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.Trials;
+
+/// <summary>A sweep to record.</summary>
+/// <param name="SheetId">The sheet at the booth, for process, wire and gas.</param>
+/// <param name="VoltMark">Where the volt control stood; or leave it out and give <paramref name="Volts"/>.</param>
+/// <param name="Volts">Volts as measured.</param>
+/// <param name="Run">The run.</param>
+public sealed record SweepRequest(Guid SheetId, double? VoltMark, Voltage? Volts, SweepRun Run);
+
+/// <summary>Recording wire sweeps.</summary>
+public static class SweepEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var sweeps = app.MapGroup("/api/sweeps").WithTags("sweeps").RequireAuthorization(Access.Instructor);
+        sweeps.MapPut("/{id:guid}", RecordAsync);
+        sweeps.MapPut("/{id:guid}/withdrawn", WithdrawAsync);
+        sweeps.MapGet("/of-machine/{machineId:guid}", (Guid machineId, SweepStore store) => store.OfMachineAsync(machineId));
+    }
+
+    private static async Task<Results<Ok<RunSweep>, ValidationProblem>> RecordAsync(
+        Guid id, SweepRequest request, ClaimsPrincipal user, SweepStore sweeps, SheetStore sheets, SessionStore sessions, MachineStore machines, TimeProvider clock)
+    {
+        if (await sweeps.FindAsync(id) is { } stored) return TypedResults.Ok(stored);
+        if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
+        if (sheet.Body.Pair is null) return Problems.Field("sheetId", "A sweep turns the wire; a TIG sheet feeds none.");
+        if (request.Run is not { Events: not null } run) return Problems.Field("run", "The run is missing.");
+        var machineId = (await sessions.BoothAsync(sheet.BoothId))!.MachineId;
+        var machine = (await machines.FindAsync(machineId))!;
+        if (!Dials.TryFit(machine, out var dials, out var uncalibrated)) return Problems.Field("run", uncalibrated);
+        var problems = run.Problems(machine.WireControl!).DistinctBy(problem => problem.Field).ToDictionary(problem => $"run.{problem.Field}", problem => problem.Problem);
+        // The volts are held while the wire is turned; where they follow the wire they cannot be.
+        if (machine.VoltControl!.Kind == ControlKind.Trim) problems["voltMark"] = "The volts of this machine follow the wire: a sweep cannot hold them.";
+        if (problems.Count > 0) return Problems.Fields(problems);
+        if (machine.Read(machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2), request.VoltMark, null, request.Volts, problems) is not { } pair) return Problems.Fields(problems);
+        await sweeps.AddAsync(new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), clock.GetUtcNow()), user.Id());
+        return TypedResults.Ok((await sweeps.FindAsync(id))!);
+    }
+
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid id, Withdrawal request, SweepStore sweeps) =>
+        await sweeps.SetWithdrawnAsync(id, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+}

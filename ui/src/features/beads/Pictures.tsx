@@ -1,0 +1,219 @@
+import { Button, Modal } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { offerUndo, tellTrouble } from '../../shared/notices';
+import { useUnits } from '../../shared/units';
+import './pictures.css';
+
+type Side = Schemas['PictureSide'];
+
+const sides: Record<Side, string> = { face: 'Face', back: 'Back', macro: 'Section' };
+
+/** A file as it is, to the bead it belongs to. */
+async function send(beadId: string, side: Side, file: File): Promise<void> {
+  const response = await fetch(`/api/beads/${beadId}/pictures/${side}/${newId()}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+  }).catch(() => {
+    throw new Refused(0, 'The server does not answer. The picture was not saved.', {});
+  });
+  if (response.ok) return;
+  const problem = (await response.json().catch(() => ({}))) as {
+    title?: string;
+    errors?: Record<string, string[]>;
+  };
+  throw new Refused(
+    response.status,
+    Object.values(problem.errors ?? {})
+      .flat()
+      .join(' ') ||
+      problem.title ||
+      'The picture was not taken.',
+    {},
+  );
+}
+
+/** A bead's pictures, from camera or file; a section can be measured. */
+export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Metal']; mayWrite: boolean }) {
+  const { bead, pictures } = props.file;
+  const queries = useQueryClient();
+  const { show } = useUnits();
+  const [guide, setGuide] = useState(false);
+  const [large, setLarge] = useState<Schemas['Picture']>();
+  const add = useMutation({
+    mutationFn: ({ side, file }: { side: Side; file: File }) => send(bead.id, side, file),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['room'] }),
+  });
+  const withdraw = useMutation({
+    mutationFn: ({ picture, withdrawn }: { picture: Schemas['Picture']; withdrawn: boolean }) =>
+      answer(
+        api.PUT('/api/pictures/{pictureId}/withdrawn', {
+          params: { path: { pictureId: picture.id } },
+          body: { withdrawn },
+        }),
+      ),
+    onSuccess: async (_, { picture, withdrawn }) => {
+      await queries.invalidateQueries({ queryKey: ['room'] });
+      if (withdrawn) {
+        offerUndo(picture.id, 'The picture is off.', () => withdraw.mutate({ picture, withdrawn: false }));
+      }
+    },
+    onError: tellTrouble,
+  });
+  return (
+    <div className="stack">
+      <h3>Pictures</h3>
+      {pictures.length > 0 && (
+        <ul className="pictures">
+          {pictures.map((picture) => (
+            <li key={picture.id}>
+              <button
+                type="button"
+                className="picture"
+                onClick={() => setLarge(picture)}
+                aria-label={`${sides[picture.side]}, large`}
+              >
+                <img src={`/api/pictures/${picture.id}`} alt={sides[picture.side]} loading="lazy" />
+              </button>
+              <span>
+                <b>{sides[picture.side]}</b>
+                {picture.measures && (
+                  <span className="quiet">
+                    {' '}
+                    {picture.measures.lowerLegMm != null &&
+                      `legs ${show('length', picture.measures.lowerLegMm)}, ${show('length', picture.measures.upperLegMm ?? 0)}; `}
+                    {picture.measures.rootPenetrationMm != null &&
+                      `root ${show('length', picture.measures.rootPenetrationMm)}`}
+                  </span>
+                )}
+              </span>
+              {props.mayWrite && (
+                <span className="row">
+                  {picture.side === 'macro' && (
+                    <Button
+                      component={Link}
+                      to={`/beads/${bead.id}/macro/${picture.id}`}
+                      size="md"
+                      variant="default"
+                    >
+                      {picture.marks ? 'Measure again' : 'Measure it'}
+                    </Button>
+                  )}
+                  <Button
+                    size="md"
+                    variant="default"
+                    onClick={() => withdraw.mutate({ picture, withdrawn: true })}
+                  >
+                    Take off
+                  </Button>
+                </span>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {props.mayWrite && (
+        <>
+          <div className="row">
+            {(Object.keys(sides) as Side[]).map((side) => (
+              <AddPicture
+                key={side}
+                side={side}
+                busy={add.isPending && add.variables.side === side}
+                onFile={(file) => add.mutate({ side, file })}
+              />
+            ))}
+            <Button size="md" variant="default" onClick={() => setGuide(true)}>
+              How to cut and etch
+            </Button>
+          </div>
+          {add.isError && (
+            <p className="field-error" role="alert">
+              {add.error instanceof Refused ? add.error.line : 'The picture was not saved.'}
+            </p>
+          )}
+        </>
+      )}
+      <Modal
+        opened={large !== undefined}
+        onClose={() => setLarge(undefined)}
+        size="xl"
+        title={large ? `${sides[large.side]} of bead ${bead.number}` : ''}
+      >
+        {large && <img className="large-picture" src={`/api/pictures/${large.id}`} alt={sides[large.side]} />}
+      </Modal>
+      <Modal opened={guide} onClose={() => setGuide(false)} size="lg" title="How to cut, polish and etch">
+        <SectionGuide metal={props.metal} />
+      </Modal>
+    </div>
+  );
+}
+
+function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button size="md" variant="default" loading={props.busy} onClick={() => input.current?.click()}>
+        + {sides[props.side]}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label={`Picture of the ${sides[props.side].toLowerCase()}`}
+        className={`picture-file ${props.side}`}
+        accept="image/png,image/jpeg,image/webp"
+        capture="environment"
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          if (file) props.onFile(file);
+          // The same file can be picked again.
+          event.currentTarget.value = '';
+        }}
+      />
+    </>
+  );
+}
+
+function SectionGuide({ metal }: { metal: Schemas['Metal'] }) {
+  const steps = useQuery({
+    queryKey: ['section', metal],
+    queryFn: () =>
+      answer(api.GET('/api/judging/section/{metal}', { params: { path: { metal }, query: { thin: true } } })),
+    staleTime: Infinity,
+  });
+  const [done, setDone] = useState<number[]>([]);
+  return (
+    <>
+      <ol className="section-guide">
+        {(steps.data ?? []).map((step, i) => (
+          <li key={step.do}>
+            <label>
+              <input
+                type="checkbox"
+                checked={done.includes(i)}
+                onChange={() =>
+                  setDone((before) =>
+                    before.includes(i) ? before.filter((other) => other !== i) : [...before, i],
+                  )
+                }
+              />
+              <span>
+                {step.do}
+                {step.care && <span className="care">{step.care}</span>}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ol>
+      <p className="quiet">
+        The etchant’s data sheet, the machine’s manual, the shop’s rules and a qualified person stand over
+        this.
+      </p>
+    </>
+  );
+}

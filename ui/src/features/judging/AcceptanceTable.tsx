@@ -1,0 +1,40 @@
+import type { Schemas } from '../../shared/api/client';
+import { criteria, standings } from '../../shared/words';
+
+const marks: Record<Schemas['Standing'], string> = { right: '✓', off: '✕', notKnown: '?' };
+
+/** A bead against its criteria set, limit by limit, as it applies to this thickness and size. */
+export function AcceptanceTable({ acceptance }: { acceptance: Schemas['Acceptance'] }) {
+  return (
+    <section className="acceptance" aria-label="Limits">
+      <h3>
+        {acceptance.name}{' '}
+        <span className={`standing-${acceptance.standing}`}>{standings[acceptance.standing]}</span>
+      </h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Limited</th>
+            <th scope="col">Limit here</th>
+            <th scope="col">Found</th>
+          </tr>
+        </thead>
+        <tbody>
+          {acceptance.criteria.map((row) => (
+            <tr key={row.criterion} className={`standing-${row.standing}`}>
+              <th scope="row">
+                <span role="img" aria-label={standings[row.standing]}>
+                  {marks[row.standing]}
+                </span>{' '}
+                {criteria[row.criterion]}
+              </th>
+              <td>{row.limit}</td>
+              <td>{row.found}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="quiet">{acceptance.note}</p>
+    </section>
+  );
+}

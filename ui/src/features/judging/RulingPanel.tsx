@@ -1,0 +1,152 @@
+import { Button, Select, TextInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { Trouble } from '../../shared/Trouble';
+import { moment } from '../../shared/units';
+import { aspects, standings, verdicts } from '../../shared/words';
+
+type Ruling = Schemas['RulingRequest'];
+
+/** The instructor's word beside the tool's: agree in one tap, or overrule with a reason. Both are kept. */
+export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
+  const { bead } = file;
+  const { judgement } = bead;
+  const queries = useQueryClient();
+  const [about, setAbout] = useState<string | null>(null);
+  const [word, setWord] = useState<string | null>(null);
+  const [reason, setReason] = useState('');
+  const rule = useMutation({
+    mutationFn: async (rulings: Ruling[]) => {
+      for (const body of rulings) {
+        await answer(
+          api.PUT('/api/beads/{id}/rulings/{rulingId}', {
+            params: { path: { id: bead.id, rulingId: newId() } },
+            body,
+          }),
+        );
+      }
+    },
+    onSuccess: async () => {
+      setAbout(null);
+      setWord(null);
+      setReason('');
+      notifications.show({ message: 'Your word is kept beside the tool’s.' });
+      await queries.invalidateQueries({ queryKey: ['room'] });
+      await queries.invalidateQueries({ queryKey: ['agreement'] });
+    },
+  });
+  const fields = rule.error instanceof Refused ? rule.error.fields : {};
+  const known = judgement.aspects.filter((aspect) => aspect.standing !== 'notKnown');
+  const agree = () =>
+    rule.mutate([
+      { aspect: null, standing: null, verdict: judgement.verdict, reason: '' },
+      ...known.map((aspect) => ({
+        aspect: aspect.aspect,
+        standing: aspect.standing,
+        verdict: null,
+        reason: '',
+      })),
+    ]);
+  const overall = about === 'verdict';
+  return (
+    <section className="rulings stack" aria-label="Your word">
+      <h3>Your word</h3>
+      {file.rulings.length > 0 && (
+        <ul className="plain-list">
+          {file.rulings
+            .filter((given) => given.ruling.tool !== given.ruling.instructor || given.ruling.aspect === null)
+            .map((given) => (
+              <li key={`${given.at}${given.ruling.aspect ?? ''}`}>
+                <b>{given.by}</b>, {given.ruling.aspect ? aspects[given.ruling.aspect] : 'Verdict'}:{' '}
+                {given.ruling.tool === given.ruling.instructor
+                  ? 'agrees'
+                  : `${said(given.ruling, given.ruling.instructor)} instead of ${said(given.ruling, given.ruling.tool)}`}
+                {given.reason && <span>. {given.reason}</span>}{' '}
+                <span className="quiet">{moment(given.at)}</span>
+              </li>
+            ))}
+        </ul>
+      )}
+      {about === null ? (
+        <div className="row">
+          <Button size="md" variant="default" loading={rule.isPending} onClick={agree}>
+            I agree
+          </Button>
+          <Button size="md" variant="default" onClick={() => setAbout('verdict')}>
+            Overrule
+          </Button>
+        </div>
+      ) : (
+        <form
+          className="stack"
+          aria-label="Overrule"
+          onSubmit={(event) => {
+            event.preventDefault();
+            rule.mutate([
+              overall
+                ? { aspect: null, standing: null, verdict: word as Schemas['Verdict'] | null, reason }
+                : {
+                    aspect: about as Schemas['Aspect'],
+                    standing: word as Schemas['Standing'] | null,
+                    verdict: null,
+                    reason,
+                  },
+            ]);
+          }}
+        >
+          <Select
+            label="About"
+            size="md"
+            allowDeselect={false}
+            data={[
+              { value: 'verdict', label: `The verdict: ${verdicts[judgement.verdict]}` },
+              ...judgement.aspects.map((aspect) => ({
+                value: aspect.aspect,
+                label: `${aspects[aspect.aspect]}: ${standings[aspect.standing]}`,
+              })),
+            ]}
+            value={about}
+            onChange={(value) => {
+              setAbout(value);
+              setWord(null);
+            }}
+          />
+          <Select
+            label="Your word on it"
+            size="md"
+            data={Object.entries(overall ? verdicts : standings).map(([value, label]) => ({ value, label }))}
+            value={word}
+            onChange={setWord}
+            error={fields.verdict ?? fields.standing}
+          />
+          <TextInput
+            label="Why"
+            size="md"
+            maxLength={300}
+            value={reason}
+            onChange={(event) => setReason(event.currentTarget.value)}
+            error={fields.reason}
+          />
+          {rule.isError && Object.keys(fields).length === 0 && <Trouble error={rule.error} />}
+          <div className="row">
+            <Button type="submit" size="md" loading={rule.isPending}>
+              Keep my word
+            </Button>
+            <Button size="md" variant="default" onClick={() => setAbout(null)}>
+              Back
+            </Button>
+          </div>
+        </form>
+      )}
+    </section>
+  );
+}
+
+const said = (ruling: Schemas['Ruling'], word: string) =>
+  (ruling.aspect === null
+    ? verdicts[word as Schemas['Verdict']]
+    : standings[word as Schemas['Standing']]
+  ).toLowerCase();

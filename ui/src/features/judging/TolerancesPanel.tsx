@@ -1,0 +1,83 @@
+import { Button, NumberInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { notifications } from '@mantine/notifications';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { newId } from '../../shared/newId';
+import { Trouble } from '../../shared/Trouble';
+import { useUnits } from '../../shared/units';
+
+const rows = [
+  ['undercutMm', 'Undercut, at most'],
+  ['crownMm', 'Crown, at most'],
+  ['unequalLegsMm', 'Legs apart, at most'],
+  ['largestPoreMm', 'A pore, at most'],
+  ['pores', 'Pores on a bead'],
+  ['travelPercent', 'Travel off the sheet'],
+] as const;
+
+/** The room's own tolerances for practice beads. */
+export function TolerancesPanel() {
+  const queries = useQueryClient();
+  const { per, unit, units } = useUnits();
+  const scale = (field: string) => (field.endsWith('Mm') ? per('length') : 1);
+  const suffix = (field: string) =>
+    field.endsWith('Mm') ? ` ${unit('length')}` : field === 'travelPercent' ? ' %' : '';
+  const stands = useQuery({
+    queryKey: ['tolerances'],
+    queryFn: () => answer(api.GET('/api/judging/tolerances')),
+  });
+  const form = useForm<Record<string, number | string>>({ initialValues: {} });
+  const { data } = stands;
+  useEffect(() => {
+    if (data)
+      form.setValues(
+        Object.fromEntries(rows.map(([field]) => [field, Number((data[field] * scale(field)).toFixed(3))])),
+      );
+    // The form follows what stands on the server, and the person's units.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [data, units]);
+  const save = useMutation({
+    mutationFn: (values: Record<string, number | string>) =>
+      answer(
+        api.PUT('/api/judging/tolerances/{id}', {
+          params: { path: { id: newId() } },
+          body: Object.fromEntries(
+            rows.map(([field]) => [field, Number(values[field]) / scale(field)]),
+          ) as unknown as Schemas['PracticeTolerances'],
+        }),
+      ),
+    onSuccess: (set) => {
+      queries.setQueryData(['tolerances'], set);
+      notifications.show({ message: 'Practice beads are measured by these from now on.' });
+    },
+    onError: (error) => form.setErrors(error instanceof Refused ? error.fields : {}),
+  });
+  return (
+    <form
+      className="panel stack"
+      aria-label="Practice tolerances"
+      onSubmit={form.onSubmit((values) => save.mutate(values))}
+    >
+      <h2>Practice tolerances</h2>
+      <p className="quiet">The room’s own limits, for sheets given out as practice. They qualify nobody.</p>
+      <div className="tolerances">
+        {rows.map(([field, label]) => (
+          <NumberInput
+            key={field}
+            label={label}
+            size="md"
+            hideControls
+            suffix={suffix(field)}
+            {...form.getInputProps(field)}
+          />
+        ))}
+      </div>
+      {save.isError && Object.keys(form.errors).length === 0 && <Trouble error={save.error} />}
+      <Button type="submit" size="md" variant="default" loading={save.isPending}>
+        Measure by these
+      </Button>
+    </form>
+  );
+}

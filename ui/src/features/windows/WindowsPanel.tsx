@@ -1,0 +1,111 @@
+import { useQuery } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { useUnits } from '../../shared/units';
+import { gases, processes, wireName } from '../../shared/words';
+import './windows.css';
+
+/** What this room has found on a machine: its own smooth band for each wire and gas, beside the textbook's. */
+export function WindowsPanel({ machineId }: { machineId: string }) {
+  const windows = useQuery({
+    queryKey: ['room', 'windows', machineId],
+    queryFn: () => answer(api.GET('/api/windows/{machineId}', { params: { path: { machineId } } })),
+  });
+  return (
+    <section className="panel stack" aria-label="What this room has found">
+      <h2>What this room has found</h2>
+      {windows.data?.length === 0 && (
+        <p className="quiet">Nothing yet: sweep the wire, or lay beads and note how they sound.</p>
+      )}
+      {windows.data?.map((view) => (
+        <Window key={`${view.process}${view.wire}${view.gas}`} view={view} />
+      ))}
+    </section>
+  );
+}
+
+const box = { left: 46, top: 12, right: 468, bottom: 232 };
+
+function Window({ view }: { view: Schemas['WindowView'] }) {
+  const { show, per, unit } = useUnits();
+  const over = view.best.aimVolts - view.textbookAtVolts;
+  const wires = view.band.map((point) => point.wireFeedMPerMin);
+  const volts = [...view.band, ...view.textbook].flatMap((point) => [point.lowVolts, point.highVolts]);
+  const heard = view.points.map((point) => point.volts);
+  const [left, right] = [Math.min(...wires), Math.max(...wires)];
+  const [low, high] = [Math.min(...volts, ...heard) - 0.5, Math.max(...volts, ...heard) + 0.5];
+  const x = (wire: number) => box.left + ((wire - left) / (right - left || 1)) * (box.right - box.left);
+  const y = (v: number) => box.bottom - ((v - low) / (high - low)) * (box.bottom - box.top);
+  const outline = (band: Schemas['BandPoint'][]) =>
+    [
+      ...band.map((point) => `${x(point.wireFeedMPerMin)},${y(point.highVolts)}`),
+      ...[...band].reverse().map((point) => `${x(point.wireFeedMPerMin)},${y(point.lowVolts)}`),
+    ].join(' ');
+  const ticks = [0.1, 0.5, 0.9].map((share) => left + (right - left) * share);
+  return (
+    <article className="window">
+      <h3>
+        {processes[view.process]}, {wireName(view.wire)}, {gases[view.gas]}
+      </h3>
+      <p>
+        At {show('wireFeed', view.atMPerMin)}: best <b>{view.best.aimVolts.toFixed(1)} V</b>, smooth from{' '}
+        {view.best.lowVolts.toFixed(1)} to {view.best.highVolts.toFixed(1)}, give or take{' '}
+        {view.sureVolts.toFixed(1)} V. The textbook says {view.textbookAtVolts.toFixed(1)} V:{' '}
+        {Math.abs(over) < 0.1
+          ? 'the same.'
+          : `this machine wants ${Math.abs(over).toFixed(1)} V ${over > 0 ? 'more' : 'less'}.`}
+      </p>
+      <p className="quiet">
+        {Math.round(view.weightPercent)} % the room’s own, from {view.sweeps}{' '}
+        {view.sweeps === 1 ? 'sweep mark' : 'sweep marks'} and {view.beads}{' '}
+        {view.beads === 1 ? 'bead' : 'beads'}.
+      </p>
+      <figure className="plane">
+        <svg
+          viewBox="0 0 480 272"
+          role="img"
+          aria-label="The room's band over the textbook's, with what was heard"
+        >
+          <rect
+            className="frame"
+            x={box.left}
+            y={box.top}
+            width={box.right - box.left}
+            height={box.bottom - box.top}
+          />
+          <polygon className="textbook" points={outline(view.textbook)} />
+          <polygon className="band" points={outline(view.band)} />
+          {view.points.map((point, i) => (
+            <g
+              key={`${i}`}
+              className={`heard ${point.heard}`}
+              transform={`translate(${x(point.wireFeedMPerMin)} ${y(point.volts)})`}
+            >
+              {shapes[point.heard]}
+            </g>
+          ))}
+          {ticks.map((tick) => (
+            <text key={tick} x={x(tick)} y={box.bottom + 16} textAnchor="middle">
+              {(tick * per('wireFeed')).toFixed(unit('wireFeed') === 'm/min' ? 1 : 0)}
+            </text>
+          ))}
+          {[low + 1, (low + high) / 2, high - 1].map((tick) => (
+            <text key={tick} x={box.left - 6} y={y(tick) + 4} textAnchor="end">
+              {tick.toFixed(0)}
+            </text>
+          ))}
+          <text x={box.left} y={box.bottom + 34}>
+            filled: the room; dashed: textbook; | sweep, ● smooth, ▼ popped, ▲ hissed
+          </text>
+        </svg>
+      </figure>
+    </article>
+  );
+}
+
+const shapes: Record<Schemas['Heard'], React.ReactNode> = {
+  smooths: <path d="M0-7V7" />,
+  breaksUp: <path d="M0-7V7" />,
+  smooth: <circle r={3.4} />,
+  short: <path d="M-5-4h10L0 5z" />,
+  long: <path d="M-5 4h10L0-5z" />,
+};
