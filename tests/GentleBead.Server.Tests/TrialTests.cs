@@ -44,7 +44,7 @@ public class TrialTests(DemoRoom room)
         await LayAsync(maren, view, 3, new { sound = "evenCrackle", profile = "slightlyConvex", toes = "blended", penetration = "tintBehind", beadSizeMm = 4.2 });
         view = await maren.GetAsync<TrialView>($"/api/trials/{id}");
         Assert.Equal((null, true), (view.NextStep, view.Result.Done));
-        Assert.StartsWith("Right: right", view.Result.Learned, StringComparison.Ordinal);
+        Assert.StartsWith("Right: as the sheet says", view.Result.Learned, StringComparison.Ordinal);
         Assert.Null(view.Beads[^1].Bead.Judgement.FollowUp);
         (await maren.PutAsJsonAsync($"/api/trials/{id}/ended", new { ended = true })).EnsureSuccessStatusCode();
         Assert.NotNull((await maren.GetAsync<IReadOnlyList<StartedTrial>>($"/api/trials/of-sheet/{sheet.Id}")).Single().EndedAt);

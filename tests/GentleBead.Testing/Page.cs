@@ -67,6 +67,16 @@ public sealed class Page : IDisposable
             $"something to click called \"{label}\"");
     }
 
+    /// <summary>Clicks a drawing at a point of its own coordinates.</summary>
+    public void ClickPoint(string css, double x, double y)
+    {
+        var drawing = Find(By.CssSelector(css));
+        driver.ExecuteScript("arguments[0].scrollIntoView({block: 'nearest'})", drawing);
+        var at = (System.Collections.ObjectModel.ReadOnlyCollection<object>)driver.ExecuteScript(
+            "const m = arguments[0].getScreenCTM(); return [Math.round(m.a * arguments[1] + m.e), Math.round(m.d * arguments[2] + m.f)]", drawing, x, y)!;
+        new Actions(driver).MoveToLocation(Convert.ToInt32(at[0]), Convert.ToInt32(at[1])).Click().Perform();
+    }
+
     public void DoubleClick(string label)
     {
         var element = Find(By.XPath($"//button[normalize-space()={Quote(label)}]"));

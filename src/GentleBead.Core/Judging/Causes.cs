@@ -130,6 +130,7 @@ public static class Causes
             [Pinholes] = -0.5,
             [SideUnfused] = 0.9, [RootFused] = 0.1,
             [SlightlyConvex] = 0.4, [TintEven] = 0.4, [TintBehind] = 0.2,
+            [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4, [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
         }),
         new(Cause.UnevenHand, "Uneven hand", 0.05, ChangeKind.SteadyHand, "Even ripples, even width.", new Dictionary<Sign, double>
         {
@@ -137,6 +138,7 @@ public static class Causes
             [RippleEven] = -2, [RippleStretched] = -0.5,
             [FeelSteady] = -0.4,
             [SlightlyConvex] = 0.5, [ToesBlended] = 0.5, [TintEven] = 0.4, [TintBehind] = 0.3, [SpatterLittle] = 0.2,
+            [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4, [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
         }),
         new(Cause.GasLost, "Gas not reaching the puddle", 0.04, ChangeKind.CheckGas, "No pinholes; the arc smooths.", new Dictionary<Sign, double>
         {
@@ -222,6 +224,7 @@ public static class Causes
         {
             [OpenCrater] = 4.0, [Crack] = 0.3, [EvenCrackle] = 0.2,
             [SlightlyConvex] = 0.5, [ToesBlended] = 0.5, [TintEven] = 0.4, [TintBehind] = 0.3, [SpatterLittle] = 0.2,
+            [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4, [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
         }),
     ];
 

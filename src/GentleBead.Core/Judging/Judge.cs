@@ -97,6 +97,8 @@ public static class Judge
         var ranked = Ranking.Rank(signs, table, Signs.Strengths(sheet, evidence), Habits.Priors(table, around.StudentCauses, around.MachineCauses));
         // The list never says "nothing to mend" beside a verdict that found something, nor the other way round.
         var fitting = ranked.Where(cause => Fits(cause.Cause, verdict)).ToArray();
+        // Nor does it name a cause that nothing speaks for, as long as something speaks for another.
+        if (fitting.Any(cause => cause.For.Count > 0)) fitting = [.. fitting.Where(cause => cause.For.Count > 0)];
         var looks = Judging.Telling.Of(sheet.Job, signs, ranked);
         var followUp = around.Before is not { } before || (before.Used is null) != (bead.Used is null) ? null
             : FollowUp.Of(before, table, Telling(bead.Signs(before.Evidence, before.Used, before.Amps)), signs, bead.Used, bead.Amps, evidence is { Profile: not null, Toes: not null });

@@ -163,7 +163,7 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
     {
         var limit = $"at most {Show.Of(Length.FromMm(most))}{forWhat}";
         return found is not { } value ? new(criterion, Standing.NotKnown, limit, "not measured")
-            : new(criterion, value <= most + Hair ? Standing.Right : Standing.Off, limit, Show.Of(Length.FromMm(value)));
+            : new(criterion, value <= most + Hair ? Standing.Right : Standing.Off, limit, value == 0 ? "none" : Show.Of(Length.FromMm(value)));
     }
 
     public CriterionVerdict Sized()

@@ -168,7 +168,9 @@ public static class Signs
     public static IReadOnlySet<Sign> Of(Sheet sheet, Machine machine, Current amps, Evidence evidence)
     {
         var signs = Noticed(sheet, evidence);
-        signs.Add(Off(amps / sheet.Amps, AmpsTolerance, Sign.AmpsUnder));
+        // With a pedal a little more is set than is used: all up to there is on the sheet.
+        var most = sheet.Tig is { } tig && tig.PedalMost > sheet.Amps ? tig.PedalMost : sheet.Amps;
+        signs.Add(amps < sheet.Amps * (1 - AmpsTolerance) ? Sign.AmpsUnder : amps > most * (1 + AmpsTolerance / 2) ? Sign.AmpsOver : Sign.AmpsOn);
         signs.Add(machine.AmpControl is { Readings.Count: > 0 } ? Sign.MachineMeasured : Sign.MachineBelieved);
         return signs;
     }

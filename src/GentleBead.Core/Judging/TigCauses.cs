@@ -46,12 +46,14 @@ public static class TigCauses
             [UnequalLegs] = 3.2, [Undercut] = 0.8, [SideUnfused] = 0.8,
             [Pinholes] = -0.4,
             [SlightlyConvex] = 0.4, [TintEven] = 0.4, [TintBehind] = 0.2,
+            [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4, [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
         }),
         new(Cause.UnevenHand, "Uneven hand", 0.06, ChangeKind.SteadyHand, "Even ripples, even width.", new Dictionary<Sign, double>
         {
             [RippleUneven] = 2.2, [PuddleClear] = 0.2, [TungstenPointed] = 0.2, [AmpsOn] = 0.2,
             [RippleEven] = -2, [RippleStretched] = -0.5,
             [SlightlyConvex] = 0.5, [ToesBlended] = 0.5, [TintEven] = 0.4, [TintBehind] = 0.3, [SpatterLittle] = 0.2,
+            [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4, [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
         }),
         new(Cause.GasLost, "Gas not covering the puddle", 0.07, ChangeKind.CheckGas, "Silver to straw beside the bead, a bright tungsten, no pinholes.", new Dictionary<Sign, double>
         {
@@ -112,6 +114,7 @@ public static class TigCauses
         {
             [OpenCrater] = 4.0, [Crack] = 0.3,
             [SlightlyConvex] = 0.5, [ToesBlended] = 0.5, [TintEven] = 0.4, [TintBehind] = 0.3, [SpatterLittle] = 0.2,
+            [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4, [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
         }),
     ];
 

@@ -42,17 +42,17 @@ public static class TrialPlans
         {
             TrialKind.WireLadder => new(request.Kind, Variable.Wire, "Wire ladder", "What do too much and too little wire sound and look like, beside right?", maker.Hold("volts"),
             [
-                maker.Step("Far too much wire", Variable.Wire, 1 + FarWire, 0), maker.Step("Far too little wire", Variable.Wire, 1 - FarWire, 0), maker.Step("Right", Variable.Wire, 1, 0),
+                maker.Step("Far too much wire", Variable.Wire, 1 + FarWire, 0), maker.Step("Far too little wire", Variable.Wire, 1 - FarWire, 0), maker.Step("As the sheet says", Variable.Wire, 1, 0),
             ], false),
             TrialKind.VoltLadder => new(request.Kind, Variable.Volts, "Volts ladder", "What do too many and too few volts sound and look like, beside right?", maker.Hold("wire"),
             [
-                maker.Step("Far too many volts", Variable.Volts, 1, FarVolts), maker.Step("Far too few volts", Variable.Volts, 1, -FarVolts), maker.Step("Right", Variable.Volts, 1, 0),
+                maker.Step("Far too many volts", Variable.Volts, 1, FarVolts), maker.Step("Far too few volts", Variable.Volts, 1, -FarVolts), maker.Step("As the sheet says", Variable.Volts, 1, 0),
             ], false),
             TrialKind.OneVariable => OneVariable(request, maker),
             TrialKind.Staircase => Staircase(request, maker),
             TrialKind.SetOfThree => new(request.Kind, Variable.Pair, "Set of three", "Too cold, too hot, right: three pieces side by side.", [.. maker.Hold("the way both move together"), "Each on its own cold piece."],
             [
-                maker.Step("Too cold", Variable.Pair, 1 - PairOff, 0), maker.Step("Too hot", Variable.Pair, 1 + PairOff, 0), maker.Step("Right", Variable.Pair, 1, 0),
+                maker.Step("Too cold", Variable.Pair, 1 - PairOff, 0), maker.Step("Too hot", Variable.Pair, 1 + PairOff, 0), maker.Step("As the sheet says", Variable.Pair, 1, 0),
             ], false),
             TrialKind.AmpsLadder => new(request.Kind, Variable.Amps, "Amps ladder", "How does the puddle change with the amps?", maker.Hold("arc length and rod"),
                 [.. new[] { 0.7, 0.85, 1, 1.15, 1.3 }.Select(share => maker.AmpsStep(share))], false),

@@ -28,7 +28,14 @@ public sealed record TrialPoint(double Value, double Mm);
 /// <param name="Spoilt">How many beads break the comparison.</param>
 public sealed record TrialResult(bool Done, IReadOnlyList<TrialCurve> Curves, string Learned, int Spoilt)
 {
-    private static readonly Dictionary<Variable, string> Units = new() { [Variable.Wire] = "m/min", [Variable.Pair] = "m/min", [Variable.Volts] = "V", [Variable.Amps] = "A" };
+    // A step of each variable that a person would turn, and how a value of it is said.
+    private static readonly Dictionary<Variable, (double Step, string Words, Func<double, string> Say)> Turned = new()
+    {
+        [Variable.Wire] = (2.54, "100 in/min (2.5 m/min)", value => Show.Of(WireFeedSpeed.FromMPerMin(value))),
+        [Variable.Pair] = (2.54, "100 in/min (2.5 m/min)", value => Show.Of(WireFeedSpeed.FromMPerMin(value))),
+        [Variable.Volts] = (1, "volt", value => Show.Of(Voltage.FromVolts(value))),
+        [Variable.Amps] = (10, "10 A", value => Show.Of(Current.FromAmps(value))),
+    };
 
     /// <summary>Reads a trial.</summary>
     /// <param name="plan">The trial.</param>
@@ -55,7 +62,7 @@ public sealed record TrialResult(bool Done, IReadOnlyList<TrialCurve> Curves, st
         TrialCurve Curve(string name, Func<JudgedTrialBead, Length?> read)
         {
             TrialPoint[] points = [.. fair.Select(bead => (bead, mm: read(bead)?.Mm)).Where(entry => entry.mm is not null).Select(entry => new TrialPoint(plan.Steps[entry.bead.Bead.Step - 1].Value, entry.mm!.Value)).OrderBy(point => point.Value)];
-            return new(name, points, points.Select(point => point.Value).Distinct().Count() < 2 || !Units.ContainsKey(plan.Variable) ? null
+            return new(name, points, points.Select(point => point.Value).Distinct().Count() < 2 || !Turned.ContainsKey(plan.Variable) ? null
                 : MathNet.Numerics.Fit.Line([.. points.Select(point => point.Value)], [.. points.Select(point => point.Mm)]).Item2);
         }
 
@@ -67,18 +74,18 @@ public sealed record TrialResult(bool Done, IReadOnlyList<TrialCurve> Curves, st
             {
                 var right = last.Where(bead => bead.Judgement.Verdict == Verdict.Right).ToArray();
                 said.Add(right.Length > 0
-                    ? $"Right: {string.Join(", ", right.Select(Named))}."
+                    ? $"Right: {string.Join("; ", right.Select(Named))}."
                     : $"None came out right yet{(last.Any(bead => bead.Judgement.Verdict == Verdict.Open) ? "; look at those still open" : "")}.");
                 foreach (var kind in last.Where(bead => bead.Judgement.Verdict is not (Verdict.Right or Verdict.Open)).GroupBy(bead => bead.Judgement.Verdict))
                 {
-                    said.Add($"{kind.Key}: {string.Join(", ", kind.Select(Named))}.");
+                    said.Add($"{kind.Key}: {string.Join("; ", kind.Select(Named))}.");
                 }
             }
             foreach (var curve in curves)
             {
-                if (curve.SlopeMm is not { } slope || !Units.TryGetValue(plan.Variable, out var unit)) continue;
-                var way = Math.Abs(slope) < 0.02 ? $"{curve.Name} did not change with it." : $"Each {unit} more gave {Show.Number(Math.Abs(slope), "0.00")} mm {(slope > 0 ? "more" : "less")} {curve.Name.ToLowerInvariant()}.";
-                said.Add(way);
+                if (curve.SlopeMm is not { } slope || !Turned.TryGetValue(plan.Variable, out var turned)) continue;
+                var change = Length.FromMm(Math.Abs(slope) * turned.Step);
+                said.Add(change.Mm < 0.05 ? $"{curve.Name} did not change with it." : $"Each {turned.Words} more gave {Show.Of(change)} {(slope > 0 ? "more" : "less")} {curve.Name.ToLowerInvariant()}.");
             }
             if (plan.Variable == Variable.Joint && last.Select(bead => bead.Judgement.Verdict).Distinct().Count() > 1) said.Add("The same settings are not the same heat on every joint: set for the joint.");
             if (plan.Variable == Variable.Position && last.Length == plan.Steps.Count) said.Add(last.Select(bead => bead.Judgement.Verdict).Distinct().Count() == 1 ? "Both positions came out alike at the same settings." : "The positions came out differently: tune in the position that will be welded.");
@@ -89,8 +96,7 @@ public sealed record TrialResult(bool Done, IReadOnlyList<TrialCurve> Curves, st
         string Named(JudgedTrialBead bead)
         {
             var step = plan.Steps[bead.Bead.Step - 1];
-            return Units.TryGetValue(plan.Variable, out var unit) && plan.Kind is not (TrialKind.Staircase or TrialKind.AmpsLadder)
-                ? $"{Small(step.Title)} ({Show.Number(step.Value, "0.#")} {unit})" : Small(step.Title);
+            return Turned.TryGetValue(plan.Variable, out var turned) ? $"{Small(step.Title)}, {turned.Say(step.Value)}" : Small(step.Title);
         }
 
         string Stairs()

@@ -57,11 +57,14 @@ public sealed record NamedRuling(Ruling Ruling, string Reason, string By, DateTi
 
 /// <summary>Everything kept of one bead.</summary>
 /// <param name="Bead">As it stands.</param>
-/// <param name="Joint">How its size is measured, and on what.</param>
+/// <param name="Sheet">The sheet it was given out with.</param>
+/// <param name="Body">The sheet it is judged by; in a trial of joints or positions not the one given out.</param>
+/// <param name="MachineId">The machine it was laid on.</param>
 /// <param name="Pictures">Its pictures.</param>
 /// <param name="Rulings">Every word of instructors on it, oldest first.</param>
 /// <param name="Earlier">What was said of it before it was looked at again.</param>
-public sealed record BeadFile(Bead Bead, Core.Stock.Joint Joint, IReadOnlyList<Picture> Pictures, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
+public sealed record BeadFile(
+    Bead Bead, AssignedSheet Sheet, Sheet Body, Guid MachineId, IReadOnlyList<Picture> Pictures, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
 
 /// <summary>Recording beads, looking again, ruling on them, withdrawing them.</summary>
 public static class BeadEndpoints
@@ -115,15 +118,18 @@ public static class BeadEndpoints
     {
         if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
         var sheet = (await sheets.FindAsync(bead.SheetId))!;
-        var place = await trials.PlaceOfAsync(id);
-        var body = place is null ? sheet.Body : (await trials.FindAsync(place.TrialId))!.Plan.Steps[place.Step - 1].Sheet ?? sheet.Body;
+        var body = await JudgedByAsync(bead, sheet, trials);
         var problems = new Dictionary<string, string>();
         var evidence = request.Evidence ?? new Evidence();
         Check(evidence, body, problems);
         if (problems.Count > 0) return Problems.Fields(problems);
-        await LookAgainAsync(lookId, bead, evidence, sheet, body, place is null, user.Id(), beads, sessions, machines, judge, clock);
+        await LookAgainAsync(lookId, bead, evidence, sheet, body, await trials.PlaceOfAsync(id) is null, user.Id(), beads, sessions, machines, judge, clock);
         return TypedResults.Ok((await beads.FindAsync(id))!);
     }
+
+    /// <summary>The sheet a bead is judged by: in a trial of joints or positions its step's own.</summary>
+    internal static async Task<Sheet> JudgedByAsync(Bead bead, AssignedSheet sheet, TrialStore trials) =>
+        await trials.PlaceOfAsync(bead.Id) is { } place ? (await trials.FindAsync(place.TrialId))!.Plan.Steps[place.Step - 1].Sheet ?? sheet.Body : sheet.Body;
 
     /// <summary>Adds a look at a bead, judged as it would have been with this evidence.</summary>
     internal static async Task LookAgainAsync(
@@ -161,13 +167,13 @@ public static class BeadEndpoints
     }
 
     private static async Task<Results<Ok<BeadFile>, NotFound>> FileAsync(
-        Guid id, ClaimsPrincipal user, BeadStore beads, SheetStore sheets, PictureStore pictures, RulingStore rulings, PeopleStore people)
+        Guid id, ClaimsPrincipal user, BeadStore beads, SheetStore sheets, PictureStore pictures, RulingStore rulings, TrialStore trials, SessionStore sessions, PeopleStore people)
     {
         if (await beads.FindAsync(id) is not { } bead || await sheets.FindAsync(bead.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
         var given = new List<NamedRuling>();
         foreach (var ruling in await rulings.OfBeadAsync(id)) given.Add(new(ruling.Ruling, ruling.Reason, (await people.FindAsync(ruling.RuledBy))!.Name, ruling.RuledAt));
         return TypedResults.Ok(new BeadFile(
-            bead, bead.Judgement.Shape.Joint, await pictures.OfBeadAsync(id), given,
+            bead, sheet, await JudgedByAsync(bead, sheet, trials), (await sessions.BoothAsync(sheet.BoothId))!.MachineId, await pictures.OfBeadAsync(id), given,
             [.. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(look.At, look.Judgement.Verdict, look.Judgement.Summary))]));
     }
 

@@ -90,12 +90,11 @@ public static class PictureEndpoints
         if (problems.Count > 0) return Problems.Fields(problems);
 
         var sheet = (await sheets.FindAsync(bead.SheetId))!;
-        var place = await trials.PlaceOfAsync(bead.Id);
-        var body = place is null ? sheet.Body : (await trials.FindAsync(place.TrialId))!.Plan.Steps[place.Step - 1].Sheet ?? sheet.Body;
+        var body = await BeadEndpoints.JudgedByAsync(bead, sheet, trials);
         var measures = MacroMeasures.Of(marks, body.BeadMeasure);
         await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), clock.GetUtcNow());
         // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
-        await BeadEndpoints.LookAgainAsync(marksId, bead, bead.Evidence with { Macro = measures }, sheet, body, place is null, user.Id(), beads, sessions, machines, judge, clock);
+        await BeadEndpoints.LookAgainAsync(marksId, bead, bead.Evidence with { Macro = measures }, sheet, body, await trials.PlaceOfAsync(bead.Id) is null, user.Id(), beads, sessions, machines, judge, clock);
         return TypedResults.Ok((await beads.FindAsync(bead.Id))!);
     }
 

@@ -77,7 +77,8 @@ internal static class DemoFindingsLoader
     {
         foreach (var (login, penetration, unfused, crown) in new[] { ("ilsa", 0.7, 0.0, 0.4), ("teodor", 0.0, 0.25, 1.1) })
         {
-            var (sheet, bead) = judged.Where(entry => entry.Sheet.StudentId == ids[login] && entry.Sheet.Body.Job.Joint == Joint.T).Select(entry => (entry.Sheet, entry.Bead)).Last();
+            var sheet = judged.First(entry => entry.Sheet.StudentId == ids[login] && entry.Sheet.Body.Job.Joint == Joint.T).Sheet;
+            var bead = judged.Last(entry => entry.Sheet == sheet).Bead;
             var leg = bead.Evidence.BeadSize ?? sheet.Body.BeadSize.Aim;
             var macro = DemoMacro.Draw(sheet.Body.Job.Thickness.Value, leg, leg * 0.95, crown, penetration, unfused);
             var clean = CleanPicture.Of(macro.Png, out var problem) ?? throw new InvalidOperationException(problem);

@@ -162,6 +162,28 @@ public class ReasoningTests
     }
 
     [Fact]
+    public void Under_a_pedal_a_little_more_than_the_sheets_amps_is_on_the_sheet()
+    {
+        var machine = Room.Digital with { AmpControl = Room.Amps };
+        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Core.Stock.Job(Core.Stock.Thickness.Parse("3"), Core.Stock.Joint.T, Core.Stock.Position.Flat, null, Core.Stock.Process.GtawDc, Gas: Core.Stock.Gas.Argon), machine));
+        Standing At(Current amps) => Judge.Of(sheet, machine, amps, new Evidence(Sound.EvenCrackle)).Aspects.Single(aspect => aspect.Aspect == Aspect.Settings).Standing;
+        Assert.Equal(Standing.Right, At(sheet.Tig!.PedalMost));
+        Assert.Equal(Standing.Right, At(sheet.Amps));
+        Assert.Equal(Standing.Off, At(sheet.Tig.PedalMost * 1.08));
+        Assert.Equal(Standing.Off, At(sheet.Amps * 0.9));
+    }
+
+    [Fact]
+    public void No_cause_is_named_that_nothing_speaks_for()
+    {
+        foreach (var bead in WorkedCases.All)
+        {
+            var causes = WorkedCases.Judged(bead).Causes;
+            if (causes.Any(cause => cause.For.Count > 0)) Assert.All(causes, cause => Assert.NotEmpty(cause.For));
+        }
+    }
+
+    [Fact]
     public void Measured_values_outside_what_can_be_are_named()
     {
         Assert.Empty(new Measures(Throat: Length.FromMm(3), Pores: [], ArcSeconds: 20, ArcVolts: Voltage.FromVolts(19), ArcAmps: Current.FromAmps(140)).Problems());

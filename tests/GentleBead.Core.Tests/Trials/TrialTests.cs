@@ -150,8 +150,8 @@ public class TrialTests
         Assert.False(TrialResult.Of(plan, T, [.. beads.Take(2)]).Done);
         var result = TrialResult.Of(plan, T, beads);
         Assert.True(result.Done);
-        Assert.StartsWith("Right: right (7.1 m/min).", result.Learned, StringComparison.Ordinal);
-        Assert.Contains("mm more leg", result.Learned, StringComparison.Ordinal);
+        Assert.StartsWith("Right: as the sheet says, 7.1 m/min (280 in/min).", result.Learned, StringComparison.Ordinal);
+        Assert.Contains("more leg", result.Learned, StringComparison.Ordinal);
         var leg = Assert.Single(result.Curves);
         Assert.Equal(("Leg", 3), (leg.Name, leg.Points.Count));
         // The slope is MathNet's straight line; two points by hand: 3 mm over the way from the least to the most wire.

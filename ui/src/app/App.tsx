@@ -1,6 +1,7 @@
 import { Button, Loader } from '@mantine/core';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { BenchPage } from '../features/beads/BenchPage';
+import { BeadPage } from '../features/beads/BeadPage';
 import { MacroPage } from '../features/beads/MacroPage';
 import { ChecksPage } from '../features/checks/ChecksPage';
 import { KeptPage } from '../features/kept/KeptPage';
@@ -44,6 +45,7 @@ export function App() {
                 <Route path="test" element={<BoothTestPage />} />
                 <Route path="card" element={<CardPage />} />
               </Route>
+              <Route path="beads/:beadId" element={<BeadPage />} />
               <Route path="beads/:beadId/macro/:pictureId" element={<MacroPage />} />
               <Route path="test-welds/:testId" element={<TestWeldPage />} />
               <Route path="students/:studentId" element={<RackPage />} />
@@ -54,6 +56,7 @@ export function App() {
           ) : (
             <>
               <Route index element={<MyWorkPage />} />
+              <Route path="beads/:beadId" element={<BeadPage />} />
               <Route path="test-welds/:testId" element={<TestWeldPage />} />
               <Route path="kept" element={<KeptPage />} />
             </>

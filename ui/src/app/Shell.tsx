@@ -2,13 +2,15 @@ import { Button, Modal, Table, useComputedColorScheme, useMantineColorScheme } f
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import { Spotlight, type SpotlightActionData, spotlight } from '@mantine/spotlight';
 import { IconCalculator, IconCommand, IconMoon, IconSun } from '@tabler/icons-react';
-import { Link, Outlet, useNavigate } from 'react-router';
+import { useEffect } from 'react';
+import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { Calculators } from '../features/calculators/Calculators';
 import { SheetAtHand } from '../features/calculators/sheetAtHand';
 import { useSetUnits, useSignOut } from '../features/people/useMe';
 import { useRoom } from '../features/sessions/useBench';
 import type { Schemas } from '../shared/api/client';
 import { useLive } from '../shared/live';
+import { Guard } from './Guard';
 import './shell.css';
 
 const keys = [
@@ -33,6 +35,11 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
   const dark = useComputedColorScheme('light') === 'dark';
   const [help, { open: openHelp, close: closeHelp }] = useDisclosure(false);
   const [calculating, { open: openCalculators, close: closeCalculators }] = useDisclosure(false);
+  // A new page begins at its top.
+  const { pathname } = useLocation();
+  useEffect(() => {
+    window.scrollTo({ top: 0 });
+  }, [pathname]);
   const toggleUnits = () => setUnits.mutate(me.units === 'inch' ? 'metric' : 'inch');
   const leave = () => signOut.mutate(undefined, { onSuccess: () => navigate('/') });
   useHotkeys([
@@ -94,7 +101,9 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
       {me.role === 'instructor' ? <InstructorPalette common={common} /> : <Spotlight actions={common} />}
       <SheetAtHand>
         <main>
-          <Outlet />
+          <Guard path={pathname}>
+            <Outlet />
+          </Guard>
         </main>
         <Calculators opened={calculating} onClose={closeCalculators} />
       </SheetAtHand>

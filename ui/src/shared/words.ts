@@ -241,6 +241,13 @@ export const tigSounds: Partial<Words<Schemas['Sound']>> = {
   hiss: 'Loud hiss',
 };
 
+/** What a hand with a TIG torch can feel. */
+export const tigFeels: Partial<Words<Schemas['Feel']>> = {
+  steady: 'Steady',
+  longArc: 'Long arc',
+  runny: 'Runny puddle',
+};
+
 export const strengths: Words<Schemas['Strength']> = { slight: 'A touch', plain: 'Plain', strong: 'Bad' };
 
 export const standings: Words<Schemas['Standing']> = { right: 'Right', off: 'Off', notKnown: 'Not known' };

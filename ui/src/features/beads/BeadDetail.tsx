@@ -15,7 +15,6 @@ import { useBeadFile, useWithdraw } from './useBeads';
 export function BeadDetail(props: {
   bead: Schemas['Bead'];
   sheet: Schemas['AssignedSheet'];
-  body?: Schemas['Sheet'];
   machineId: string;
   mayWrite: boolean;
 }) {
@@ -28,7 +27,7 @@ export function BeadDetail(props: {
     return (
       <section className="panel" aria-label={`Look again at bead ${bead.number}`}>
         <h2>Bead {bead.number}, looked at again</h2>
-        <LookAgain bead={bead} sheet={props.body ?? sheet.body} onDone={() => setLooking(false)} />
+        <LookAgain bead={bead} sheet={file?.body ?? sheet.body} onDone={() => setLooking(false)} />
       </section>
     );
   }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { useUnits } from '../../shared/units';
-import { evidence as groups, faults as faultWords, strengths, tigSounds } from '../../shared/words';
+import { evidence as groups, faults as faultWords, strengths, tigFeels, tigSounds } from '../../shared/words';
 import { EvidencePicture } from './EvidencePicture';
 import { type EvidenceDraft, type GaugeName, gauges, type Noted, type Seen } from './evidenceDraft';
 
@@ -40,6 +40,10 @@ export function EvidenceFields(props: {
   const { sheet, draft, change, fields } = props;
   const tungsten = sheet.tig !== null;
   const { metal } = sheet.job;
+  const slag = sheet.job.process?.startsWith('fcaw') ?? false;
+  const possible = (Object.entries(faultWords) as [Schemas['Fault'], string][]).filter(
+    ([fault]) => slag || fault !== 'slagTrapped',
+  );
   const see = (part: EvidenceDraft['seen']) => change({ seen: { ...draft.seen, ...part } });
   const group = (of: Seen, words: Partial<Record<string, string>> = groups[of].words) => (
     <Group key={of} of={of} words={words as Record<string, string>} draft={draft} change={change} />
@@ -50,7 +54,7 @@ export function EvidenceFields(props: {
       {props.heard !== false && (
         <>
           {group('sound', tungsten ? tigSounds : undefined)}
-          {group('feel')}
+          {group('feel', tungsten ? tigFeels : undefined)}
         </>
       )}
       <button type="button" className="good-look" onClick={() => see(goodLook)}>
@@ -69,7 +73,7 @@ export function EvidenceFields(props: {
       <fieldset className="choice">
         <legend>Faults</legend>
         <div className="choice-keys">
-          {(Object.entries(faultWords) as [Schemas['Fault'], string][]).map(([fault, word]) => (
+          {possible.map(([fault, word]) => (
             <button
               key={fault}
               type="button"

@@ -46,14 +46,14 @@ export function MacroPage() {
       </div>
     );
   }
-  return <Marking key={picture.id} picture={picture} bead={file.data.bead} joint={file.data.joint} />;
+  return <Marking key={picture.id} picture={picture} bead={file.data.bead} />;
 }
 
-function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead']; joint: Schemas['Joint'] }) {
+function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) {
   const { picture } = props;
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { per, unit, show } = useUnits();
+  const { per, unit } = useUnits();
   const [marks, setMarks] = useState<Marks>(() => fromMarks(picture.marks));
   const [before, setBefore] = useState<Marks[]>([]);
   const [mode, setMode] = useState<Mode>(
@@ -105,14 +105,8 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead']; jo
     ['ArrowRight', nudge(1, 0)],
     ['ArrowUp', nudge(0, -1)],
     ['ArrowDown', nudge(0, 1)],
-    ...order.map(
-      (one, i) =>
-        [`Digit${i + 1}`, () => setMode(one), { usePhysicalKeys: true }] as [
-          string,
-          () => void,
-          { usePhysicalKeys: boolean },
-        ],
-    ),
+    ['N', forward],
+    ['P', () => setMode(order[Math.max(order.indexOf(mode) - 1, 0)] ?? mode)],
   ]);
 
   const sent = toMarks(marks, Number(length) / per('length'));
@@ -160,7 +154,8 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead']; jo
         <div>
           <h1>Section of bead {props.bead.number}</h1>
           <p className="quiet">
-            Mark what you see; keys 1 to 6 choose, arrows move the last point, Ctrl Z takes it back
+            Mark what you see; N and P choose the next or the one before, arrows move the last point, Ctrl Z
+            takes it back
           </p>
         </div>
       </div>
@@ -194,10 +189,11 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead']; jo
                 cy={point.y}
                 r={r}
                 strokeWidth={r / 3}
+                // Only what is being marked can be dragged: the fusion line begins on the toes.
+                pointerEvents={one === mode ? 'auto' : 'none'}
                 onPointerDown={(event) => {
                   svg.current?.setPointerCapture(event.pointerId);
                   setBefore((all) => [...all.slice(-50), marks]);
-                  setMode(one);
                   setHeld({ mode: one, index });
                 }}
               />
@@ -263,7 +259,8 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead']; jo
                     <div key={name} style={{ display: 'contents' }}>
                       <dt>{name}</dt>
                       <dd>
-                        {(mm ?? 0).toFixed(1)} mm{unit('length') === 'in' && `, ${show('length', mm ?? 0)}`}
+                        {(mm ?? 0).toFixed(1)} mm
+                        {unit('length') === 'in' && `, ${((mm ?? 0) / 25.4).toFixed(3)} in`}
                       </dd>
                     </div>
                   ))}

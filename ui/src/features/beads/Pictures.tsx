@@ -165,7 +165,7 @@ function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => 
         type="file"
         hidden
         aria-label={`Picture of the ${sides[props.side].toLowerCase()}`}
-        className={`picture-file ${props.side}`}
+        className={`picture-file of-${props.side}`}
         accept="image/png,image/jpeg,image/webp"
         capture="environment"
         onChange={(event) => {

@@ -8,8 +8,10 @@ export function AcceptanceTable({ acceptance }: { acceptance: Schemas['Acceptanc
   return (
     <section className="acceptance" aria-label="Limits">
       <h3>
-        {acceptance.name}{' '}
-        <span className={`standing-${acceptance.standing}`}>{standings[acceptance.standing]}</span>
+        {acceptance.name}:{' '}
+        <span className={`whole standing-${acceptance.standing}`}>
+          {marks[acceptance.standing]} {standings[acceptance.standing].toLowerCase()}
+        </span>
       </h3>
       <table>
         <thead>

@@ -1,7 +1,7 @@
 import { Loader } from '@mantine/core';
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { day } from '../../shared/units';
@@ -37,6 +37,7 @@ export function RackPage() {
 /** A student's coupons side by side. */
 export function RackOf({ studentId }: { studentId: string }) {
   const rack = useRack(studentId);
+  const navigate = useNavigate();
   if (rack.isError) return <Trouble error={rack.error} again={() => rack.refetch()} />;
   if (!rack.data) return <Loader m="xl" aria-label="Loading the rack" />;
   if (rack.data.coupons.length === 0) return <p className="panel empty">No coupon on the rack yet.</p>;
@@ -47,7 +48,7 @@ export function RackOf({ studentId }: { studentId: string }) {
           <h3>
             {day(coupon.assignedAt)} <span className="quiet">{jobLine(coupon.job)}</span>
           </h3>
-          <CouponPlate beads={coupon.beads} />
+          <CouponPlate beads={coupon.beads} onChoose={(id) => void navigate(`/beads/${id}`)} />
         </li>
       ))}
     </ol>

@@ -14,7 +14,7 @@ import './testWelds.css';
 export function BoothTestPage() {
   const { booth, student, coupon } = useBoothData();
   return (
-    <div className="two-columns">
+    <div className="two-columns booth-test">
       {coupon ? (
         <SealForm sheet={coupon.sheet} />
       ) : (

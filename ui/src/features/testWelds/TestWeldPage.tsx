@@ -86,7 +86,7 @@ export function TestWeldPage() {
                   </b>{' '}
                   {word.by}, {moment(word.at)}:{' '}
                   {word.accepted === null
-                    ? 'has spoken; hidden until the second word is in'
+                    ? 'has spoken; hidden until both have spoken'
                     : word.accepted
                       ? 'accepted'
                       : 'rejected'}

@@ -46,6 +46,7 @@ function Sweep(props: {
   const [voltMark, setVoltMark] = useState<number | string>(marks?.volt.mark ?? volt.lowestMark);
   const [from, setFrom] = useState<number | string>(around(wire, (marks?.wire.mark ?? 0) * 0.35));
   const [to, setTo] = useState<number | string>(around(wire, (marks?.wire.mark ?? wire.highestMark) * 1.8));
+  const [pace, setPace] = useState<number | string>(25);
   const [running, setRunning] = useState<Running>();
   const [now, setNow] = useState(0);
   const [ready, setReady] = useState<{ id: string; body: Schemas['SweepRequest'] }>();
@@ -54,6 +55,8 @@ function Sweep(props: {
   const sweeps = useSweeps(props.machineId);
   const withdraw = useWithdrawSweep();
   const seconds = running ? Math.max(0, (now - running.began) / 1000) : 0;
+  // Where the knob should be by now, so that the hand turns evenly; what counts is the time it really took.
+  const travelled = Number(from) + (Number(to) - Number(from)) * Math.min(1, seconds / Number(pace));
   const next = running?.events.some((event) => event.mark === 'smooths') ? 'breaksUp' : 'smooths';
 
   const begin = () => {
@@ -144,6 +147,7 @@ function Sweep(props: {
         disabled={running !== undefined}
         value={value}
         onChange={onChange}
+        prefix={control.kind === 'tap' ? 'tap ' : ''}
         suffix={control.unit ? ` ${control.unit}` : ''}
         error={error}
       />
@@ -163,6 +167,16 @@ function Sweep(props: {
           {field('Volts stay at', volt, voltMark, setVoltMark, fields.voltMark ?? fields.volts)}
           {field('Wire from', wire, from, setFrom, fields['run.fromMark'])}
           {field('Wire to', wire, to, setTo, fields['run.toMark'])}
+          <NumberInput
+            label="In about"
+            size="lg"
+            hideControls
+            disabled={running !== undefined}
+            value={pace}
+            onChange={setPace}
+            suffix=" s"
+            error={fields['run.seconds']}
+          />
         </div>
         <button
           type="button"
@@ -179,6 +193,12 @@ function Sweep(props: {
           {!running ? 'Begin to turn' : next === 'smooths' ? 'MARK: smooth now' : 'MARK: breaking up now'}
           <span className="quiet">space bar or foot pedal</span>
         </button>
+        {running && (
+          <div className="knob-travel" aria-label="Knob travel">
+            <progress max={1} value={Math.min(1, seconds / Number(pace))} />
+            <b>knob at about {readMark(wire, around(wire, travelled))}</b>
+          </div>
+        )}
         <ol className="sweep-marks" aria-label="Marks">
           {(running?.events ?? ready?.body.run.events ?? []).map((event, i) => (
             <li key={`${i}`}>

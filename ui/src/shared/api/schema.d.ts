@@ -3517,7 +3517,10 @@ export interface components {
         };
         BeadFile: {
             bead: components["schemas"]["Bead"];
-            joint: components["schemas"]["Joint"];
+            sheet: components["schemas"]["AssignedSheet"];
+            body: components["schemas"]["Sheet"];
+            /** Format: uuid */
+            machineId: string;
             pictures: components["schemas"]["Picture"][];
             rulings: components["schemas"]["NamedRuling"][];
             earlier: components["schemas"]["EarlierLook"][];
