@@ -30,6 +30,55 @@ public class ScreenTests(DemoServer demo)
         }),
     ];
 
+    private static IEnumerable<(string Name, Action<Page> Go)> JudgingScreens =>
+    [
+        ("trial", page => { ToBooth(page, 2, "Trials"); page.Click("Start"); page.See("Hold volts"); }),
+        ("sweep", page => { ToBooth(page, 2, "Trials"); page.Click("Wire sweep, by ear"); page.See("it ran smooth from"); }),
+        ("section", page =>
+        {
+            ToBooth(page, 2, "Bench");
+            page.Click("Teodor Pike");
+            page.See("newest first");
+            page.See("Cold");
+            page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
+            page.See("How to cut and etch");
+            page.Click("Measure again");
+            page.See("Into the lower plate");
+        }),
+        ("test-weld", page =>
+        {
+            ToBooth(page, 1, "Test");
+            page.See("Waits for the second assessor");
+            page.Run<object?>("document.querySelector('.test-list a').click()");
+            page.See("The seal holds");
+        }),
+    ];
+
+    // Looked at like the others, but not among the pictures.
+    private static IEnumerable<(string Name, Action<Page> Go)> SmallScreens =>
+    [
+        ("trials", page => { ToBooth(page, 2, "Trials"); page.See("Set a trial"); }),
+        ("test", page => { ToBooth(page, 1, "Test"); page.See("Seal a test weld"); }),
+        ("bead", page =>
+        {
+            ToBooth(page, 1, "Bench");
+            page.Click("Ilsa Brandt");
+            page.See("newest first");
+            page.See("Right");
+            page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
+            page.See("Your word");
+        }),
+        ("etching", page => { ToBooth(page, 2, "Bench"); page.Click("How to cut and etch"); page.See("30 to 60 s"); }),
+    ];
+
+    private static void ToBooth(Page page, int booth, string tab)
+    {
+        page.Open("/");
+        page.Click("Bench", within: $"Booth {booth}");
+        page.See("Judge the bead");
+        page.Click(tab, within: "Booth");
+    }
+
     [Theory]
     [InlineData(1280, 800, "light")]
     [InlineData(820, 1180, "light")]
@@ -44,7 +93,7 @@ public class ScreenTests(DemoServer demo)
         var read = width > 1000;
         Check(page, "sign-in", read);
         page.StepInAs("Maren Holloway");
-        foreach (var (name, go) in InstructorScreens)
+        foreach (var (name, go) in InstructorScreens.Concat(JudgingScreens).Concat(SmallScreens))
         {
             go(page);
             Check(page, name, read);
@@ -153,11 +202,12 @@ public class ScreenTests(DemoServer demo)
         page.See("Step in as");
         Take("sign-in");
         page.StepInAs("Maren Holloway");
-        foreach (var (name, go) in InstructorScreens)
+        foreach (var (name, go) in InstructorScreens.Concat(JudgingScreens))
         {
             go(page);
             Take(name);
         }
+        TakeALadder();
         page.Open("/");
         page.Click("Sheet", within: "Booth 2");
         page.Click("Why wire feed speed?");
@@ -176,6 +226,26 @@ public class ScreenTests(DemoServer demo)
         page.StepInAs("Ilsa Brandt");
         page.See("Your rack");
         Take("student");
+
+        void TakeALadder()
+        {
+            ToBooth(page, 4, "Sheet");
+            page.Click("Give", startsWith: true);
+            page.See("Bead 1");
+            page.Click("Trials", within: "Booth");
+            page.Click("Start");
+            foreach (var (step, sound, profile, leg) in new[] { (1, "Popping, stubbing", "Piled up", "0.25"), (2, "Hiss", "Thin, lumpy", "0.12"), (3, "Even crackle", "", "0.17") })
+            {
+                page.See($"Step {step}:");
+                page.Click(sound);
+                page.Click(profile.Length == 0 ? "Looks right all round" : profile);
+                if (profile.Length == 0) page.Click("Tint behind", within: "Far side");
+                page.Type("Leg, if measured", leg);
+                page.Click("Judge the bead");
+            }
+            page.See("more leg");
+            Take("trial");
+        }
 
         void Take(string name)
         {

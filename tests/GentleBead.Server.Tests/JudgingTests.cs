@@ -22,12 +22,21 @@ public class JudgingTests(DemoRoom room)
         var (session, view) = await maren.BoothAsync(2);
         var sheet = await (await maren.PutAsJsonAsync($"/api/sheets/{Guid.CreateVersion7()}", new
         {
-            job = new { thickness = "1/8", joint = "t", position = "horizontal" }, sessionId = session.Id, boothId = view.Booth.Id, criteria = "iso5817C",
+            job = new { thickness = "1/8", joint = "t", position = "horizontal" },
+            sessionId = session.Id,
+            boothId = view.Booth.Id,
+            criteria = "iso5817C",
         })).ReadAsync<AssignedSheet>();
         Assert.Equal(CriteriaSet.Iso5817C, sheet.Criteria);
         var bead = await RecordedAsync(maren, sheet.Id, new
         {
-            sound = "evenCrackle", feel = "steady", profile = "slightlyConvex", toes = "blended", plate = "cold", beadSizeMm = 4.4, strengths = new { sound = "strong" },
+            sound = "evenCrackle",
+            feel = "steady",
+            profile = "slightlyConvex",
+            toes = "blended",
+            plate = "cold",
+            beadSizeMm = 4.4,
+            strengths = new { sound = "strong" },
             measured = new { otherLegMm = 4.6, throatMm = 3.0, widthMm = 6.3, crownMm = 0.5, undercutDepthMm = 0.3, poresMm = new[] { 0.4 }, beadLengthMm = 100, arcSeconds = 18, arcVolts = 19.8, arcAmps = 139 },
         });
         var again = (await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Bead;
@@ -130,7 +139,10 @@ public class JudgingTests(DemoRoom room)
         var (session, view) = await maren.BoothAsync(1);
         var sheet = await (await maren.PutAsJsonAsync($"/api/sheets/{Guid.CreateVersion7()}", new
         {
-            job = new { thickness = "3", joint = "t", position = "flat", process = "gtawDc", metal = "mildSteel" }, sessionId = session.Id, boothId = view.Booth.Id, overrule = "the torch is on the way",
+            job = new { thickness = "3", joint = "t", position = "flat", process = "gtawDc", metal = "mildSteel" },
+            sessionId = session.Id,
+            boothId = view.Booth.Id,
+            overrule = "the torch is on the way",
         })).ReadAsync<AssignedSheet>();
         var low = Math.Round(sheet.Body.Amps.Amps * 0.7);
         var bead = await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, ampMark = low, evidence = new { sound = "evenCrackle", profile = "tallNarrow", toes = "cold", penetration = "noneSeen", tungsten = "pointed" } })).ReadAsync<Bead>();

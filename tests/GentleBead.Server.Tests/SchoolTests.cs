@@ -144,6 +144,21 @@ public class SchoolTests(DemoRoom room)
     }
 
     [Fact]
+    public async Task An_instructor_brings_in_another_one()
+    {
+        await using var own = new DemoRoom();
+        await own.InitializeAsync();
+        var maren = await own.SignInAsync("maren");
+        var body = new { name = "Bo Tarn", login = "bo.tarn", password = "long enough" };
+        Assert.True((await (await maren.PutAsJsonAsync($"/api/people/instructors/{Guid.CreateVersion7()}", body with { password = "short" })).ProblemsAsync()).ContainsKey("password"));
+        (await maren.PutAsJsonAsync($"/api/people/instructors/{Guid.CreateVersion7()}", body)).EnsureSuccessStatusCode();
+        Assert.Contains("login", (await (await maren.PutAsJsonAsync($"/api/people/students/{Guid.CreateVersion7()}", body)).ProblemsAsync()).Keys);
+        var bo = await own.SignInAsync("bo.tarn", "long enough");
+        Assert.Equal(["Bo Tarn", "Maren Holloway", "Sunniva Reyes"], (await bo.GetAsync<PersonName[]>("/api/people/instructors")).Select(person => person.Name));
+        Assert.DoesNotContain(await bo.GetAsync<PersonName[]>("/api/people/students"), person => person.Name == "Bo Tarn");
+    }
+
+    [Fact]
     public async Task Two_servers_starting_at_once_over_an_empty_database_load_one_school()
     {
         var database = await Cluster.NewDatabaseAsync();

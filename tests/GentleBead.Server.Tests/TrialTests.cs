@@ -19,7 +19,11 @@ public class TrialTests(DemoRoom room)
         var planned = view.Trial.Plan.Steps[step - 1];
         return await (await maren.RecordAsync(Guid.CreateVersion7(), new
         {
-            sheetId = view.Trial.SheetId, planned.WireMark, planned.VoltMark, evidence, trial = new { trialId = view.Trial.Id, step, freshPiece = fresh },
+            sheetId = view.Trial.SheetId,
+            planned.WireMark,
+            planned.VoltMark,
+            evidence,
+            trial = new { trialId = view.Trial.Id, step, freshPiece = fresh },
         })).ReadAsync<Bead>();
     }
 

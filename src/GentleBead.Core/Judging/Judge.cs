@@ -57,7 +57,7 @@ public static class Judge
     public static Judgement Of(Sheet sheet, Machine machine, Settings used, Evidence evidence, Circumstances? around = null) => Of(new Case(
         sheet, evidence, around ?? Circumstances.None, used, null,
         (noted, pair, _) => Signs.Of(sheet, machine, pair!, noted),
-        signs => SettingsAspect(sheet, used, signs),
+        signs => SettingsAspect(sheet, machine, used, signs),
         signs => Expectations.Of(sheet, used, evidence, signs),
         cause => NextChanges.For(cause, sheet, machine, used),
         $"{Show.Of(used.WireFeed)} and {Show.Of(used.Volts)}",
@@ -161,7 +161,7 @@ public static class Judge
         ];
     }
 
-    private static AspectVerdict SettingsAspect(Sheet sheet, Settings used, IReadOnlySet<Sign> signs)
+    private static AspectVerdict SettingsAspect(Sheet sheet, Machine machine, Settings used, IReadOnlySet<Sign> signs)
     {
         var share = used.WireFeed / sheet.RequirePair().WireFeed - 1;
         var wire = signs.Contains(Sign.WireOn) ? "wire on the sheet" : $"wire {Show.Number(Math.Abs(share) * 100, "0")} % {(share < 0 ? "under" : "over")} the sheet's {Show.Of(sheet.RequirePair().WireFeed)}";
@@ -169,8 +169,10 @@ public static class Judge
         var volts = signs.Contains(Sign.PairInBand)
             ? $"{Show.Of(used.Volts)} inside the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})"
             : $"{Show.Of(used.Volts)} {(signs.Contains(Sign.PairShort) ? "under" : "over")} the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})";
+        // What a mark gives is only as sure as the readings behind it.
+        var sure = Dials.TryFit(machine, out var dials, out _) ? $", good to {Show.Number(dials!.WireMarkFor(used.WireFeed).SureShare * 100, "0")} %" : "";
         var right = signs.Contains(Sign.WireOn) && signs.Contains(Sign.PairInBand);
-        return new(Aspect.Settings, right ? Standing.Right : Standing.Off, $"{Show.Of(used.WireFeed)}: {wire}; {volts}.");
+        return new(Aspect.Settings, right ? Standing.Right : Standing.Off, $"{Show.Of(used.WireFeed)}{sure}: {wire}; {volts}.");
     }
 
     private static AspectVerdict Appearance(Evidence evidence, IReadOnlySet<Sign> signs)

@@ -87,7 +87,7 @@ public static class NextChanges
             return new NextChange(row.Change, instruct(sheet), "", row.Expect, dials?.WireMark, dials?.VoltMark);
         }
         var arc = sheet.Job.RequireArc();
-        return row.Change switch
+        return Mending(row.Change, sheet, used) switch
         {
             ChangeKind.VoltsUp => Volts(+1),
             ChangeKind.VoltsDown => Volts(-1),
@@ -111,7 +111,7 @@ public static class NextChanges
         {
             var aim = Rules.SmoothBand(used.WireFeed, arc).Aim.Volts;
             var target = way > 0 ? Math.Max(aim, used.Volts.Volts + LeastVolts) : Math.Min(aim, used.Volts.Volts - LeastVolts);
-            if (dials is null) return new(row.Change, $"Volts {Way(way)} to about {Show.Number(target, "0.0")} V. Leave the wire.", "", row.Expect, null, null);
+            if (dials is null) return new(way > 0 ? ChangeKind.VoltsUp : ChangeKind.VoltsDown, $"Volts {Way(way)} to about {Show.Number(target, "0.0")} V. Leave the wire.", "", row.Expect, null, null);
             // At the end of the dial the other knob has to make the pair.
             if (dials.VoltMoved(target, way) is not { } mark) return Wire(-way, used.WireFeed.MPerMin * (1 - way * PairStep));
             return new(row.Change, $"Volts {Move(dials.Dials.Volt, dials.VoltMark, mark)}. Leave the wire at {dials.Dials.Wire.Read(dials.WireMark)}.", "", row.Expect, dials.WireMark, mark);
@@ -138,6 +138,14 @@ public static class NextChanges
                 then, row.Expect, mark, dials.VoltMark);
         }
     }
+
+    // The volts-first school keeps the volts it began with, as long as they are the sheet's, and mends the pair with the wire.
+    private static ChangeKind Mending(ChangeKind kind, Sheet sheet, Settings used) => (sheet.School.Pair, kind) switch
+    {
+        (PairRule.VoltsFirst, ChangeKind.VoltsUp) when sheet.RequirePair().Volts.Holds(used.Volts) => ChangeKind.WireDown,
+        (PairRule.VoltsFirst, ChangeKind.VoltsDown) when sheet.RequirePair().Volts.Holds(used.Volts) => ChangeKind.WireUp,
+        _ => kind,
+    };
 
     private static string Way(int way) => way > 0 ? "up" : "down";
 

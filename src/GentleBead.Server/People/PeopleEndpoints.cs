@@ -23,8 +23,8 @@ public sealed record SignIn(string Login, string Password);
 /// <summary>The first instructor of a new school.</summary>
 public sealed record FirstInstructor(Guid Id, string School, string Login, string Name, string Password);
 
-/// <summary>A student to add.</summary>
-public sealed record NewStudent(string Login, string Name, string Password);
+/// <summary>A student or another instructor to add.</summary>
+public sealed record NewPerson(string Login, string Name, string Password);
 
 /// <summary>The units to read first.</summary>
 public sealed record UnitsChoice(Units Units);
@@ -50,7 +50,9 @@ public static class PeopleEndpoints
         people.MapGet("/me/school", (ClaimsPrincipal user, PeopleStore store) => store.SchoolOfAsync(user.Id())).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/school", SetSchoolAsync).RequireAuthorization(Access.Instructor);
         people.MapGet("/students", (PeopleStore store) => store.StudentsAsync()).RequireAuthorization(Access.Instructor);
-        people.MapPut("/students/{id:guid}", AddStudentAsync).RequireAuthorization(Access.Instructor);
+        people.MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store)).RequireAuthorization(Access.Instructor);
+        people.MapGet("/instructors", (PeopleStore store) => store.InstructorsAsync()).RequireAuthorization(Access.Instructor);
+        people.MapPut("/instructors/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Instructor, store)).RequireAuthorization(Access.Instructor);
     }
 
     private static async Task<Welcome> WelcomeAsync(PeopleStore store)
@@ -104,11 +106,11 @@ public static class PeopleEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Ok<PersonName>, ValidationProblem>> AddStudentAsync(Guid id, NewStudent request, PeopleStore store)
+    private static async Task<Results<Ok<PersonName>, ValidationProblem>> AddAsync(Guid id, NewPerson request, Role role, PeopleStore store)
     {
         var problems = Check(request.Login, request.Name, request.Password);
         if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
-        var person = new Person(id, request.Login.Trim(), request.Name.Trim(), Role.Student, Units.Metric);
+        var person = new Person(id, request.Login.Trim(), request.Name.Trim(), role, Units.Metric);
         return await store.AddAsync(person, request.Password)
             ? TypedResults.Ok(new PersonName(id, person.Name))
             : Problems.Field("login", "This login is taken.");

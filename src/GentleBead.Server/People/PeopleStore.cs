@@ -73,6 +73,13 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return [.. await connection.QueryAsync<PersonName>("select id, name from person where role = 'student' order by name")];
     }
 
+    /// <summary>Every instructor, by name.</summary>
+    public async Task<IReadOnlyList<PersonName>> InstructorsAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<PersonName>("select id, name from person where role = 'instructor' order by name")];
+    }
+
     /// <summary>Whether there is anybody at all.</summary>
     public async Task<bool> AnyAsync()
     {

@@ -108,6 +108,21 @@ public class NextChangeTests
         Assert.Equal("Then volts to 20.0 V, by ear.", next.Then);
     }
 
+    /// <summary>Common practice, no source: where the pair is off, one school mends the volts, the other the wire.</summary>
+    [Fact]
+    public void The_instructors_school_decides_which_of_the_pair_is_mended()
+    {
+        var job = new Job(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Wire.Solid08);
+        Sheet By(PairRule pair) => Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, School.Usual with { Pair = pair }));
+        var used = new Settings(WireFeedSpeed.FromInPerMin(300), Voltage.FromVolts(20));
+        Assert.StartsWith("Volts up", NextChanges.For(Cause.VoltsLow, By(PairRule.WireFirst), Room.Digital, used).Instruction, StringComparison.Ordinal);
+        Assert.StartsWith("Wire down", NextChanges.For(Cause.VoltsLow, By(PairRule.VoltsFirst), Room.Digital, used).Instruction, StringComparison.Ordinal);
+        Assert.StartsWith("Volts down", NextChanges.For(Cause.VoltsHigh, By(PairRule.WireFirst), Room.Digital, used).Instruction, StringComparison.Ordinal);
+        Assert.StartsWith("Wire up", NextChanges.For(Cause.VoltsHigh, By(PairRule.VoltsFirst), Room.Digital, used).Instruction, StringComparison.Ordinal);
+        // Volts that are not the sheet's own are mended first in any school.
+        Assert.StartsWith("Volts up", NextChanges.For(Cause.VoltsLow, By(PairRule.VoltsFirst), Room.Digital, used with { Volts = Voltage.FromVolts(16) }).Instruction, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_step_on_a_display_a_knob_and_a_tap_reads_as_it_is_said()
     {

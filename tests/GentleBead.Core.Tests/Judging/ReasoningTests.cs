@@ -165,7 +165,7 @@ public class ReasoningTests
     public void Under_a_pedal_a_little_more_than_the_sheets_amps_is_on_the_sheet()
     {
         var machine = Room.Digital with { AmpControl = Room.Amps };
-        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Core.Stock.Job(Core.Stock.Thickness.Parse("3"), Core.Stock.Joint.T, Core.Stock.Position.Flat, null, Core.Stock.Process.GtawDc, Gas: Core.Stock.Gas.Argon), machine));
+        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Core.Stock.Thickness.Parse("3"), Core.Stock.Joint.T, Core.Stock.Position.Flat, null, Core.Stock.Process.GtawDc, Gas: Core.Stock.Gas.Argon), machine));
         Standing At(Current amps) => Judge.Of(sheet, machine, amps, new Evidence(Sound.EvenCrackle)).Aspects.Single(aspect => aspect.Aspect == Aspect.Settings).Standing;
         Assert.Equal(Standing.Right, At(sheet.Tig!.PedalMost));
         Assert.Equal(Standing.Right, At(sheet.Amps));

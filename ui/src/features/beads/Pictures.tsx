@@ -147,7 +147,7 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
         {large && <img className="large-picture" src={`/api/pictures/${large.id}`} alt={sides[large.side]} />}
       </Modal>
       <Modal opened={guide} onClose={() => setGuide(false)} size="lg" title="How to cut, polish and etch">
-        <SectionGuide metal={props.metal} />
+        <SectionGuide metal={props.metal} thin={props.file.body.job.thickness.valueMm <= 5} />
       </Modal>
     </div>
   );
@@ -179,11 +179,14 @@ function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => 
   );
 }
 
-function SectionGuide({ metal }: { metal: Schemas['Metal'] }) {
+function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
+  const { metal } = props;
   const steps = useQuery({
-    queryKey: ['section', metal],
+    queryKey: ['section', metal, props.thin],
     queryFn: () =>
-      answer(api.GET('/api/judging/section/{metal}', { params: { path: { metal }, query: { thin: true } } })),
+      answer(
+        api.GET('/api/judging/section/{metal}', { params: { path: { metal }, query: { thin: props.thin } } }),
+      ),
     staleTime: Infinity,
   });
   const [done, setDone] = useState<number[]>([]);

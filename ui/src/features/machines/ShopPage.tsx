@@ -1,7 +1,9 @@
 import { Button, Loader, PasswordInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
+import { Choice } from '../../shared/Choice';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
 import { gases, polarities, wireName } from '../../shared/words';
@@ -15,6 +17,10 @@ import { useMachines } from './useMachines';
 /** The machines, the students, and how this instructor sets. */
 export function ShopPage() {
   const machines = useMachines();
+  const instructors = useQuery({
+    queryKey: ['room', 'instructors'],
+    queryFn: () => answer(api.GET('/api/people/instructors')),
+  });
   const students = useQuery({
     queryKey: ['room', 'students'],
     queryFn: () => answer(api.GET('/api/people/students')),
@@ -45,7 +51,13 @@ export function ShopPage() {
               </li>
             ))}
           </ul>
-          <AddStudent />
+          {instructors.data && (
+            <p className="quiet">
+              Instructors: {instructors.data.map((instructor) => instructor.name).join(', ')}. A test weld
+              wants two.
+            </p>
+          )}
+          <AddPerson />
         </section>
         <AddMachine nextNumber={Math.max(0, ...machines.data.map((entry) => entry.booth.number)) + 1} />
       </div>
@@ -90,12 +102,21 @@ function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
   );
 }
 
-function AddStudent() {
+function AddPerson() {
+  const [role, setRole] = useState<'student' | 'instructor'>('student');
   const { form, pending, submit, trouble } = useEntry({ name: '', login: '', password: '' }, (body, id) =>
-    answer(api.PUT('/api/people/students/{id}', { params: { path: { id } }, body })),
+    role === 'student'
+      ? answer(api.PUT('/api/people/students/{id}', { params: { path: { id } }, body }))
+      : answer(api.PUT('/api/people/instructors/{id}', { params: { path: { id } }, body })),
   );
   return (
-    <form className="stack" aria-label="Add a student" onSubmit={submit}>
+    <form className="stack" aria-label="Add somebody" onSubmit={submit}>
+      <Choice
+        title="Add"
+        words={{ student: 'A student', instructor: 'An instructor' }}
+        value={role}
+        onChange={(value) => value && setRole(value)}
+      />
       <TextInput label="Name" size="md" {...form.getInputProps('name')} />
       <TextInput label="Login" size="md" autoComplete="off" {...form.getInputProps('login')} />
       <PasswordInput
@@ -106,7 +127,7 @@ function AddStudent() {
       />
       {trouble && <Trouble error={trouble} />}
       <Button type="submit" size="md" variant="default" loading={pending}>
-        Add student
+        Add {role}
       </Button>
     </form>
   );

@@ -23,14 +23,6 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
   const x = (wire: number) =>
     box.left + ((wire - low.wire) / (high.wire - low.wire)) * (box.right - box.left);
   const y = (v: number) => box.bottom - ((v - low.volts) / (high.volts - low.volts)) * (box.bottom - box.top);
-  const edge = (volts: (point: Schemas['BandPoint']) => number) =>
-    pair.band.map((point) => `${x(point.wireFeedMPerMin)},${y(volts(point))}`);
-  const outline = [...edge((point) => point.highVolts), ...edge((point) => point.lowVolts).reverse()];
-  const outlineOf = (band: Schemas['BandPoint'][]) =>
-    [
-      ...band.map((point) => `${x(point.wireFeedMPerMin)},${y(point.highVolts)}`),
-      ...[...band].reverse().map((point) => `${x(point.wireFeedMPerMin)},${y(point.lowVolts)}`),
-    ].join(' ');
   const perWire = per('wireFeed');
   const feedUnit = unit('wireFeed');
   return (
@@ -49,9 +41,9 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
           height={box.bottom - box.top}
         />
         <g clipPath="url(#plane-frame)">
-          <polygon className="band" points={outline.join(' ')} />
+          <polygon className="band" points={bandOutline(pair.band, x, y)} />
           {pair.learnedBand.length > 0 && (
-            <polygon className="learned-band" points={outlineOf(pair.learnedBand)} />
+            <polygon className="learned-band" points={bandOutline(pair.learnedBand, x, y)} />
           )}
           <path
             className="target"
@@ -117,3 +109,14 @@ function ticks(low: number, high: number): number[] {
     Number(((first + i) * step).toPrecision(6)),
   );
 }
+
+/** A band's outline as a polygon's points: along its top, back along its bottom. */
+export const bandOutline = (
+  band: Schemas['BandPoint'][],
+  x: (wire: number) => number,
+  y: (volts: number) => number,
+) =>
+  [
+    ...band.map((point) => `${x(point.wireFeedMPerMin)},${y(point.highVolts)}`),
+    ...[...band].reverse().map((point) => `${x(point.wireFeedMPerMin)},${y(point.lowVolts)}`),
+  ].join(' ');

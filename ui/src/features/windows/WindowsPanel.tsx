@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { gases, processes, wireName } from '../../shared/words';
+import { bandOutline } from '../sheets/SettingsPlane';
 import './windows.css';
 
 /** What this room has found on a machine: its own smooth band for each wire and gas, beside the textbook's. */
@@ -35,11 +36,6 @@ function Window({ view }: { view: Schemas['WindowView'] }) {
   const [low, high] = [Math.min(...volts, ...heard) - 0.5, Math.max(...volts, ...heard) + 0.5];
   const x = (wire: number) => box.left + ((wire - left) / (right - left || 1)) * (box.right - box.left);
   const y = (v: number) => box.bottom - ((v - low) / (high - low)) * (box.bottom - box.top);
-  const outline = (band: Schemas['BandPoint'][]) =>
-    [
-      ...band.map((point) => `${x(point.wireFeedMPerMin)},${y(point.highVolts)}`),
-      ...[...band].reverse().map((point) => `${x(point.wireFeedMPerMin)},${y(point.lowVolts)}`),
-    ].join(' ');
   const ticks = [0.1, 0.5, 0.9].map((share) => left + (right - left) * share);
   return (
     <article className="window">
@@ -72,8 +68,8 @@ function Window({ view }: { view: Schemas['WindowView'] }) {
             width={box.right - box.left}
             height={box.bottom - box.top}
           />
-          <polygon className="textbook" points={outline(view.textbook)} />
-          <polygon className="band" points={outline(view.band)} />
+          <polygon className="textbook" points={bandOutline(view.textbook, x, y)} />
+          <polygon className="band" points={bandOutline(view.band, x, y)} />
           {view.points.map((point, i) => (
             <g
               key={`${i}`}
