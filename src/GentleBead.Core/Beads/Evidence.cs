@@ -293,7 +293,7 @@ public sealed record Measures(
         {
             if (read(this) is { } length && (length.Mm < least || length.Mm > most)) yield return (field, $"A {name} between {Show.Of(Length.FromMm(least))} and {Show.Of(Length.FromMm(most))}.");
         }
-        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10))) yield return ("poresMm", "Up to 200 pores, each between 0.1 and 10 mm.");
+        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10))) yield return ("poresMm", "Up to 200 pores, each between 0.1 and 10 mm (0.004 and 0.394 in).");
         if (ArcSeconds is { } seconds && seconds is not (>= 1 and <= 600)) yield return ("arcSeconds", "An arc time between 1 and 600 s.");
         if (ArcVolts is { } volts && volts.Volts is not (>= 5 and <= 50)) yield return ("arcVolts", "A read-out between 5 and 50 V.");
         if (ArcAmps is { } amps && amps.Amps is not (>= 5 and <= 600)) yield return ("arcAmps", "A read-out between 5 and 600 A.");

@@ -77,9 +77,14 @@ public sealed record FollowUp(int Before, Outcome Outcome, string Text)
             Outcome.NotLookedAt => $"Whether the change after bead {before.Number} helped was not looked at: {Words(spoke)}?",
             Outcome.AsExpected => $"The change after bead {before.Number} did what it should: gone are {Words(gone)}.",
             Outcome.Partly => $"The change after bead {before.Number} did part of it: gone are {Words(gone)}; still there {Words(still)}.",
+            // What the hand was told cannot be read off the controls.
+            _ when ByHand(next.Kind) => $"As on bead {before.Number}: still there {Words(still)}. If what was advised was done, look for another cause.",
             _ => $"The change after bead {before.Number} did not help: still there {Words(still)}. Look for another cause.",
         });
     }
+
+    private static bool ByHand(ChangeKind kind) => kind is not (ChangeKind.VoltsUp or ChangeKind.VoltsDown or ChangeKind.WireUp or ChangeKind.WireDown
+        or ChangeKind.MoreOfBoth or ChangeKind.LessOfBoth or ChangeKind.AmpsUp or ChangeKind.AmpsDown);
 
     private static bool Made(ChangeKind kind, BeadBefore before, Settings? used, Current? amps)
     {

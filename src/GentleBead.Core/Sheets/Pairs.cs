@@ -43,11 +43,14 @@ internal static class Pairs
                 return new(Rules.AmpsFor(pair.WireFeed, arc), pair.WireFeed,
                     new Window<Voltage>(pair.Volts < band.Low ? pair.Volts : band.Low, pair.Volts, pair.Volts > band.High ? pair.Volts : band.High), pair);
             case PairRule.LearnedFirst:
-                return window is null || window.Arc != arc || window.Weight() < LearnedEnough ? null : new(amps, feed, window.At(feed), null, window);
+                return Speaks(window, arc) ? new(amps, feed, window!.At(feed), null, window) : null;
             default:
                 return new(amps, feed, band, null);
         }
     }
+
+    /// <summary>Whether what the room has found is enough to go by for an arc.</summary>
+    public static bool Speaks(LearnedWindow? window, WireArc arc) => window is not null && window.Arc == arc && window.Weight() >= LearnedEnough;
 
     /// <summary>The reasons for a pair.</summary>
     public static void Explain(Found found, PairRule rule, WireArc arc, Current amps, List<Reason> reasons, List<Caution> cautions)

@@ -79,6 +79,7 @@ public static class Planner
                 Inductance = SheetWords.Inductance(job, machine),
                 Marks = marks,
                 Band = Band(arc, wire),
+                Learned = Pairs.Speaks(window, arc) ? new LearnedPair(window!.At(found.WireFeed), window.SureVolts(found.WireFeed), window.Sweeps, window.Beads) : null,
                 LearnedBand = window is not null && window.Arc == arc ? [.. Band(arc, wire).Select(point => new BandPoint(point.WireFeed, window.At(point.WireFeed).Low, window.At(point.WireFeed).High))] : [],
                 Chart = found.Chart ?? (dials is not null && chart is not null && chart.Fits(job) ? chart.At(Amperes.SetThickness(job, school.Position).Set, dials) : null),
             };

@@ -32,6 +32,13 @@ public sealed record MachineMarks(ControlMark Wire, ControlMark Volt, WireFeedSp
 /// <param name="High">Upper edge.</param>
 public sealed record BandPoint(WireFeedSpeed WireFeed, Voltage Low, Voltage High);
 
+/// <summary>What this room has found at a sheet's wire feed speed on its machine.</summary>
+/// <param name="Volts">The best volts, with the band as found.</param>
+/// <param name="SureVolts">One standard deviation of its edges, volts.</param>
+/// <param name="Sweeps">Sweep marks behind it.</param>
+/// <param name="Beads">Beads behind it.</param>
+public sealed record LearnedPair(Window<Voltage> Volts, double SureVolts, int Sweeps, int Beads);
+
 /// <summary>What a fed wire is set by.</summary>
 public sealed record PairSettings
 {
@@ -58,6 +65,9 @@ public sealed record PairSettings
 
     /// <summary>The band as this room has found it on this machine; empty where nothing was found yet.</summary>
     public required IReadOnlyList<BandPoint> LearnedBand { get; init; }
+
+    /// <summary>What this room has found for this wire feed speed; null where it has found too little.</summary>
+    public required LearnedPair? Learned { get; init; }
 
     /// <summary>What the machine's own door chart says for this plate; null without one.</summary>
     public required ChartPair? Chart { get; init; }

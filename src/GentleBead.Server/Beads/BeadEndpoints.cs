@@ -106,7 +106,7 @@ public static class BeadEndpoints
         if (problems.Count > 0) return Problems.Fields(problems);
 
         var before = request.Trial is null ? (await beads.OfSheetsAsync([sheet.Id]))[sheet.Id].LastOrDefault() : null;
-        var judgement = await judge.OfAsync(sheet, body, machine, read, amps, evidence, before);
+        var judgement = await judge.OfAsync(id, sheet, body, machine, read, amps, evidence, before);
         var bead = new Bead(id, sheet.Id, 0, request.WireMark, request.VoltMark, request.AmpMark, read, amps, evidence, judgement, null, clock.GetUtcNow());
         var added = await beads.AddAsync(bead, user.Id());
         if (request.Trial is { } laid) await trials.AddBeadAsync(added.Id, laid);
@@ -137,7 +137,7 @@ public static class BeadEndpoints
     {
         var machine = (await machines.FindAsync((await sessions.BoothAsync(sheet.BoothId))!.MachineId))!;
         var before = inSequence ? (await beads.OfSheetsAsync([sheet.Id]))[sheet.Id].LastOrDefault(earlier => earlier.Number < bead.Number) : null;
-        var judgement = await judge.OfAsync(sheet, body, machine, bead.Used, bead.Amps, evidence, before);
+        var judgement = await judge.OfAsync(bead.Id, sheet, body, machine, bead.Used, bead.Amps, evidence, before);
         await beads.AddLookAsync(lookId, bead.Id, evidence, judgement, by, clock.GetUtcNow());
     }
 

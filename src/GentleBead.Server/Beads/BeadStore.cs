@@ -145,17 +145,17 @@ public sealed class BeadStore(NpgsqlDataSource database)
         return [.. rows.SkipLast(1).Select(row => ((DateTimeOffset)row.At, Jsonb.Read<Judgement>(row.Judgement)))];
     }
 
-    /// <summary>The likeliest causes of the newest standing beads of some sheets, newest first.</summary>
-    public async Task<IReadOnlyList<Cause>> NewestCausesAsync(IEnumerable<Guid> sheetIds, int most)
+    /// <summary>The likeliest causes of the newest standing beads of some sheets, newest first; one bead left out, the one being judged.</summary>
+    public async Task<IReadOnlyList<Cause>> NewestCausesAsync(IEnumerable<Guid> sheetIds, int most, Guid except)
     {
         await using var connection = await database.OpenConnectionAsync();
         var words = await connection.QueryAsync<string?>(
             """
             select coalesce(again.judgement, bead.judgement) #>> '{causes,0,cause}' from bead
             left join lateral (select judgement from look where bead_id = bead.id order by looked_at desc, id desc limit 1) as again on true
-            where sheet_id = any(@ids) and withdrawn_at is null order by recorded_at desc limit @most
+            where sheet_id = any(@ids) and withdrawn_at is null and bead.id <> @except order by recorded_at desc limit @most
             """,
-            new { ids = sheetIds.ToArray(), most });
+            new { ids = sheetIds.ToArray(), most, except });
         return [.. words.OfType<string>().Select(Words.Read<Cause>)];
     }
 

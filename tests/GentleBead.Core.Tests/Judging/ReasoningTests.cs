@@ -146,6 +146,14 @@ public class ReasoningTests
         Assert.Equal(Outcome.NotLookedAt, After(OnSheet, new(Spatter: Spatter.Little)).Outcome);
         Assert.Equal(Outcome.NotDone, After(used, new(Sound.Popping)).Outcome);
         Assert.Null(Judge.Of(T, Room.KnobAndTaps, OnSheet, first).FollowUp);
+
+        // A hand's change cannot be read off the controls: it is not said to have been made.
+        var far = new Evidence(Sound.Popping, StickOut: Length.FromMm(19));
+        var held = Judge.Of(T, Room.KnobAndTaps, OnSheet, far);
+        Assert.Equal(ChangeKind.ShorterStickOut, held.Next!.Kind);
+        var still = Judge.Of(T, Room.KnobAndTaps, OnSheet, far, Circumstances.None with { Before = new(1, held, far, OnSheet, null) }).FollowUp!;
+        Assert.Equal(Outcome.NotAsExpected, still.Outcome);
+        Assert.Contains("If what was advised was done", still.Text, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -139,10 +139,13 @@ public class LearnedWindowTests
         Assert.Equal(Source.Measured, why.Source);
         Assert.Contains("sweep marks", why.Working, StringComparison.Ordinal);
 
-        // The textbook's sheet offers it as a difference; without evidence the room falls back on the textbook and says so.
+        // The textbook's sheet shows it beside its own, and as a difference; without evidence the room falls back on the textbook and says so.
         var textbook = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, window: window));
+        Assert.Equal(window.At(textbook.Pair!.WireFeed), textbook.Pair.Learned!.Volts);
+        Assert.Equal((window.Sweeps, window.Beads), (textbook.Pair.Learned.Sweeps, textbook.Pair.Learned.Beads));
         Assert.Contains(textbook.Differences, difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal));
         var bare = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, room, window: LearnedWindow.Fit(Arc, [])));
+        Assert.Null(bare.Pair!.Learned);
         Assert.Equal(textbook.Pair!.Volts.Aim, bare.Pair!.Volts.Aim);
         Assert.Contains(bare.Cautions, caution => caution.Text.Contains("found too little", StringComparison.Ordinal));
         // What was found with another wire says nothing here.

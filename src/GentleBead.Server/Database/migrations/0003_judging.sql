@@ -163,8 +163,8 @@ update bead set judgement = judgement || jsonb_build_object(
     'expected', '[]'::jsonb, 'telling', null, 'acceptance', null, 'followUp', null,
     'shape', (judgement -> 'shape') || jsonb_build_object('joint', sheet.joint))
 from sheet where sheet.id = bead.sheet_id;
-update sheet set body = jsonb_set(body, '{pair,learnedBand}', '[]'::jsonb) where body -> 'pair' <> 'null'::jsonb;
-update preset set body = jsonb_set(body, '{pair,learnedBand}', '[]'::jsonb) where body -> 'pair' <> 'null'::jsonb;
+update sheet set body = jsonb_set(body, '{pair}', body -> 'pair' || '{"learnedBand": [], "learned": null}'::jsonb) where body -> 'pair' <> 'null'::jsonb;
+update preset set body = jsonb_set(body, '{pair}', body -> 'pair' || '{"learnedBand": [], "learned": null}'::jsonb) where body -> 'pair' <> 'null'::jsonb;
 
 create function tell_of_bead() returns trigger language plpgsql as $$
 begin

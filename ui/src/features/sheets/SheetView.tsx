@@ -166,10 +166,18 @@ function Pair({
           )}
           {sheet.program !== null && <li>Program {sheet.program}</li>}
           {pair.inductance && <li>Inductance: {pair.inductance}</li>}
+          {pair.learned && (
+            <li>
+              This room has found {show('volts', pair.learned.volts.aimVolts)} here, smooth from{' '}
+              {pair.learned.volts.lowVolts.toFixed(1)} to {pair.learned.volts.highVolts.toFixed(1)}:{' '}
+              {against(pair.learned.volts.aimVolts - pair.volts.aimVolts)}, from {pair.learned.sweeps} sweep
+              marks and {pair.learned.beads} beads
+            </li>
+          )}
           {pair.chart && (
             <li>
               The door chart says {show('wireFeed', pair.chart.wireFeedMPerMin)} and{' '}
-              {show('volts', pair.chart.volts)}
+              {show('volts', pair.chart.volts)}: {against(pair.chart.volts - pair.volts.aimVolts)}
             </li>
           )}
         </ul>
@@ -347,3 +355,9 @@ export function Cautions({ sheet }: { sheet: Sheet }) {
     </section>
   );
 }
+
+/** Volts against the sheet's own. */
+const against = (more: number) =>
+  Math.abs(more) < 0.1
+    ? 'as this sheet'
+    : `${Math.abs(more).toFixed(1)} V ${more > 0 ? 'over' : 'under'} this sheet`;

@@ -4240,6 +4240,26 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description What this room has found at a sheet's wire feed speed on its machine. */
+        LearnedPair: {
+            /** @description The best volts, with the band as found. */
+            volts: components["schemas"]["WindowOfVoltage"];
+            /**
+             * Format: double
+             * @description One standard deviation of its edges, volts.
+             */
+            sureVolts: number;
+            /**
+             * Format: int32
+             * @description Sweep marks behind it.
+             */
+            sweeps: number;
+            /**
+             * Format: int32
+             * @description Beads behind it.
+             */
+            beads: number;
+        };
         /** Format: double */
         Length: number;
         /** @description What is on a machine now. */
@@ -4648,6 +4668,7 @@ export interface components {
             band: components["schemas"]["BandPoint"][];
             /** @description The band as this room has found it on this machine; empty where nothing was found yet. */
             learnedBand: components["schemas"]["BandPoint"][];
+            learned: null | components["schemas"]["LearnedPair"];
             chart: null | components["schemas"]["ChartPair"];
         };
         /**
