@@ -34,15 +34,20 @@ check() { # check NAME COMMAND...: one thing that passes or fails
   say "$1"
   if "${@:2}" >.local/test-check.log 2>&1; then passed=$((passed + 1)); else failed=$((failed + 1)); cat .local/test-check.log; say "FAILED: $1"; fi
 }
-suite() { # suite NAME: an xUnit project, counted test by test
-  say "Tests: $1"
-  local log=.local/test-$1.log ended=0 total bad
-  dotnet "tests/GentleBead.$1.Tests/bin/Debug/net10.0/GentleBead.$1.Tests.dll" -noColor -noLogo >"$log" 2>&1 || ended=$?
+run() { # run NAME: an xUnit project, its words and how it ended into .local
+  local ended=0
+  dotnet "tests/GentleBead.$1.Tests/bin/Debug/net10.0/GentleBead.$1.Tests.dll" -noColor -noLogo >".local/test-$1.log" 2>&1 || ended=$?
+  echo $ended >".local/test-$1.ended"
+}
+count() { # count NAME: what came of it, test by test
+  local log=.local/test-$1.log ended total bad
+  ended=$(cat ".local/test-$1.ended")
   read -r total bad < <(sed -nE 's/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: [0-9]+, Not Run: ([0-9]+).*/\1 \2 \3 \4/p' "$log" | awk '{ print $1 - $4, $2 + $3 }') || true
   if [ -z "${total:-}" ] || { [ $ended -ne 0 ] && [ "${bad:-0}" -eq 0 ]; }; then total=$((${total:-0} + 1)) bad=$((${bad:-0} + 1)); fi
   if [ "$bad" -gt 0 ]; then grep -vE '^\s+at ' "$log" | tail -n 80; fi
   passed=$((passed + total - bad)) failed=$((failed + bad))
 }
+suite() { say "Tests: $1"; run "$1"; count "$1"; }
 
 if has core || has server || has browser || has format; then
   say "Building …"
@@ -55,10 +60,18 @@ if has ui; then
   check "Client types against the server's document" npm --prefix ui run --silent client:check
 fi
 if has core; then suite Core; fi
-if has server; then suite Server; fi
+if has server && has browser; then
+  # The screens wait for the browser most of the time: the server's tests run beside them.
+  say "Tests: Server, beside the screens"
+  run Server &
+  beside=$!
+elif has server; then
+  suite Server
+fi
 if has browser; then
   check "Front-end build" npm --prefix ui run --silent build
   suite Browser
 fi
+if [ -n "${beside:-}" ]; then wait "$beside"; count Server; fi
 printf '%s\n' "$passed passed, $failed failed"
 [ $failed -eq 0 ]

@@ -78,7 +78,7 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Voltage staircase");
         page.Type("Step", "1.2");
         page.Click("Start");
-        page.See("Voltage staircase");
+        page.See("Step 1:");
         var steps = page.Texts(".steps .step-title");
         // Taps 3 to 10 in reach of 4 V either way of 20 V, each once and rising.
         Assert.True(steps.Count >= 5, string.Join(", ", steps));
