@@ -183,7 +183,7 @@ public static class Causes
         }),
         new(Cause.Cracked, "A crack: restraint, crater or dirt", 0.01, ChangeKind.Stop, "A sound crater on a fresh, clean piece.", new Dictionary<Sign, double>
         {
-            [Crack] = 7,
+            [Crack] = 16,
         }),
         new(Cause.ReadOutLow, "The machine gives more wire than its marks say", 0.02, ChangeKind.MeasureWire, "With the real wire speed known, the sheet's marks make the sheet's bead.", new Dictionary<Sign, double>
         {

@@ -108,7 +108,7 @@ public static class TigCauses
         }),
         new(Cause.Cracked, "A crack: restraint, crater or dirt", 0.01, ChangeKind.Stop, "A sound crater on a fresh, clean piece.", new Dictionary<Sign, double>
         {
-            [Crack] = 7,
+            [Crack] = 16,
         }),
         new(Cause.CraterOpen, "Stopped without filling the crater", 0.02, ChangeKind.FillCrater, "Ease the pedal off, rod in: an end as high as the bead.", new Dictionary<Sign, double>
         {

@@ -182,6 +182,16 @@ public class ReasoningTests
     }
 
     [Fact]
+    public void A_crack_leads_whatever_else_was_seen()
+    {
+        foreach (var bead in WorkedCases.All)
+        {
+            var judged = WorkedCases.Judged(bead with { Evidence = bead.Evidence with { Faults = [.. bead.Evidence.Faults, Fault.Crack] } });
+            Assert.Equal((Verdict.Fault, Cause.Cracked, ChangeKind.Stop), (judged.Verdict, judged.Causes[0].Cause, judged.Next!.Kind));
+        }
+    }
+
+    [Fact]
     public void No_cause_is_named_that_nothing_speaks_for()
     {
         foreach (var bead in WorkedCases.All)
