@@ -65,8 +65,9 @@ public sealed record FollowUp(int Before, Outcome Outcome, string Text)
         {
             return null;
         }
-        // What was set is no look: only what spoke for the cause in the bead itself can come out differently.
-        var spoke = row.Weights.Where(weight => weight.Value > 0.3 && signsBefore.Contains(weight.Key)).Select(weight => weight.Key)
+        // What was set is no look: only what spoke for the cause in the bead itself can come out differently, and what is as it should be has to stay.
+        var right = table.First(candidate => candidate.Cause == Cause.NothingWrong).Weights;
+        var spoke = row.Weights.Where(weight => weight.Value > 0.3 && right.GetValueOrDefault(weight.Key) <= 0 && signsBefore.Contains(weight.Key)).Select(weight => weight.Key)
             .Where(sign => Thing(sign) is not null).ToArray();
         var again = spoke.Where(sign => Thing(sign)!.Any(signs.Contains) || (looked && Thing(sign)!.Length == 1)).ToArray();
         var gone = again.Where(sign => !signs.Contains(sign)).ToArray();

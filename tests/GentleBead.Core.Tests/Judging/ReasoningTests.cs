@@ -147,6 +147,14 @@ public class ReasoningTests
         Assert.Equal(Outcome.NotDone, After(used, new(Sound.Popping)).Outcome);
         Assert.Null(Judge.Of(T, Room.KnobAndTaps, OnSheet, first).FollowUp);
 
+        // A cold pair sounds right, and has to go on sounding right: only the cold look must go.
+        var coldLook = new Evidence(Sound.EvenCrackle, Profile.TallNarrow, Toes.Cold);
+        var coldPair = Room.Pair(190, 17.5);
+        var cold = Judge.Of(T, Room.KnobAndTaps, coldPair, coldLook);
+        Assert.Equal(ChangeKind.MoreOfBoth, cold.Next!.Kind);
+        var warmed = Judge.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended), Circumstances.None with { Before = new(1, cold, coldLook, coldPair, null) });
+        Assert.Equal(Outcome.AsExpected, warmed.FollowUp!.Outcome);
+
         // A hand's change cannot be read off the controls: it is not said to have been made.
         var far = new Evidence(Sound.Popping, StickOut: Length.FromMm(19));
         var held = Judge.Of(T, Room.KnobAndTaps, OnSheet, far);
