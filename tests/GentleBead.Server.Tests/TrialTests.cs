@@ -68,6 +68,23 @@ public class TrialTests(DemoRoom room)
     }
 
     [Fact]
+    public async Task A_second_try_puts_a_bead_in_its_trial_and_no_later_bead_is_read_against_it()
+    {
+        var maren = await room.SignInAsync("maren");
+        var sheet = await maren.AssignAsync(2);
+        var view = await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" })).ReadAsync<TrialView>();
+        var id = Guid.CreateVersion7();
+        object request = new { sheetId = sheet.Id, wireMark = 46, voltMark = 6, evidence = new { sound = "popping" }, trial = new { trialId = view.Trial.Id, step = 1, freshPiece = true } };
+        (await maren.RecordAsync(id, request)).EnsureSuccessStatusCode();
+        // As when the server went down between the bead and its place.
+        await room.QueryAsync<int>("delete from trial_bead where bead_id = @id returning 1", new { id });
+        (await maren.RecordAsync(id, request)).EnsureSuccessStatusCode();
+        Assert.Equal(id, (await maren.GetAsync<TrialView>($"/api/trials/{view.Trial.Id}")).Beads.Single().Bead.Id);
+        var plain = await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 40, voltMark = 6, evidence = new { sound = "evenCrackle" } })).ReadAsync<Bead>();
+        Assert.Null(plain.Judgement.FollowUp);
+    }
+
+    [Fact]
     public async Task Trials_that_cannot_be_are_refused_at_their_field()
     {
         var maren = await room.SignInAsync("maren");

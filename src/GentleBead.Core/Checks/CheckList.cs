@@ -1,4 +1,5 @@
 using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -70,6 +71,6 @@ public static class CheckList
         .. from row in Table
            let text = row.Text(job, machine)
            where text is not null
-           select new Check(row.Key, row.Time, char.ToUpperInvariant(text[0]) + text[1..], row.Safety),
+           select new Check(row.Key, row.Time, Show.Sentence(text), row.Safety),
     ];
 }

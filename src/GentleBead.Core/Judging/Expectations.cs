@@ -72,8 +72,8 @@ public static class Expectations
             : heat > 1 + Shows ? ("A flatter, wider bead with wide tint; undercut or sagging past that.", [.. Hot, Sign.Flat])
             : ("A slightly rounded bead with even tint.", new[] { Sign.SlightlyConvex, Sign.Flat, Sign.ToesBlended, Sign.TintEven });
         var share = $"about {Show.Number(Math.Abs(bite - 1) * 100, "0")} % {(bite < 1 ? "less" : "more")} depth than the sheet's";
-        var (behind, found) = bite < 1 - Shows ? ($"{Capital(share)}: little or nothing behind.", new[] { Sign.NothingBehind, Sign.RootShort })
-            : bite > 1 + Shows ? ($"{Capital(share)}: a plain mark behind.", [Sign.BackMark, Sign.TintBehind, Sign.RootFused])
+        var (behind, found) = bite < 1 - Shows ? ($"{Show.Sentence(share)}: little or nothing behind.", new[] { Sign.NothingBehind, Sign.RootShort })
+            : bite > 1 + Shows ? ($"{Show.Sentence(share)}: a plain mark behind.", [Sign.BackMark, Sign.TintBehind, Sign.RootFused])
             : ("The sheet's depth: it should bite at the root, and on thin plate show behind.", [Sign.TintBehind, Sign.BackMark, Sign.RootFused]);
         return
         [
@@ -89,5 +89,4 @@ public static class Expectations
         return seen.Length == 0 ? Match.NotSeen : seen.Count(expected.Contains) * 2 >= seen.Length ? Match.Agrees : Match.Contradicts;
     }
 
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -9,8 +9,6 @@ namespace GentleBead.Core.Judging;
 /// <summary>Judges a bead against its sheet. Pure: the same bead gives the same words.</summary>
 public static class Judge
 {
-    // Past about 5 mm nothing shows behind however good the bite; only a macro tells.
-    private static readonly Length ShowsBehind = Length.FromMm(5);
     private const int CausesShown = 4;
 
     // A look that takes away less doubt than this is not worth sending anybody for, in bits.
@@ -57,7 +55,7 @@ public static class Judge
     public static Judgement Of(Sheet sheet, Machine machine, Settings used, Evidence evidence, Circumstances? around = null) => Of(new Case(
         sheet, evidence, around ?? Circumstances.None, used, null,
         (noted, pair, _) => Signs.Of(sheet, machine, pair!, noted),
-        signs => SettingsAspect(sheet, machine, used, signs),
+        signs => SettingsAspect(sheet, machine, used, around?.FromMarks ?? true, signs),
         signs => Expectations.Of(sheet, used, evidence, signs),
         cause => NextChanges.For(cause, sheet, machine, used),
         $"{Show.Of(used.WireFeed)} and {Show.Of(used.Volts)}",
@@ -88,7 +86,7 @@ public static class Judge
     private static Judgement Of(Case bead)
     {
         var (sheet, evidence, around) = (bead.Sheet, bead.Evidence, bead.Around);
-        var thick = sheet.Job.Thickness.Value > ShowsBehind;
+        var thick = sheet.Job.Thicker > Judging.Telling.ShowsBehind;
         var signs = Telling(bead.Signs(evidence, bead.Used, bead.Amps));
         var table = Causes.Of(sheet.Job.Process);
 
@@ -161,7 +159,7 @@ public static class Judge
         ];
     }
 
-    private static AspectVerdict SettingsAspect(Sheet sheet, Machine machine, Settings used, IReadOnlySet<Sign> signs)
+    private static AspectVerdict SettingsAspect(Sheet sheet, Machine machine, Settings used, bool fromMarks, IReadOnlySet<Sign> signs)
     {
         var share = used.WireFeed / sheet.RequirePair().WireFeed - 1;
         var wire = signs.Contains(Sign.WireOn) ? "wire on the sheet" : $"wire {Show.Number(Math.Abs(share) * 100, "0")} % {(share < 0 ? "under" : "over")} the sheet's {Show.Of(sheet.RequirePair().WireFeed)}";
@@ -170,7 +168,7 @@ public static class Judge
             ? $"{Show.Of(used.Volts)} inside the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})"
             : $"{Show.Of(used.Volts)} {(signs.Contains(Sign.PairShort) ? "under" : "over")} the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})";
         // What a mark gives is only as sure as the readings behind it.
-        var sure = Dials.TryFit(machine, out var dials, out _) ? $", good to {Show.Number(dials!.WireMarkFor(used.WireFeed).SureShare * 100, "0")} %" : "";
+        var sure = fromMarks && Dials.TryFit(machine, out var dials, out _) ? $", good to {Show.Number(dials!.WireMarkFor(used.WireFeed).SureShare * 100, "0")} %" : "";
         var right = signs.Contains(Sign.WireOn) && signs.Contains(Sign.PairInBand);
         return new(Aspect.Settings, right ? Standing.Right : Standing.Off, $"{Show.Of(used.WireFeed)}{sure}: {wire}; {volts}.");
     }
@@ -213,7 +211,7 @@ public static class Judge
         var words = bad.Order().Select(sign => Signs.Words[sign]).ToArray();
         return words.Length == 0
             ? new(aspect, Standing.Right, right)
-            : new(aspect, Standing.Off, $"{char.ToUpperInvariant(words[0][0])}{string.Join(", ", words)[1..]}.");
+            : new(aspect, Standing.Off, $"{Show.Sentence(string.Join(", ", words))}.");
     }
 
     private static string? Contradiction(Verdict verdict, bool settingsRight, Case bead)
@@ -233,15 +231,17 @@ public static class Judge
     private static string[] Unknown(Evidence evidence, bool thick, IReadOnlyList<TellingLook> looks)
     {
         var section = evidence.Macro?.RootPenetration is not null;
-        HashSet<string> open =
+        (bool Open, Sign Answer)[] waited =
         [
-            .. evidence.Sound is null ? new[] { "Listen" } : [],
-            .. evidence.Profile is null ? new[] { "Look along it" } : [],
-            .. evidence.Toes is null ? new[] { "Look at the toes" } : [],
-            .. evidence.Penetration is null && !thick && !section ? new[] { "Turn it over" } : [],
-            .. thick && !section && evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark) ? new[] { "Cut, polish" } : [],
-            .. evidence.BeadSize is null && evidence.Macro is null ? new[] { "Put the gauge" } : [],
+            (evidence.Sound is null, Sign.EvenCrackle),
+            (evidence.Profile is null, Sign.SlightlyConvex),
+            (evidence.Toes is null, Sign.ToesBlended),
+            (evidence.Penetration is null && !thick && !section, Sign.TintBehind),
+            (thick && !section && evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark), Sign.RootFused),
+            (evidence.BeadSize is null && evidence.Macro is null, Sign.SizeOn),
         ];
-        return [.. looks.Where(look => open.Any(start => look.Text.StartsWith(start, StringComparison.Ordinal))).Select(look => look.Text)];
+        var open = waited.Where(one => one.Open).Select(one => one.Answer).ToHashSet();
+        var asking = Judging.Telling.Looks.Where(look => look.Answers.Any(open.Contains)).Select(look => look.Text).ToHashSet();
+        return [.. looks.Where(look => asking.Contains(look.Text)).Select(look => look.Text)];
     }
 }

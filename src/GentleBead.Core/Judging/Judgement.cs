@@ -89,8 +89,9 @@ public sealed record NextChange(ChangeKind Kind, string Instruction, string Then
 /// <param name="MachineCauses">The likeliest causes of the machine's newest beads, newest first.</param>
 /// <param name="Criteria">Whose limits it is measured by.</param>
 /// <param name="Tolerances">The room's own.</param>
+/// <param name="FromMarks">Whether what was used was read from the machine's marks, and not measured.</param>
 public sealed record Circumstances(
-    BeadBefore? Before, IReadOnlyList<Cause> StudentCauses, IReadOnlyList<Cause> MachineCauses, CriteriaSet Criteria, PracticeTolerances Tolerances)
+    BeadBefore? Before, IReadOnlyList<Cause> StudentCauses, IReadOnlyList<Cause> MachineCauses, CriteriaSet Criteria, PracticeTolerances Tolerances, bool FromMarks = true)
 {
     /// <summary>A first bead of which nothing else is known, by the usual practice tolerances.</summary>
     public static Circumstances None { get; } = new(null, [], [], CriteriaSet.Practice, PracticeTolerances.Usual);

@@ -1,3 +1,4 @@
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using static GentleBead.Core.Judging.Sign;
@@ -26,7 +27,7 @@ public static class Telling
     public sealed record Look(string Text, IReadOnlyList<Sign> Answers, double Trouble, Func<Job, bool> Fits);
 
     // Past about 5 mm nothing shows behind however good the bite.
-    private const double ShowsBehindMm = 5;
+    internal static readonly Length ShowsBehind = Length.FromMm(5);
 
     /// <summary>Everything that can be looked at.</summary>
     public static IReadOnlyList<Look> Looks { get; } =
@@ -37,7 +38,7 @@ public static class Telling
         new("Look along it: how does it stand on the plate?", [SlightlyConvex, Flat, TallNarrow, PiledUp, Sunk, Lumpy], 1, _ => true),
         new("Look at the toes: blended, on top, or a groove?", [ToesBlended, ToesCold, Undercut], 1, _ => true),
         new("Look at the tint beside it: none, thin, even, wide?", [TintNone, TintThin, TintEven, TintWide], 1, job => job.Metal != Metal.Aluminium),
-        new("Turn it over: tint or a mark behind?", [NothingBehind, TintBehind, BackMark], 1, job => job.Thicker.Mm <= ShowsBehindMm),
+        new("Turn it over: tint or a mark behind?", [NothingBehind, TintBehind, BackMark], 1, job => job.Thicker <= ShowsBehind),
         new("Look at the ripples: even, wandering, drawn out?", [RippleEven, RippleUneven, RippleStretched], 1, _ => true),
         new("Look for spatter beside it.", [SpatterLittle, SpatterFine, SpatterBig], 1, job => !job.Process.IsGtaw()),
         new("Put the gauge on it.", [SizeUnder, SizeOn, SizeOver], 1.2, _ => true),

@@ -26,6 +26,9 @@ public static class Show
     /// <summary>Whole amperes: "125 A".</summary>
     public static string Of(Current value) => $"{Number(value.Amps, "0")} A";
 
+    /// <summary>Words with a capital to begin with.</summary>
+    public static string Sentence(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+
     /// <summary>A bare number in the given pattern, always with a decimal point.</summary>
     public static string Number(double value, string pattern = "0.##") => value.ToString(pattern, CultureInfo.InvariantCulture);
 }

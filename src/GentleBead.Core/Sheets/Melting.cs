@@ -38,7 +38,7 @@ public static class Melting
         return Current.FromAmps(2 * v / (a + Math.Sqrt(a * a + 4 * heated * v)));
     }
 
-    private static (double A, double B) Constants(WireFacts wire)
+    internal static (double A, double B) Constants(WireFacts wire)
     {
         var share = KnownArea / wire.AreaMm2;
         return wire.Kind == WireKind.Aluminium ? (0.75 * share, 0) : (0.3 * share, 5e-5 * share * share);

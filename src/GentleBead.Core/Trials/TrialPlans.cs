@@ -77,7 +77,7 @@ public static class TrialPlans
             foreach (var one in all)
             {
                 if (Planner.Plan(job(one), machine, school) is not Sheet own) return null;
-                steps.Add(maker.Step(Capital(name(one)), variable, 1, 0) with { Value = steps.Count + 1, Sheet = own });
+                steps.Add(maker.Step(Show.Sentence(name(one)), variable, 1, 0) with { Value = steps.Count + 1, Sheet = own });
             }
             return new(kind, variable, title, question, maker.Hold("both controls"), steps, false);
         }
@@ -112,7 +112,6 @@ public static class TrialPlans
             [.. steps.Select(one => one with { Title = $"{Show.Number(one.Value, "0.0")} V" })], true);
     }
 
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
     // A sheet's pair shifted, and put on the machine's own marks.
     private sealed class Maker

@@ -86,8 +86,6 @@ public static class BeadEndpoints
     private static async Task<Results<Ok<Bead>, ValidationProblem>> RecordAsync(
         Guid id, BeadRequest request, ClaimsPrincipal user, BeadStore beads, SheetStore sheets, SessionStore sessions, MachineStore machines, TrialStore trials, BeadJudge judge, TimeProvider clock)
     {
-        // A double tap or a retry finds the bead already there.
-        if (await beads.FindAsync(id) is { } stored) return TypedResults.Ok(stored);
         if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
         var machine = (await machines.FindAsync((await sessions.BoothAsync(sheet.BoothId))!.MachineId))!;
         var body = sheet.Body;
@@ -97,6 +95,12 @@ public static class BeadEndpoints
             if (place.Step < 1 || place.Step > trial.Plan.Steps.Count) return Problems.Field("trial", $"This trial has {trial.Plan.Steps.Count} steps.");
             body = trial.Plan.Steps[place.Step - 1].Sheet ?? body;
         }
+        // A double tap or a retry finds the bead already there; the first try may have ended between the bead and its place.
+        if (await beads.FindAsync(id) is { } stored)
+        {
+            if (request.Trial is { } again && stored.SheetId == sheet.Id) await trials.AddBeadAsync(id, again);
+            return TypedResults.Ok(stored);
+        }
         var problems = new Dictionary<string, string>();
         var evidence = request.Evidence ?? new Evidence();
         Check(evidence, body, problems);
@@ -105,8 +109,8 @@ public static class BeadEndpoints
         var amps = fed ? null : machine.ReadAmps(request.AmpMark, request.Amps, problems);
         if (problems.Count > 0) return Problems.Fields(problems);
 
-        var before = request.Trial is null ? (await beads.OfSheetsAsync([sheet.Id]))[sheet.Id].LastOrDefault() : null;
-        var judgement = await judge.OfAsync(id, sheet, body, machine, read, amps, evidence, before);
+        var before = request.Trial is null ? await BeforeAsync(sheet, int.MaxValue, beads, trials) : null;
+        var judgement = await judge.OfAsync(id, sheet, body, machine, read, amps, evidence, before, (request.WireMark ?? request.AmpMark) is not null);
         var bead = new Bead(id, sheet.Id, 0, request.WireMark, request.VoltMark, request.AmpMark, read, amps, evidence, judgement, null, clock.GetUtcNow());
         var added = await beads.AddAsync(bead, user.Id());
         if (request.Trial is { } laid) await trials.AddBeadAsync(added.Id, laid);
@@ -123,7 +127,7 @@ public static class BeadEndpoints
         var evidence = request.Evidence ?? new Evidence();
         Check(evidence, body, problems);
         if (problems.Count > 0) return Problems.Fields(problems);
-        await LookAgainAsync(lookId, bead, evidence, sheet, body, await trials.PlaceOfAsync(id) is null, user.Id(), beads, sessions, machines, judge, clock);
+        await LookAgainAsync(lookId, bead, evidence, sheet, body, user.Id(), beads, sessions, machines, trials, judge, clock);
         return TypedResults.Ok((await beads.FindAsync(id))!);
     }
 
@@ -133,12 +137,20 @@ public static class BeadEndpoints
 
     /// <summary>Adds a look at a bead, judged as it would have been with this evidence.</summary>
     internal static async Task LookAgainAsync(
-        Guid lookId, Bead bead, Evidence evidence, AssignedSheet sheet, Sheet body, bool inSequence, Guid by, BeadStore beads, SessionStore sessions, MachineStore machines, BeadJudge judge, TimeProvider clock)
+        Guid lookId, Bead bead, Evidence evidence, AssignedSheet sheet, Sheet body, Guid by, BeadStore beads, SessionStore sessions, MachineStore machines, TrialStore trials, BeadJudge judge, TimeProvider clock)
     {
         var machine = (await machines.FindAsync((await sessions.BoothAsync(sheet.BoothId))!.MachineId))!;
-        var before = inSequence ? (await beads.OfSheetsAsync([sheet.Id]))[sheet.Id].LastOrDefault(earlier => earlier.Number < bead.Number) : null;
-        var judgement = await judge.OfAsync(bead.Id, sheet, body, machine, bead.Used, bead.Amps, evidence, before);
+        var before = await trials.PlaceOfAsync(bead.Id) is null ? await BeforeAsync(sheet, bead.Number, beads, trials) : null;
+        var judgement = await judge.OfAsync(bead.Id, sheet, body, machine, bead.Used, bead.Amps, evidence, before, (bead.WireMark ?? bead.AmpMark) is not null);
         await beads.AddLookAsync(lookId, bead.Id, evidence, judgement, by, clock.GetUtcNow());
+    }
+
+    // A trial's bead is laid off on purpose: what came of a change is not read against it.
+    private static async Task<Bead?> BeforeAsync(AssignedSheet sheet, int number, BeadStore beads, TrialStore trials)
+    {
+        var earlier = (await beads.OfSheetsAsync([sheet.Id]))[sheet.Id].Where(bead => bead.Number < number).ToArray();
+        var placed = await trials.PlacedAsync(earlier.Select(bead => bead.Id));
+        return earlier.LastOrDefault(bead => !placed.Contains(bead.Id));
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, ValidationProblem>> RuleAsync(

@@ -94,7 +94,7 @@ public static class PictureEndpoints
         var measures = MacroMeasures.Of(marks, body.BeadMeasure);
         await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), clock.GetUtcNow());
         // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
-        await BeadEndpoints.LookAgainAsync(marksId, bead, bead.Evidence with { Macro = measures }, sheet, body, await trials.PlaceOfAsync(bead.Id) is null, user.Id(), beads, sessions, machines, judge, clock);
+        await BeadEndpoints.LookAgainAsync(marksId, bead, bead.Evidence with { Macro = measures }, sheet, body, user.Id(), beads, sessions, machines, trials, judge, clock);
         return TypedResults.Ok((await beads.FindAsync(bead.Id))!);
     }
 

@@ -15,7 +15,8 @@ public static class OneAtATime
         // A connection of its own: the lock goes with it, also when this process is killed.
         await using var guard = new NpgsqlConnection(connectionString);
         await guard.OpenAsync();
-        await guard.ExecuteAsync("select pg_advisory_lock(@Lock)", new { Lock });
+        // The other may be loading a whole school: it is waited for as long as that takes.
+        await guard.ExecuteAsync("select pg_advisory_lock(@Lock)", new { Lock }, commandTimeout: 0);
         try
         {
             await work();

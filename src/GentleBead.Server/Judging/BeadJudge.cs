@@ -20,13 +20,14 @@ public sealed class BeadJudge(SheetStore sheets, BeadStore beads, ToleranceStore
     /// <param name="amps">The current; null for a fed wire.</param>
     /// <param name="evidence">What was noted.</param>
     /// <param name="before">The bead before it; null in a trial, where the next step is set.</param>
-    public async Task<Judgement> OfAsync(Guid id, AssignedSheet given, Sheet body, Machine machine, Settings? used, Current? amps, Evidence evidence, Bead? before)
+    /// <param name="fromMarks">Whether what was used was read from marks, and not measured.</param>
+    public async Task<Judgement> OfAsync(Guid id, AssignedSheet given, Sheet body, Machine machine, Settings? used, Current? amps, Evidence evidence, Bead? before, bool fromMarks)
     {
         var around = new Circumstances(
             before?.AsBefore(),
             await beads.NewestCausesAsync(await sheets.IdsOfStudentAsync(given.StudentId), Habits.Recent, id),
             await beads.NewestCausesAsync(await sheets.IdsOfBoothAsync(given.BoothId), Habits.Recent, id),
-            given.Criteria, await tolerances.NewestAsync());
+            given.Criteria, await tolerances.NewestAsync(), fromMarks);
         return used is not null ? Judge.Of(body, machine, used, evidence, around) : Judge.Of(body, machine, amps!.Value, evidence, around);
     }
 }

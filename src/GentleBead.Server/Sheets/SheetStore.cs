@@ -108,11 +108,17 @@ public sealed class SheetStore(NpgsqlDataSource database)
     }
 
     /// <summary>Process, wire and gas of the fed-wire sheets given out at a booth, the newest thousand.</summary>
-    public async Task<IReadOnlyDictionary<Guid, WireArc>> ArcsOfBoothAsync(Guid boothId)
+    public async Task<IReadOnlyDictionary<Guid, WireArc>> ArcsOfBoothAsync(Guid boothId, WireArc? arc = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<(Guid Id, string Process, string Wire, string Gas)>(
-            "select id, body #>> '{job,process}', wire, body #>> '{job,gas}' from sheet where booth_id = @boothId and wire is not null order by assigned_at desc limit 1000", new { boothId });
+            """
+            select id, body #>> '{job,process}', wire, body #>> '{job,gas}' from sheet
+            where booth_id = @boothId and wire is not null
+            and (@wire::text is null or (wire = @wire and body #>> '{job,process}' = @process and body #>> '{job,gas}' = @gas))
+            order by assigned_at desc limit 1000
+            """,
+            new { boothId, wire = arc is { } a ? Words.Of(a.Wire) : null, process = arc is { } p ? Words.Of(p.Process) : null, gas = arc is { } g ? Words.Of(g.Gas) : null });
         return rows.ToDictionary(row => row.Id, row => new WireArc(Words.Read<Process>(row.Process), Words.Read<Wire>(row.Wire), Words.Read<Gas>(row.Gas)));
     }
 

@@ -70,6 +70,13 @@ public sealed class TrialStore(NpgsqlDataSource database)
         return await connection.QuerySingleOrDefaultAsync<TrialPlace>("select trial_id as \"TrialId\", step, fresh_piece as \"FreshPiece\" from trial_bead where bead_id = @beadId", new { beadId });
     }
 
+    /// <summary>Which of some beads belong to a trial.</summary>
+    public async Task<IReadOnlySet<Guid>> PlacedAsync(IEnumerable<Guid> beadIds)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QueryAsync<Guid>("select bead_id from trial_bead where bead_id = any(@ids)", new { ids = beadIds.ToArray() })).ToHashSet();
+    }
+
     /// <summary>The beads of a trial.</summary>
     public async Task<IReadOnlyList<PlacedBead>> BeadsAsync(Guid trialId)
     {

@@ -11,14 +11,14 @@ namespace GentleBead.Server.Windows;
 /// <summary>Gathers what a room has heard on a machine, and fits its windows.</summary>
 public sealed class RoomWindows(SweepStore sweeps, SessionStore sessions, SheetStore sheets, BeadStore beads)
 {
-    /// <summary>Everything heard on a machine, by process, wire and gas.</summary>
-    public async Task<IReadOnlyDictionary<WireArc, IReadOnlyList<WindowPoint>>> PointsAsync(Guid machineId)
+    /// <summary>Everything heard on a machine, by process, wire and gas; or of one arc alone.</summary>
+    public async Task<IReadOnlyDictionary<WireArc, IReadOnlyList<WindowPoint>>> PointsAsync(Guid machineId, WireArc? only = null)
     {
         var points = new Dictionary<WireArc, IReadOnlyList<WindowPoint>>();
-        var heard = (await sweeps.OfMachineAsync(machineId)).SelectMany(sweep => WindowPoint.Of(sweep.Finding, sweep.Volts).Select(point => (sweep.Arc, Point: point))).ToList();
+        var heard = (await sweeps.OfMachineAsync(machineId)).Where(sweep => only is null || sweep.Arc == only).SelectMany(sweep => WindowPoint.Of(sweep.Finding, sweep.Volts).Select(point => (sweep.Arc, Point: point))).ToList();
         if ((await sessions.BoothsAsync()).FirstOrDefault(booth => booth.MachineId == machineId) is { } booth)
         {
-            var arcs = await sheets.ArcsOfBoothAsync(booth.Id);
+            var arcs = await sheets.ArcsOfBoothAsync(booth.Id, only);
             foreach (var bead in await beads.HeardAsync(arcs.Keys))
             {
                 var arc = arcs[bead.SheetId];
@@ -31,5 +31,5 @@ public sealed class RoomWindows(SweepStore sweeps, SessionStore sessions, SheetS
 
     /// <summary>The window of an arc on a machine; null where nothing was heard yet.</summary>
     public async Task<LearnedWindow?> OfAsync(Guid machineId, WireArc arc) =>
-        (await PointsAsync(machineId)).TryGetValue(arc, out var points) ? LearnedWindow.Fit(arc, points) : null;
+        (await PointsAsync(machineId, arc)).TryGetValue(arc, out var points) ? LearnedWindow.Fit(arc, points) : null;
 }

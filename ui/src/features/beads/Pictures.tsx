@@ -3,9 +3,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
-import { newId } from '../../shared/newId';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { useUnits } from '../../shared/units';
+import { useIds } from '../../shared/useIds';
 import './pictures.css';
 
 type Side = Schemas['PictureSide'];
@@ -13,8 +13,8 @@ type Side = Schemas['PictureSide'];
 const sides: Record<Side, string> = { face: 'Face', back: 'Back', macro: 'Section' };
 
 /** A file as it is, to the bead it belongs to. */
-async function send(beadId: string, side: Side, file: File): Promise<void> {
-  const response = await fetch(`/api/beads/${beadId}/pictures/${side}/${newId()}`, {
+async function send(beadId: string, side: Side, id: string, file: File): Promise<void> {
+  const response = await fetch(`/api/beads/${beadId}/pictures/${side}/${id}`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
@@ -44,9 +44,14 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
   const { show } = useUnits();
   const [guide, setGuide] = useState(false);
   const [large, setLarge] = useState<Schemas['Picture']>();
+  const { idOf, taken } = useIds();
   const add = useMutation({
-    mutationFn: ({ side, file }: { side: Side; file: File }) => send(bead.id, side, file),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['room'] }),
+    mutationFn: ({ side, file }: { side: Side; file: File }) =>
+      send(bead.id, side, idOf([side, file.name, file.size, file.lastModified]), file),
+    onSuccess: () => {
+      taken();
+      return queries.invalidateQueries({ queryKey: ['room'] });
+    },
   });
   const withdraw = useMutation({
     mutationFn: ({ picture, withdrawn }: { picture: Schemas['Picture']; withdrawn: boolean }) =>

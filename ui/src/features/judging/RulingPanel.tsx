@@ -3,9 +3,9 @@ import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
-import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { moment } from '../../shared/units';
+import { useIds } from '../../shared/useIds';
 import { aspects, standings, verdicts } from '../../shared/words';
 
 type Ruling = Schemas['RulingRequest'];
@@ -18,18 +18,20 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
   const [about, setAbout] = useState<string | null>(null);
   const [word, setWord] = useState<string | null>(null);
   const [reason, setReason] = useState('');
+  const { idOf, taken } = useIds();
   const rule = useMutation({
     mutationFn: async (rulings: Ruling[]) => {
       for (const body of rulings) {
         await answer(
           api.PUT('/api/beads/{id}/rulings/{rulingId}', {
-            params: { path: { id: bead.id, rulingId: newId() } },
+            params: { path: { id: bead.id, rulingId: idOf(body) } },
             body,
           }),
         );
       }
     },
     onSuccess: async () => {
+      taken();
       setAbout(null);
       setWord(null);
       setReason('');

@@ -4,9 +4,9 @@ import { notifications } from '@mantine/notifications';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
-import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
+import { useIds } from '../../shared/useIds';
 
 const rows = [
   ['undercutMm', 'Undercut, at most'],
@@ -28,7 +28,13 @@ export function TolerancesPanel() {
     queryKey: ['tolerances'],
     queryFn: () => answer(api.GET('/api/judging/tolerances')),
   });
-  const form = useForm<Record<string, number | string>>({ initialValues: {} });
+  const form = useForm<Record<string, number | string>>({
+    initialValues: {},
+    validate: (values) =>
+      Object.fromEntries(
+        rows.filter(([field]) => values[field] === '').map(([field]) => [field, 'A number.']),
+      ),
+  });
   const { data } = stands;
   useEffect(() => {
     if (data)
@@ -38,17 +44,19 @@ export function TolerancesPanel() {
     // The form follows what stands on the server, and the person's units.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [data, units]);
+  const { idOf, taken } = useIds();
   const save = useMutation({
     mutationFn: (values: Record<string, number | string>) =>
       answer(
         api.PUT('/api/judging/tolerances/{id}', {
-          params: { path: { id: newId() } },
+          params: { path: { id: idOf(values) } },
           body: Object.fromEntries(
             rows.map(([field]) => [field, Number(values[field]) / scale(field)]),
           ) as unknown as Schemas['PracticeTolerances'],
         }),
       ),
     onSuccess: (set) => {
+      taken();
       queries.setQueryData(['tolerances'], set);
       notifications.show({ message: 'Practice beads are measured by these from now on.' });
     },

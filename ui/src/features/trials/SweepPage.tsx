@@ -47,6 +47,7 @@ function Sweep(props: {
   const [from, setFrom] = useState<number | string>(around(wire, (marks?.wire.mark ?? 0) * 0.35));
   const [to, setTo] = useState<number | string>(around(wire, (marks?.wire.mark ?? wire.highestMark) * 1.8));
   const [pace, setPace] = useState<number | string>(25);
+  const [unfilled, setUnfilled] = useState(false);
   const [running, setRunning] = useState<Running>();
   const [now, setNow] = useState(0);
   const [ready, setReady] = useState<{ id: string; body: Schemas['SweepRequest'] }>();
@@ -60,6 +61,9 @@ function Sweep(props: {
   const next = running?.events.some((event) => event.mark === 'smooths') ? 'breaksUp' : 'smooths';
 
   const begin = () => {
+    const missing = [voltMark, from, to, pace].includes('');
+    setUnfilled(missing);
+    if (missing) return;
     const began = performance.now();
     setNow(began);
     setRunning({ began, events: [] });
@@ -102,7 +106,9 @@ function Sweep(props: {
         event.target instanceof HTMLElement && event.target.closest('input, textarea, [role="listbox"]');
       if (event.repeat) return;
       if (keys.current.running && event.code === 'Escape') keys.current.stop();
-      else if (['Space', 'PageDown'].includes(event.code) && (keys.current.running || !typing)) {
+      else if (event.code === 'Enter' && (!keys.current.running || event.target instanceof HTMLButtonElement))
+        return;
+      else if (['Space', 'PageDown', 'Enter'].includes(event.code) && (keys.current.running || !typing)) {
         if (keys.current.running) keys.current.mark();
         else keys.current.begin();
       } else return;
@@ -149,7 +155,7 @@ function Sweep(props: {
         onChange={onChange}
         prefix={control.kind === 'tap' ? 'tap ' : ''}
         suffix={control.unit ? ` ${control.unit}` : ''}
-        error={error}
+        error={error ?? (unfilled && value === '' ? 'Which mark?' : undefined)}
       />
     );
   return (
@@ -175,7 +181,7 @@ function Sweep(props: {
             value={pace}
             onChange={setPace}
             suffix=" s"
-            error={fields['run.seconds']}
+            error={fields['run.seconds'] ?? (unfilled && pace === '' ? 'How long?' : undefined)}
           />
         </div>
         <button
@@ -183,6 +189,12 @@ function Sweep(props: {
           className={`mark-key ${running ? next : 'idle'}`}
           onPointerDown={(event) => {
             event.preventDefault();
+            if (running) mark();
+            else begin();
+          }}
+          onClick={(event) => {
+            // A click with no pointer behind it: Enter on the key, or a switch or screen reader.
+            if (event.detail !== 0) return;
             if (running) mark();
             else begin();
           }}
