@@ -3,7 +3,7 @@ import { defineConfig } from 'eslint/config';
 import ts from 'typescript-eslint';
 
 export default defineConfig(
-  { ignores: ['dist', 'src/shared/api/schema.d.ts', 'eslint.config.js'] },
+  { ignores: ['dist', 'public', 'src/shared/api/schema.d.ts', 'eslint.config.js'] },
   ts.configs.strictTypeChecked,
   hooks.configs.flat['recommended-latest'],
   {

@@ -1,5 +1,6 @@
 using System.Threading.RateLimiting;
 using GentleBead.Server;
+using GentleBead.Server.Arc;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Calculators;
 using GentleBead.Server.Checks;
@@ -7,9 +8,11 @@ using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.Judging;
 using GentleBead.Server.Kept;
+using GentleBead.Server.Listening;
 using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Practice;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
@@ -36,7 +39,8 @@ services.AddSingleton(TimeProvider.System);
 services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<SheetStore>()
     .AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<CheckStore>().AddSingleton<KeptStore>()
     .AddSingleton<RulingStore>().AddSingleton<PictureStore>().AddSingleton<ToleranceStore>().AddSingleton<TrialStore>().AddSingleton<SweepStore>()
-    .AddSingleton<TestWeldStore>().AddSingleton<BeadJudge>().AddSingleton<RoomWindows>();
+    .AddSingleton<TestWeldStore>().AddSingleton<BeadJudge>().AddSingleton<RoomWindows>()
+    .AddSingleton<RecordingStore>().AddSingleton<RecordingKeeper>().AddSingleton<StandInStore>().AddSingleton<DrillStore>();
 services.AddHostedService<RoomListener>();
 services.AddSignalR();
 
@@ -124,6 +128,9 @@ TestWeldEndpoints.Map(app);
 CheckEndpoints.Map(app);
 KeptEndpoints.Map(app);
 CalculatorEndpoints.Map(app);
+RecordingEndpoints.Map(app);
+ArcEndpoints.Map(app);
+PracticeEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
 app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address.")).AllowAnonymous();
 app.MapFallbackToFile("index.html").AllowAnonymous();

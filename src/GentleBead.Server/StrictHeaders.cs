@@ -5,7 +5,7 @@ public sealed class StrictHeaders(RequestDelegate next)
 {
     // Mantine writes its variables into style elements; scripts, fonts and connections stay our own.
     private const string ContentPolicy =
-        "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     /// <summary>Adds the headers, or refuses.</summary>
     public Task InvokeAsync(HttpContext http)
@@ -14,7 +14,7 @@ public sealed class StrictHeaders(RequestDelegate next)
         headers.ContentSecurityPolicy = ContentPolicy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
-        headers["Permissions-Policy"] = "camera=(), microphone=(), geolocation=()";
+        headers["Permissions-Policy"] = "camera=(), microphone=(self), geolocation=()";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         // Built files carry a hash in their names; the page that names them must always be fresh.
         var path = http.Request.Path;

@@ -1,5 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@mantine/core/styles.css';
+import '@mantine/dropzone/styles.css';
 import '@mantine/notifications/styles.css';
 import '@mantine/spotlight/styles.css';
 import './shared/look.css';

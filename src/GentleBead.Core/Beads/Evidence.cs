@@ -300,6 +300,12 @@ public sealed record Measures(
     }
 }
 
+/// <summary>What a recording says the arc sounded like.</summary>
+/// <param name="Sound">In the trade's words.</param>
+/// <param name="Confidence">How sure, 0 to 1.</param>
+/// <param name="ShortRate">Short circuits a second, from a log; null from sound.</param>
+public sealed record Listened(Sound Sound, double Confidence, double? ShortRate);
+
 /// <summary>What was heard, felt, seen and measured of a bead. Null means not looked at, and never counts as good.</summary>
 /// <param name="Sound">The arc.</param>
 /// <param name="Profile">The cross profile.</param>
@@ -320,13 +326,17 @@ public sealed record Measures(
 /// <param name="Soot">Aluminium: soot.</param>
 /// <param name="Macro">What a cut and etched section measured.</param>
 /// <param name="Strengths">How strongly; what is left out is plain.</param>
+/// <param name="Listened">What a recording says beside the ear; the ear leads.</param>
 public sealed record Evidence(
     Sound? Sound = null, Profile? Profile = null, Toes? Toes = null, Tint? Tint = null, Spatter? Spatter = null,
     Ripple? Ripple = null, IReadOnlyList<Fault>? Faults = null, Penetration? Penetration = null,
     Length? BeadSize = null, Length? StickOut = null, Feel? Feel = null, PlateWarmth? Plate = null, Measures? Measured = null,
     Tungsten? Tungsten = null, TintColour? Colour = null, Puddle? Puddle = null, Soot? Soot = null, MacroMeasures? Macro = null,
-    IReadOnlyDictionary<Noted, Strength>? Strengths = null)
+    IReadOnlyDictionary<Noted, Strength>? Strengths = null, Listened? Listened = null)
 {
+    /// <summary>What the arc sounded like: by the ear, and where nobody noted it by the recording.</summary>
+    public Sound? SoundHeard() => Sound ?? Listened?.Sound;
+
     /// <summary>Faults seen; never null.</summary>
     public IReadOnlyList<Fault> Faults { get; init; } = Faults ?? [];
 
@@ -334,7 +344,7 @@ public sealed record Evidence(
     public IReadOnlyDictionary<Noted, Strength> Strengths { get; init; } = Strengths ?? new Dictionary<Noted, Strength>();
 
     /// <summary>Whether nothing at all was noted.</summary>
-    public bool IsEmpty() => Sound is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null
+    public bool IsEmpty() => SoundHeard() is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null
         && Faults.Count == 0 && Penetration is null && BeadSize is null && StickOut is null && Feel is null && Tungsten is null
         && Colour is null && Puddle is null && Soot is null && Macro is null && (Measured is null || Measured.IsEmpty());
 }

@@ -128,7 +128,7 @@ public static class Judge
         if (heat != 0) return heat < 0 ? Verdict.Cold : Verdict.Hot;
         if (Handwork.Any(signs.Contains)) return Verdict.Technique;
         var behind = signs.Contains(Sign.RootFused) || (evidence.Penetration is not null && !(thick && evidence.Penetration == Penetration.NoneSeen));
-        return evidence.Sound is not null && evidence.Profile is not null && evidence.Toes is not null && behind ? Verdict.Right : Verdict.Open;
+        return evidence.SoundHeard() is not null && evidence.Profile is not null && evidence.Toes is not null && behind ? Verdict.Right : Verdict.Open;
     }
 
     private static string Summary(Verdict verdict, int heat) => verdict switch
@@ -150,14 +150,23 @@ public static class Judge
         return
         [
             bead.Settings(signs),
-            evidence.Sound is null && bad.Length == 0
+            evidence.SoundHeard() is null && bad.Length == 0
                 ? new(Aspect.Sound, Standing.NotKnown, "Not noted.")
-                : ByBadSigns(Aspect.Sound, bad, tungsten ? "It sounds right: the arc stands steady." : "It sounds right: the pair runs smooth."),
+                : Witnessed(ByBadSigns(Aspect.Sound, bad, tungsten ? "It sounds right: the arc stands steady." : "It sounds right: the pair runs smooth."), evidence),
             Appearance(evidence, signs),
             PenetrationAspect(evidence, signs, thick),
             BeadSizeAspect(sheet, evidence, signs),
         ];
     }
+
+    // Beside what the ear said stands what the recording says.
+    private static AspectVerdict Witnessed(AspectVerdict sound, Evidence evidence) => evidence switch
+    {
+        { Listened: null } => sound,
+        { Sound: null } => sound with { Text = $"{sound.Text} By the recording; nobody noted it." },
+        { Listened: { } recording } when recording.Sound == evidence.Sound => sound with { Text = $"{sound.Text} The recording bears it out." },
+        { Listened: { } recording } => sound with { Text = $"{sound.Text} The recording says otherwise: {Signs.Words[Sign.EvenCrackle + (int)recording.Sound]}." },
+    };
 
     private static AspectVerdict SettingsAspect(Sheet sheet, Machine machine, Settings used, bool fromMarks, IReadOnlySet<Sign> signs)
     {
@@ -233,7 +242,7 @@ public static class Judge
         var section = evidence.Macro?.RootPenetration is not null;
         (bool Open, Sign Answer)[] waited =
         [
-            (evidence.Sound is null, Sign.EvenCrackle),
+            (evidence.SoundHeard() is null, Sign.EvenCrackle),
             (evidence.Profile is null, Sign.SlightlyConvex),
             (evidence.Toes is null, Sign.ToesBlended),
             (evidence.Penetration is null && !thick && !section, Sign.TintBehind),

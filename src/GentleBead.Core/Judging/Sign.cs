@@ -53,6 +53,8 @@ public static class Signs
 
     // Fusion that reaches this share of the thinner plate past the root bites; less lies on it. Common practice, no source.
     private const double BiteShare = 0.05;
+    // How much a recording adds to what the ear said, or takes from it. Common practice, no source: two witnesses are better than one.
+    private const double BearsOut = 0.4;
     private static readonly Length MarkedUnfused = Length.FromMm(0.3);
 
     /// <summary>Every sign with the words an instructor would use.</summary>
@@ -193,6 +195,13 @@ public static class Signs
             };
             if (sign is { } shown) counts[shown] = strength switch { Strength.Slight => 0.5, Strength.Strong => 1.5, _ => 1 };
         }
+        // A recording counts as sure as it is where nobody listened; where somebody did, it bears the ear out or shakes it.
+        if (evidence is { Listened: { } recording } && evidence.SoundHeard() is { } named)
+        {
+            var sign = Sign.EvenCrackle + (int)Heard(named, sheet.Job.Process);
+            counts[sign] = evidence.Sound is null ? recording.Confidence
+                : counts.GetValueOrDefault(sign, 1) * (recording.Sound == named ? 1 + BearsOut * recording.Confidence : 1 - BearsOut * recording.Confidence);
+        }
         return counts;
     }
 
@@ -201,7 +210,7 @@ public static class Signs
     {
         var signs = new HashSet<Sign>();
         // Evidence and sign share the order of their values; the tests hold every pair to its name.
-        Add(evidence.Sound is { } sound ? Heard(sound, sheet.Job.Process) : (Sound?)null, Sign.EvenCrackle);
+        Add(evidence.SoundHeard() is { } sound ? Heard(sound, sheet.Job.Process) : (Sound?)null, Sign.EvenCrackle);
         Add(evidence.Profile, Sign.SlightlyConvex);
         Add(evidence.Toes, Sign.ToesBlended);
         Add(evidence.Tint, Sign.TintNone);

@@ -6,6 +6,7 @@ using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
 using GentleBead.Server.Json;
+using GentleBead.Server.Listening;
 using GentleBead.Server.Judging;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
@@ -61,10 +62,11 @@ public sealed record NamedRuling(Ruling Ruling, string Reason, string By, DateTi
 /// <param name="Body">The sheet it is judged by; in a trial of joints or positions not the one given out.</param>
 /// <param name="MachineId">The machine it was laid on.</param>
 /// <param name="Pictures">Its pictures.</param>
+/// <param name="Recordings">Its recordings, with what was found in them.</param>
 /// <param name="Rulings">Every word of instructors on it, oldest first.</param>
 /// <param name="Earlier">What was said of it before it was looked at again.</param>
 public sealed record BeadFile(
-    Bead Bead, AssignedSheet Sheet, Sheet Body, Guid MachineId, IReadOnlyList<Picture> Pictures, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
+    Bead Bead, AssignedSheet Sheet, Sheet Body, Guid MachineId, IReadOnlyList<Picture> Pictures, IReadOnlyList<Recording> Recordings, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
 
 /// <summary>Recording beads, looking again, ruling on them, withdrawing them.</summary>
 public static class BeadEndpoints
@@ -102,7 +104,8 @@ public static class BeadEndpoints
             return TypedResults.Ok(stored);
         }
         var problems = new Dictionary<string, string>();
-        var evidence = request.Evidence ?? new Evidence();
+        // What a recording says comes from recordings alone.
+        var evidence = (request.Evidence ?? new Evidence()) with { Listened = null };
         Check(evidence, body, problems);
         var fed = body.Pair is not null;
         var read = fed ? machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts, problems) : null;
@@ -124,7 +127,7 @@ public static class BeadEndpoints
         var sheet = (await sheets.FindAsync(bead.SheetId))!;
         var body = await JudgedByAsync(bead, sheet, trials);
         var problems = new Dictionary<string, string>();
-        var evidence = request.Evidence ?? new Evidence();
+        var evidence = (request.Evidence ?? new Evidence()) with { Listened = bead.Evidence.Listened };
         Check(evidence, body, problems);
         if (problems.Count > 0) return Problems.Fields(problems);
         await LookAgainAsync(lookId, bead, evidence, sheet, body, user.Id(), beads, sessions, machines, trials, judge, clock);
@@ -179,13 +182,13 @@ public static class BeadEndpoints
     }
 
     private static async Task<Results<Ok<BeadFile>, NotFound>> FileAsync(
-        Guid id, ClaimsPrincipal user, BeadStore beads, SheetStore sheets, PictureStore pictures, RulingStore rulings, TrialStore trials, SessionStore sessions, PeopleStore people)
+        Guid id, ClaimsPrincipal user, BeadStore beads, SheetStore sheets, PictureStore pictures, RecordingStore recordings, RulingStore rulings, TrialStore trials, SessionStore sessions, PeopleStore people)
     {
         if (await beads.FindAsync(id) is not { } bead || await sheets.FindAsync(bead.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
         var given = new List<NamedRuling>();
         foreach (var ruling in await rulings.OfBeadAsync(id)) given.Add(new(ruling.Ruling, ruling.Reason, (await people.FindAsync(ruling.RuledBy))!.Name, ruling.RuledAt));
         return TypedResults.Ok(new BeadFile(
-            bead, sheet, await JudgedByAsync(bead, sheet, trials), (await sessions.BoothAsync(sheet.BoothId))!.MachineId, await pictures.OfBeadAsync(id), given,
+            bead, sheet, await JudgedByAsync(bead, sheet, trials), (await sessions.BoothAsync(sheet.BoothId))!.MachineId, await pictures.OfBeadAsync(id), await recordings.OfBeadAsync(id), given,
             [.. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(look.At, look.Judgement.Verdict, look.Judgement.Summary))]));
     }
 

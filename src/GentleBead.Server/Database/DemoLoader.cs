@@ -74,6 +74,7 @@ public static class DemoLoader
         await LoadShopAsync(services, booths, instructor, now);
         await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now);
         await DemoFindingsLoader.LoadAsync(services, booths, ids, now);
+        await DemoListeningLoader.LoadAsync(services, booths, ids, now);
         await people.NameDemoSchoolAsync(DemoSchool.Name);
     }
 

@@ -1,5 +1,6 @@
 import { Button, Loader } from '@mantine/core';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { ArcBenchPage } from '../features/arc/ArcBenchPage';
 import { BenchPage } from '../features/beads/BenchPage';
 import { BeadPage } from '../features/beads/BeadPage';
 import { MacroPage } from '../features/beads/MacroPage';
@@ -9,6 +10,8 @@ import { MachinePage } from '../features/machines/MachinePage';
 import { ShopPage } from '../features/machines/ShopPage';
 import { SignInPage } from '../features/people/SignInPage';
 import { useMe } from '../features/people/useMe';
+import { DrillsPage } from '../features/practice/DrillsPage';
+import { ScoresPage } from '../features/practice/ScoresPage';
 import { BoothFrame } from '../features/sessions/BoothFrame';
 import { RoomPage } from '../features/sessions/RoomPage';
 import { CardPage } from '../features/sheets/CardPage';
@@ -52,6 +55,9 @@ export function App() {
               <Route path="shop" element={<ShopPage />} />
               <Route path="machines/:machineId" element={<MachinePage />} />
               <Route path="kept" element={<KeptPage />} />
+              <Route path="practice" element={<DrillsPage />} />
+              <Route path="practice/arc" element={<ArcBenchPage />} />
+              <Route path="practice/scores" element={<ScoresPage />} />
             </>
           ) : (
             <>
@@ -59,6 +65,9 @@ export function App() {
               <Route path="beads/:beadId" element={<BeadPage />} />
               <Route path="test-welds/:testId" element={<TestWeldPage />} />
               <Route path="kept" element={<KeptPage />} />
+              <Route path="practice" element={<DrillsPage />} />
+              <Route path="practice/arc" element={<ArcBenchPage />} />
+              <Route path="practice/scores" element={<ScoresPage />} />
             </>
           )}
           <Route path="*" element={<NotHere />} />

@@ -21,6 +21,7 @@ const keys = [
   ['Shift 1 to 9', 'Sheet of that booth'],
   ['Ctrl Enter', 'Judge the bead'],
   ['C', 'Calculators, filled in from the sheet on screen'],
+  ['← → ↓ ↑', 'Practice room: wire and volts'],
   ['U', 'Inch or metric'],
   ['D', 'Light or dark'],
 ] as const;
@@ -54,6 +55,8 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
     { id: 'light', label: dark ? 'Light screen' : 'Dark screen', onClick: toggleColorScheme },
     { id: 'calculators', label: 'Calculators', onClick: openCalculators },
     { id: 'kept', label: 'Kept settings', onClick: () => navigate('/kept') },
+    { id: 'drills', label: 'Practice room: drills', onClick: () => navigate('/practice') },
+    { id: 'arc', label: 'Practice room: arc bench', onClick: () => navigate('/practice/arc') },
     { id: 'keys', label: 'Keys', onClick: openHelp },
     { id: 'out', label: 'Sign out', onClick: leave },
   ];
@@ -68,6 +71,7 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
           <Link to="/">{me.role === 'instructor' ? 'Session' : 'My work'}</Link>
           {me.role === 'instructor' && <Link to="/shop">Shop</Link>}
           <Link to="/kept">Kept</Link>
+          <Link to="/practice">Practice</Link>
         </nav>
         <span className="spacer" />
         <Button variant="subtle" leftSection={<IconCommand size={18} />} onClick={spotlight.open}>

@@ -6,6 +6,7 @@ import { verdicts } from '../../shared/words';
 import { AcceptanceTable } from '../judging/AcceptanceTable';
 import { RulingPanel } from '../judging/RulingPanel';
 import { VerdictReasons } from '../judging/VerdictPanel';
+import { Recordings } from '../listening/Recordings';
 import { KeepButton } from '../kept/KeepButton';
 import { LookAgain } from './LookAgain';
 import { Pictures } from './Pictures';
@@ -71,6 +72,11 @@ export function BeadDetail(props: {
             metal={sheet.body.job.metal ?? 'mildSteel'}
             mayWrite={mayWrite}
           />
+        </section>
+      )}
+      {file && (mayWrite || file.recordings.length > 0) && (
+        <section className="panel" aria-label="Recordings">
+          <Recordings key={bead.id} file={file} mayWrite={mayWrite} />
         </section>
       )}
       {file && mayWrite && (

@@ -41,6 +41,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arc/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ArcRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ArcRun"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/welcome": {
         parameters: {
             query?: never;
@@ -3454,6 +3502,528 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beads/{id}/recordings/{recordingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: {
+                    name?: string;
+                    origin?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    recordingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recording"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/recordings/{recordingId}/stand-in/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    recordingId: string;
+                    device: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recording"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recordingId}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    recordingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recordingId}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    recordingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Withdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booths/{id}/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StandIns"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StandIns"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StandIns"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{id}/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    kind: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DrillGiven"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{id}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{id}/sight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DrillSight"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drills/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DrillAnswer"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DrillOutcome"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Progress"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NamedProgress"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3509,6 +4079,79 @@ export interface components {
             by: string;
             /** Format: date-time */
             at: string;
+        };
+        /**
+         * @description What is wrong with an arc besides its settings.
+         * @enum {unknown}
+         */
+        ArcFault: "gasLost" | "scale" | "wornTip" | "wrongPolarity";
+        ArcRequest: {
+            process: components["schemas"]["Process"];
+            wire: null | components["schemas"]["Wire"];
+            gas: components["schemas"]["Gas"];
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            volts: components["schemas"]["Voltage"];
+            stickOutMm: components["schemas"]["Length"];
+            travelMmPerMin: components["schemas"]["TravelSpeed"];
+            plateMm: components["schemas"]["Length"];
+            joint: components["schemas"]["Joint"];
+            metal: components["schemas"]["Metal"];
+            amps: null | components["schemas"]["Current"];
+            faults: null | components["schemas"]["ArcFault"][];
+            /** Format: int32 */
+            seed: number;
+        };
+        ArcRun: {
+            trace: components["schemas"]["TraceView"];
+            meanVolts: components["schemas"]["Voltage"];
+            meanAmps: components["schemas"]["Current"];
+            /** Format: double */
+            shortRate: number;
+            sound: null | components["schemas"]["Sound"];
+            bead: components["schemas"]["SimulatedBead"];
+            band: null | components["schemas"]["WindowOfVoltage"];
+            /** Format: byte */
+            wav: string;
+        };
+        /** @description How a simulated arc is set. */
+        ArcSetting: {
+            /** @description Which process. */
+            process: components["schemas"]["Process"];
+            wire: null | components["schemas"]["Wire"];
+            /** @description Which gas. */
+            gas: components["schemas"]["Gas"];
+            /** @description Wire feed speed at the torch; 0.5 to 25 m/min; not used for TIG. */
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description Volts at the arc as a read-out would show them over a whole bead; 8 to 45 V; not used for TIG. */
+            volts: components["schemas"]["Voltage"];
+            /** @description Contact tip to work; 3 to 40 mm. For TIG the length of the arc; 0.5 to 10 mm. */
+            stickOutMm: components["schemas"]["Length"];
+            /** @description Travel speed; 20 to 2000 mm/min. */
+            travelMmPerMin: components["schemas"]["TravelSpeed"];
+            /** @description Thickness of the plate; 0.5 to 25 mm. */
+            plateMm: components["schemas"]["Length"];
+            /** @description Which joint. */
+            joint?: components["schemas"]["Joint"];
+            /** @description Which metal. */
+            metal?: components["schemas"]["Metal"];
+            /**
+             * Format: double
+             * @description TIG: the current; 5 to 400 A. Null for a fed wire.
+             */
+            amps?: null | number;
+            /**
+             * Format: double
+             * @description Inductance of source and leads; 0.05 to 2 mH.
+             * @default 0.25
+             */
+            inductanceMh: number;
+            /**
+             * Format: double
+             * @description How far the hand wanders from the stick-out, to and fro in about two seconds; 0 to 8 mm; null for not at all.
+             */
+            wanderMm?: null | number;
+            /** @description What else is wrong; never null. */
+            faults?: null | components["schemas"]["ArcFault"][];
         };
         /**
          * @description What is judged one by one.
@@ -3607,6 +4250,7 @@ export interface components {
             /** Format: uuid */
             machineId: string;
             pictures: components["schemas"]["Picture"][];
+            recordings: components["schemas"]["Recording"][];
             rulings: components["schemas"]["NamedRuling"][];
             earlier: components["schemas"]["EarlierLook"][];
         };
@@ -4030,6 +4674,11 @@ export interface components {
             role: components["schemas"]["Role"];
         };
         /**
+         * @description What is off in a drill, and which way.
+         * @enum {unknown}
+         */
+        Deviation: "nothing" | "wireUnder" | "wireOver" | "voltsUnder" | "voltsOver" | "stickOutOver" | "gasLost";
+        /**
          * @description Which way the torch leans where no slag decides.
          * @enum {unknown}
          */
@@ -4044,6 +4693,50 @@ export interface components {
             gas: components["schemas"]["Gas"];
             /** @description Its steps, in any order; thicknesses differ. */
             steps: components["schemas"]["ChartStep"][];
+        };
+        DrillAnswer: {
+            heard: null | components["schemas"]["Sound"];
+            answer: null | components["schemas"]["Deviation"];
+            wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
+            volts: null | components["schemas"]["Voltage"];
+        };
+        DrillGiven: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["DrillKind"];
+            /** Format: int32 */
+            level: number;
+            job: string;
+            wire: components["schemas"]["Wire"];
+            gas: components["schemas"]["Gas"];
+            plateMm: components["schemas"]["Length"];
+            wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            volts: components["schemas"]["Voltage"];
+            amps: components["schemas"]["Current"];
+            start: null | components["schemas"]["ArcSetting"];
+        };
+        /**
+         * @description What a drill trains.
+         * @enum {unknown}
+         */
+        DrillKind: "ear" | "eye" | "setMachine";
+        DrillOutcome: {
+            right: boolean;
+            deviation: components["schemas"]["Deviation"];
+            sound: null | components["schemas"]["Sound"];
+            why: string;
+            /** Format: int32 */
+            level: number;
+            /** Format: int32 */
+            dueInDays: number;
+        };
+        DrillSight: {
+            trace: components["schemas"]["TraceView"];
+            meanVolts: components["schemas"]["Voltage"];
+            meanAmps: components["schemas"]["Current"];
+            outline: components["schemas"]["Outline"];
+            shorts: number[];
+            bead: components["schemas"]["BeadShape"];
         };
         EarlierLook: {
             /** Format: date-time */
@@ -4081,6 +4774,7 @@ export interface components {
             puddle?: null | components["schemas"]["Puddle"];
             soot?: null | components["schemas"]["Soot"];
             macro?: null | components["schemas"]["MacroMeasures"];
+            listened?: null | components["schemas"]["Listened"];
             /** @description Faults seen; never null. */
             faults?: null | components["schemas"]["Fault"][];
             /** @description Strengths said; never null. */
@@ -4104,6 +4798,25 @@ export interface components {
         Fault: "pinholes" | "hole" | "unequalLegs" | "crack" | "openCrater" | "slagTrapped";
         /** @enum {unknown} */
         Feel: "steady" | "pushedBack" | "longArc" | "runny" | "jerky";
+        /** @description Everything found in a recording; stored with it. */
+        Finding: {
+            /** @description Sound or log. */
+            kind: components["schemas"]["RecordingKind"];
+            /**
+             * Format: double
+             * @description How long it is.
+             */
+            seconds: number;
+            /** @description What is heard in it. */
+            heard: components["schemas"]["HeardArc"];
+            /** @description That in a sentence. */
+            words: string;
+            figures: null | components["schemas"]["LogFigures"];
+            sweep: null | components["schemas"]["HeardSweep"];
+            /** @description Of the sound, -1 to 1; of a log of its volts. */
+            outline: components["schemas"]["Outline"];
+            ampsOutline: null | components["schemas"]["Outline"];
+        };
         FirstInstructor: {
             /** Format: uuid */
             id: string;
@@ -4139,6 +4852,89 @@ export interface components {
          * @enum {unknown}
          */
         Heard: "smooths" | "breaksUp" | "smooth" | "short" | "long";
+        /** @description What is heard in a recording. */
+        HeardArc: {
+            sound: null | components["schemas"]["Sound"];
+            /**
+             * Format: double
+             * @description How sure, 0 to 1.
+             */
+            confidence: number;
+            unheard: null | components["schemas"]["Unheard"];
+            /**
+             * Format: double
+             * @description Where the arc begins, s.
+             */
+            arcFrom: number;
+            /**
+             * Format: double
+             * @description Where it ends.
+             */
+            arcTo: number;
+            /** @description Quarter second by quarter second. */
+            stretches: components["schemas"]["HeardStretch"][];
+            /** @description When it popped loudly, s; the first few hundred. */
+            pops: number[];
+        };
+        /** @description How often one sound was taken for another. */
+        HeardAs: {
+            /** @description What it was. */
+            was: components["schemas"]["Sound"];
+            /** @description What it was taken for. */
+            heard: components["schemas"]["Sound"];
+            /**
+             * Format: int32
+             * @description How often.
+             */
+            times: number;
+        };
+        /** @description What is heard in a stretch of a recording. */
+        HeardStretch: {
+            /**
+             * Format: double
+             * @description Where it begins, s.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description How long it is.
+             */
+            seconds: number;
+            sound: null | components["schemas"]["Sound"];
+            /**
+             * Format: double
+             * @description Share of the sound's power that is steady, 0 to 1.
+             */
+            hiss: number;
+            /**
+             * Format: double
+             * @description Share that crackles.
+             */
+            crackle: number;
+            /**
+             * Format: double
+             * @description Share in loud pops.
+             */
+            pop: number;
+            /**
+             * Format: double
+             * @description Cracks a second.
+             */
+            cracks: number;
+        };
+        /** @description Where in a wire sweep the arc smooths and where it breaks up. */
+        HeardSweep: {
+            /**
+             * Format: double
+             * @description When it turned to an even crackle, s.
+             */
+            smoothsAt: number;
+            /**
+             * Format: double
+             * @description When it left it again; null where it did not.
+             */
+            breaksUpAt: null | number;
+        };
         /** Format: double */
         HeatInput: number;
         HttpValidationProblemDetails: {
@@ -4232,6 +5028,31 @@ export interface components {
         KeptWithdrawal: {
             withdrawn: boolean;
         };
+        /** @description Where somebody stands in one kind of drill. */
+        KindProgress: {
+            /** @description Which kind. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description How many were answered.
+             */
+            answered: number;
+            /**
+             * Format: int32
+             * @description How many rightly.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description How hard the next one is, from 0.
+             */
+            level: number;
+            /**
+             * Format: int32
+             * @description How many items are due now.
+             */
+            due: number;
+        };
         LastSeen: {
             /** Format: double */
             wireMark: null | number;
@@ -4260,8 +5081,26 @@ export interface components {
              */
             beads: number;
         };
-        /** Format: double */
+        /**
+         * Format: double
+         * @description A length: plate thickness, leg, stick-out, wire diameter. Held in millimetres.
+         */
         Length: number;
+        /** @description What a recording says the arc sounded like. */
+        Listened: {
+            /** @description In the trade's words. */
+            sound: components["schemas"]["Sound"];
+            /**
+             * Format: double
+             * @description How sure, 0 to 1.
+             */
+            confidence: number;
+            /**
+             * Format: double
+             * @description Short circuits a second, from a log; null from sound.
+             */
+            shortRate: null | number;
+        };
         /** @description What is on a machine now. */
         Load: {
             wire: null | components["schemas"]["Wire"];
@@ -4285,6 +5124,36 @@ export interface components {
              * @description Diameter of the tungsten; null when none is.
              */
             tungstenMm?: null | number;
+        };
+        /** @description The figures of a log, without its single events. */
+        LogFigures: {
+            /**
+             * Format: double
+             * @description Short circuits a second while welding.
+             */
+            shortRate: number;
+            /**
+             * Format: double
+             * @description Standard deviation of their periods over the mean; 0 is a clock.
+             */
+            irregularity: number;
+            /**
+             * Format: double
+             * @description Share of the time in which an arc burned.
+             */
+            arcShare: number;
+            /** @description Mean volts while welding. */
+            meanVolts: components["schemas"]["Voltage"];
+            /** @description Mean amps while welding. */
+            meanAmps: components["schemas"]["Current"];
+            /** @description The highest current. */
+            peakAmps: components["schemas"]["Current"];
+            /**
+             * Format: double
+             * @description Mean of the instantaneous power.
+             */
+            meanWatts: number;
+            heatKJPerMm: null | components["schemas"]["HeatInput"];
         };
         LookRequest: {
             evidence: components["schemas"]["Evidence"];
@@ -4469,7 +5338,6 @@ export interface components {
         };
         /**
          * @description What the members are made of.
-         * @default mildSteel
          * @enum {unknown}
          */
         Metal: "mildSteel" | "lowAlloySteel" | "stainless" | "aluminium" | "titanium" | "nickelAlloy" | "copper" | "magnesium";
@@ -4500,6 +5368,10 @@ export interface components {
             machine: null | components["schemas"]["Machine"];
             /** Format: uuid */
             machineId: null | string;
+        };
+        NamedProgress: {
+            person: components["schemas"]["PersonName"];
+            progress: components["schemas"]["Progress"];
         };
         NamedRuling: {
             ruling: components["schemas"]["Ruling"];
@@ -4646,6 +5518,13 @@ export interface components {
          * @enum {unknown}
          */
         Outcome: "asExpected" | "partly" | "notAsExpected" | "notLookedAt" | "notDone";
+        /** @description The outline of a recording, column by column, for drawing. */
+        Outline: {
+            /** @description Lowest value of each column. */
+            low: number[];
+            /** @description Highest value. */
+            high: number[];
+        };
         /**
          * @description How the pair of wire and volts is found.
          * @enum {unknown}
@@ -4838,6 +5717,17 @@ export interface components {
         Process: "gmawShortCircuit" | "gmawGlobular" | "gmawSpray" | "gmawPulsed" | "fcawSelfShielded" | "fcawGasShielded" | "gtawDc" | "gtawAc";
         /** @enum {unknown} */
         Profile: "slightlyConvex" | "flat" | "tallNarrow" | "piledUp" | "sunk" | "lumpy";
+        /** @description Where somebody stands in the practice room. */
+        Progress: {
+            /** @description Kind by kind. */
+            kinds: components["schemas"]["KindProgress"][];
+            /** @description What was heard as what, right ones among them. */
+            heard: components["schemas"]["HeardAs"][];
+            /** @description What was taken for what, right ones among them. */
+            taken: components["schemas"]["TakenFor"][];
+            /** @description What to practise at the booth, in a sentence; null while there is too little to say. */
+            atTheBooth: null | string;
+        };
         /** @enum {unknown} */
         Puddle: "clear" | "specks" | "skin";
         Rack: {
@@ -4924,6 +5814,26 @@ export interface components {
             /** @description The numbers it was worked out from, each with a reason of its own. */
             from: string[];
         };
+        Recording: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            beadId: string;
+            origin: components["schemas"]["RecordingOrigin"];
+            name: string;
+            finding: components["schemas"]["Finding"];
+            /** Format: int64 */
+            length: number;
+            /** Format: date-time */
+            addedAt: string;
+        };
+        /**
+         * @description What kind of recording.
+         * @enum {unknown}
+         */
+        RecordingKind: "sound" | "log";
+        /** @enum {unknown} */
+        RecordingOrigin: "file" | "microphone" | "standIn";
         /** @enum {unknown} */
         Ripple: "even" | "uneven" | "stretched";
         /** @enum {unknown} */
@@ -5098,6 +6008,25 @@ export interface components {
         SignRequest: {
             note: null | string;
         };
+        /** @description The bead an arc would leave at a travel speed, by mass and heat balance. An estimate: no arc was struck. */
+        SimulatedBead: {
+            /** @description From toe to toe. */
+            widthMm: components["schemas"]["Length"];
+            /** @description Of the crown over the plate. */
+            heightMm: components["schemas"]["Length"];
+            /** @description Of a fillet of the same metal. */
+            legMm: components["schemas"]["Length"];
+            /** @description Of fusion below the surface. */
+            depthMm: components["schemas"]["Length"];
+            /** @description Width of the heat tint, both sides and the bead together. */
+            tintMm: components["schemas"]["Length"];
+            /** @description Whether the plate goes. */
+            burntThrough: boolean;
+            /** @description Whether it lies on the plate instead of biting in. */
+            unfused: boolean;
+            /** @description For the glyph. */
+            shape: components["schemas"]["BeadShape"];
+        };
         /** @enum {unknown} */
         Soot: "none" | "brushesOff" | "stays";
         /** @enum {unknown} */
@@ -5109,6 +6038,10 @@ export interface components {
         Source: "commonPractice" | "published" | "arithmetic" | "measured";
         /** @enum {unknown} */
         Spatter: "little" | "fine" | "big";
+        StandIns: {
+            microphone: boolean;
+            logger: boolean;
+        };
         /**
          * @description How an aspect stands.
          * @enum {unknown}
@@ -5225,6 +6158,18 @@ export interface components {
             seconds: number;
             /** @description Marks pressed, in any order. */
             events: components["schemas"]["SweepEvent"][];
+        };
+        /** @description How often one deviation was taken for another. */
+        TakenFor: {
+            /** @description What was off. */
+            was: components["schemas"]["Deviation"];
+            /** @description What was said to be off. */
+            said: components["schemas"]["Deviation"];
+            /**
+             * Format: int32
+             * @description How often.
+             */
+            times: number;
         };
         TakenReading: {
             /** Format: uuid */
@@ -5352,6 +6297,12 @@ export interface components {
         TintColour: "silver" | "straw" | "purple" | "blue" | "grey";
         /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
+        TraceView: {
+            /** Format: double */
+            seconds: number;
+            volts: number[];
+            amps: number[];
+        };
         Translation: {
             /** Format: double */
             mark: number;
@@ -5364,7 +6315,10 @@ export interface components {
             marksBeyond: number;
             outOfReach: boolean;
         };
-        /** Format: double */
+        /**
+         * Format: double
+         * @description How fast the torch moves along the joint. Held in millimetres per minute.
+         */
         TravelSpeed: number;
         TrialBeadView: {
             bead: components["schemas"]["Bead"];
@@ -5523,6 +6477,8 @@ export interface components {
             /** @description The other. */
             to?: components["schemas"]["Point"];
         };
+        /** @enum {unknown} */
+        Unheard: "silent" | "notAnArc" | "unclear" | "tooShort";
         /** @enum {unknown} */
         Units: "metric" | "inch";
         UnitsChoice: {

@@ -1,0 +1,150 @@
+using System.Security.Claims;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Listening;
+using GentleBead.Core.Quantities;
+using GentleBead.Demo;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Judging;
+using GentleBead.Server.Machines;
+using GentleBead.Server.Json;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using GentleBead.Server.Trials;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Metadata;
+
+namespace GentleBead.Server.Listening;
+
+/// <summary>Which simulated device to record with.</summary>
+public enum StandIn
+{
+    /// <summary>The booth's microphone.</summary>
+    Microphone,
+
+    /// <summary>The booth's logger.</summary>
+    Logger,
+}
+
+/// <summary>Recordings of a bead: from file, microphone or the booth's stand-ins.</summary>
+public static class RecordingEndpoints
+{
+    // Five minutes of stereo in 16 bits at 48,000 a second, and a little.
+    private const int MostBytes = 60 * 1024 * 1024;
+    private const int LongestName = 120;
+
+    // Taking a recording apart takes memory: two at a time.
+    private static readonly SemaphoreSlim Listening = new(2);
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api").WithTags("listening");
+        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync).RequireAuthorization(Access.Instructor).WithMetadata(new SizeLimit(MostBytes + 1024));
+        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
+        api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
+        api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
+        api.MapGet("/booths/{id:guid}/stand-ins", async (Guid id, StandInStore standIns) => await standIns.OfBoothAsync(id)).RequireAuthorization(Access.Instructor);
+        api.MapPut("/booths/{id:guid}/stand-ins", SetStandInsAsync).RequireAuthorization(Access.Instructor);
+    }
+
+    private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> AddAsync(
+        Guid id, Guid recordingId, string? name, string? origin, HttpRequest request, ClaimsPrincipal user, RecordingKeeper keeper, BeadStore beads, RecordingStore recordings, CancellationToken cancellation)
+    {
+        if (await recordings.FindAsync(recordingId) is { } stored) return await keeper.AgainAsync(stored, user.Id());
+        if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
+        if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from) || from is not (RecordingOrigin.File or RecordingOrigin.Microphone)) return Problems.Field("origin", "From a file or the microphone.");
+        if (request.ContentLength > MostBytes) return TooLarge();
+        await Listening.WaitAsync(cancellation);
+        try
+        {
+            using var sent = new MemoryStream();
+            var buffer = new byte[81920];
+            int read;
+            while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
+            {
+                if (sent.Length + read > MostBytes) return TooLarge();
+                await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
+            }
+            var label = Label(name, from == RecordingOrigin.Microphone ? "Microphone" : "File");
+            if (WavFile.Is(sent.GetBuffer().AsSpan(0, (int)sent.Length)))
+            {
+                var sound = WavFile.Read(sent.GetBuffer().AsSpan(0, (int)sent.Length));
+                return await keeper.AddAsync(recordingId, bead, from, label, Finding.Of(sound), WavFile.Write(sound), user.Id());
+            }
+            var log = LogFile.Read(sent.ToArray());
+            return await keeper.AddAsync(recordingId, bead, from, label, Finding.Of(log, await keeper.TravelAsync(bead)), LogFile.Write(log), user.Id());
+        }
+        catch (RecordingRefusedException refused)
+        {
+            return Problems.Field("recording", refused.Message);
+        }
+        finally
+        {
+            Listening.Release();
+        }
+
+        static ValidationProblem TooLarge() => Problems.Field("recording", $"A recording of at most {MostBytes / 1024 / 1024} MB.");
+    }
+
+    private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> RecordAsync(
+        Guid id, Guid recordingId, string device, ClaimsPrincipal user, RecordingKeeper keeper, BeadStore beads, RecordingStore recordings, SheetStore sheets, StandInStore standIns, TrialStore trials)
+    {
+        if (await recordings.FindAsync(recordingId) is { } stored) return await keeper.AgainAsync(stored, user.Id());
+        if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
+        if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with)) return Problems.Field("device", "The microphone or the logger.");
+        var sheet = (await sheets.FindAsync(bead.SheetId))!;
+        var there = await standIns.OfBoothAsync(sheet.BoothId);
+        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", "There is none in this booth. Switch it on at the booth.");
+        var setting = StandInArc.Of(await BeadEndpoints.JudgedByAsync(bead, sheet, trials), bead.Used, bead.Amps, bead.Evidence);
+        if (setting.Problems().Select(problem => problem.Problem).FirstOrDefault() is { } problem) return Problems.Field("device", $"No arc can be simulated from this bead. {problem}");
+        // The same bead sounds the same again, but no two beads alike.
+        var seed = BitConverter.ToInt32(bead.Id.ToByteArray(), 12) & int.MaxValue;
+        var seconds = StandInArc.Seconds(bead.Evidence);
+        if (with == StandIn.Microphone)
+        {
+            var sound = StandInArc.Microphone(setting, seconds, seed);
+            return await keeper.AddAsync(recordingId, bead, RecordingOrigin.StandIn, "Booth microphone, simulated", Finding.Of(sound), WavFile.Write(sound), user.Id());
+        }
+        var log = StandInArc.Logger(setting, seconds, seed);
+        return await keeper.AddAsync(recordingId, bead, RecordingOrigin.StandIn, "Booth logger, simulated", Finding.Of(log, await keeper.TravelAsync(bead)), LogFile.Write(log), user.Id());
+    }
+
+    private static async Task<Results<FileStreamHttpResult, NotFound>> FileAsync(Guid recordingId, ClaimsPrincipal user, HttpResponse response, RecordingStore recordings, BeadStore beads, SheetStore sheets)
+    {
+        if (await recordings.FindAsync(recordingId) is not { } recording
+            || await beads.FindAsync(recording.BeadId) is not { } bead
+            || await sheets.FindAsync(bead.SheetId) is not { } sheet
+            || !user.MaySee(sheet.StudentId))
+        {
+            return TypedResults.NotFound();
+        }
+        // A recording never changes under its id.
+        response.Headers.CacheControl = "private, max-age=86400";
+        var log = recording.Finding.Kind == RecordingKind.Log;
+        return TypedResults.Stream(new RecordingStream(recordings, recording), log ? "text/csv" : "audio/wav", log ? $"{recordingId}.csv" : null, enableRangeProcessing: true);
+    }
+
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid recordingId, Withdrawal request, ClaimsPrincipal user, RecordingStore recordings, RecordingKeeper keeper)
+    {
+        if (await recordings.SetWithdrawnAsync(recordingId, request.Withdrawn) is not { } beadId) return TypedResults.NotFound();
+        await keeper.JudgeAnewAsync(Guid.CreateVersion7(), beadId, user.Id());
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Ok<StandIns>, NotFound>> SetStandInsAsync(Guid id, StandIns request, StandInStore standIns, SessionStore sessions)
+    {
+        if (await sessions.BoothAsync(id) is null) return TypedResults.NotFound();
+        await standIns.SetAsync(id, request);
+        return TypedResults.Ok(request);
+    }
+
+    // The name is shown, and nothing else is done with it.
+    private static string Label(string? name, string otherwise)
+    {
+        var shown = new string([.. (name ?? "").Where(letter => !char.IsControl(letter))]).Trim();
+        return shown.Length == 0 ? otherwise : shown.Length > LongestName ? shown[..LongestName] : shown;
+    }
+
+    private sealed record SizeLimit(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
+}

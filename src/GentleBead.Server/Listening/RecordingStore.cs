@@ -1,0 +1,102 @@
+using Dapper;
+using GentleBead.Core.Listening;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Listening;
+
+/// <summary>Where a recording came from.</summary>
+public enum RecordingOrigin
+{
+    /// <summary>A file.</summary>
+    File,
+
+    /// <summary>The browser's microphone.</summary>
+    Microphone,
+
+    /// <summary>The booth's simulated device.</summary>
+    StandIn,
+}
+
+/// <summary>A recording of a bead, without its bytes.</summary>
+/// <param name="Id">Which recording.</param>
+/// <param name="BeadId">Of which bead.</param>
+/// <param name="Origin">Where it came from.</param>
+/// <param name="Name">The file's name, or what it was recorded with.</param>
+/// <param name="Finding">What was found in it.</param>
+/// <param name="Length">Its length in bytes.</param>
+/// <param name="AddedAt">When.</param>
+public sealed record Recording(Guid Id, Guid BeadId, RecordingOrigin Origin, string Name, Finding Finding, long Length, DateTimeOffset AddedAt);
+
+/// <summary>Recordings in the database, their bytes in parts. A recording is withdrawn, never deleted.</summary>
+public sealed class RecordingStore(NpgsqlDataSource database)
+{
+    /// <summary>Length of a part in bytes; the last may be shorter.</summary>
+    public const int PartBytes = 256 * 1024;
+
+    private const string Columns = "select id, bead_id as \"BeadId\", origin, name, finding, length, added_at as \"AddedAt\" from recording";
+
+    /// <summary>Adds a recording; the same id again changes nothing.</summary>
+    public async Task AddAsync(Recording recording, ReadOnlyMemory<byte> bytes, Guid by)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var added = await connection.ExecuteAsync(
+            """
+            insert into recording (id, bead_id, kind, origin, name, finding, length, added_by, added_at)
+            values (@Id, @BeadId, @kind, @origin, @Name, @finding, @Length, @by, @at) on conflict (id) do nothing
+            """,
+            new
+            {
+                recording.Id,
+                recording.BeadId,
+                kind = Words.Of(recording.Finding.Kind),
+                origin = Words.Of(recording.Origin),
+                recording.Name,
+                finding = new Jsonb<Finding>(recording.Finding),
+                recording.Length,
+                by,
+                at = recording.AddedAt.UtcDateTime,
+            });
+        for (var number = 0; added == 1 && number * PartBytes < bytes.Length; number++)
+        {
+            var part = bytes[(number * PartBytes)..Math.Min(bytes.Length, (number + 1) * PartBytes)].ToArray();
+            await connection.ExecuteAsync("insert into recording_part (recording_id, number, bytes) values (@Id, @number, @part)", new { recording.Id, number, part });
+        }
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>One standing recording.</summary>
+    public async Task<Recording?> FindAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"{Columns} where id = @id and withdrawn_at is null", new { id }))?.Recording;
+    }
+
+    /// <summary>The standing recordings of a bead, oldest first.</summary>
+    public async Task<IReadOnlyList<Recording>> OfBeadAsync(Guid beadId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<Row>($"{Columns} where bead_id = @beadId and withdrawn_at is null order by added_at", new { beadId })).Select(row => row.Recording)];
+    }
+
+    /// <summary>One part of a recording's bytes.</summary>
+    public async Task<byte[]> PartAsync(Guid id, int number, CancellationToken cancellation)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancellation);
+        return await connection.QuerySingleAsync<byte[]>(new CommandDefinition("select bytes from recording_part where recording_id = @id and number = @number", new { id, number }, cancellationToken: cancellation));
+    }
+
+    /// <summary>Takes a recording away, or puts it back.</summary>
+    /// <returns>The bead it belongs to; null where there is no such recording.</returns>
+    public async Task<Guid?> SetWithdrawnAsync(Guid id, bool withdrawn)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<Guid?>("update recording set withdrawn_at = case when @withdrawn then now() end where id = @id returning bead_id", new { id, withdrawn });
+    }
+
+    private sealed record Row(Guid Id, Guid BeadId, string Origin, string Name, string Finding, long Length, DateTime AddedAt)
+    {
+        public Recording Recording => new(Id, BeadId, Words.Read<RecordingOrigin>(Origin), Name, Jsonb.Read<Finding>(Finding), Length, AddedAt);
+    }
+}

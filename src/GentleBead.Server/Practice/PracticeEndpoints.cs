@@ -1,0 +1,156 @@
+using System.Security.Claims;
+using GentleBead.Core.Arc;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Listening;
+using GentleBead.Core.Practice;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Arc;
+using GentleBead.Server.Json;
+using GentleBead.Server.People;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.Practice;
+
+/// <summary>A drill as it is put to somebody: everything but what is off.</summary>
+/// <param name="Id">Which.</param>
+/// <param name="Kind">What it trains.</param>
+/// <param name="Level">How hard, from 0.</param>
+/// <param name="Job">The job in a line: "0.8 mm wire, 75/25, 3.2 mm plate".</param>
+/// <param name="Wire">Which wire.</param>
+/// <param name="Gas">Which gas.</param>
+/// <param name="Plate">Thickness of the plate.</param>
+/// <param name="WireFeed">What the sheet says: wire feed speed.</param>
+/// <param name="Volts">What the sheet says: volts.</param>
+/// <param name="Amps">What this wire draws when it is right.</param>
+/// <param name="Start">In setting the machine: how it is found; null otherwise.</param>
+public sealed record DrillGiven(
+    Guid Id, DrillKind Kind, int Level, string Job, Wire Wire, Gas Gas, Length Plate, WireFeedSpeed WireFeed, Voltage Volts, Current Amps, ArcSetting? Start);
+
+/// <summary>What can be seen and read of a drill.</summary>
+/// <param name="Trace">Its volts and amps.</param>
+/// <param name="MeanVolts">What the read-out shows.</param>
+/// <param name="MeanAmps">What the read-out shows.</param>
+/// <param name="Outline">The outline of its sound.</param>
+/// <param name="Shorts">When it short-circuited in its first second, s: for a hand to feel.</param>
+/// <param name="Bead">The bead.</param>
+public sealed record DrillSight(TraceView Trace, Voltage MeanVolts, Current MeanAmps, Outline Outline, IReadOnlyList<double> Shorts, BeadShape Bead);
+
+/// <summary>An answer to a drill.</summary>
+/// <param name="Heard">What it sounded like; null where nobody listened.</param>
+/// <param name="Answer">What is off; null in setting the machine.</param>
+/// <param name="WireFeed">In setting the machine: where the wire was put.</param>
+/// <param name="Volts">In setting the machine: where the volts were put.</param>
+public sealed record DrillAnswer(Sound? Heard, Deviation? Answer, WireFeedSpeed? WireFeed, Voltage? Volts);
+
+/// <summary>What came of an answer.</summary>
+/// <param name="Right">Whether it was right.</param>
+/// <param name="Deviation">What was off.</param>
+/// <param name="Sound">What it sounded like; null on the border between two sounds.</param>
+/// <param name="Why">What was off, in a sentence with the numbers.</param>
+/// <param name="Level">How hard the next one is.</param>
+/// <param name="DueInDays">In how many days this item comes back.</param>
+public sealed record DrillOutcome(bool Right, Deviation Deviation, Sound? Sound, string Why, int Level, int DueInDays);
+
+/// <summary>Somebody's progress, with their name.</summary>
+public sealed record NamedProgress(PersonName Person, Progress Progress);
+
+/// <summary>The practice room: drills for ear, eye and hand, and where each person stands.</summary>
+public static class PracticeEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api").WithTags("practice");
+        api.MapPut("/drills/{id:guid}/{kind}", GiveAsync).RequireAuthorization(Access.SignedIn);
+        api.MapGet("/drills/{id:guid}/sound", SoundAsync).RequireAuthorization(Access.SignedIn);
+        api.MapGet("/drills/{id:guid}/sight", SightAsync).RequireAuthorization(Access.SignedIn);
+        api.MapPut("/drills/{id:guid}/answer", AnswerAsync).RequireAuthorization(Access.SignedIn);
+        api.MapGet("/practice/mine", MineAsync).RequireAuthorization(Access.SignedIn);
+        api.MapGet("/practice/students", StudentsAsync).RequireAuthorization(Access.Instructor);
+    }
+
+    private static async Task<Results<Ok<DrillGiven>, NotFound, ValidationProblem>> GiveAsync(Guid id, string kind, ClaimsPrincipal user, DrillStore drills, TimeProvider clock)
+    {
+        if (await drills.FindAsync(id) is { } stored) return stored.PersonId == user.Id() ? TypedResults.Ok(Given(id, stored.Body)) : TypedResults.NotFound();
+        if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains)) return Problems.Field("kind", "A drill for the ear, the eye, or setting the machine.");
+        var answers = await drills.AnsweredAsync(user.Id());
+        var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
+        var drill = Drill.Draw(trains, Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains), seed);
+        await drills.AddAsync(id, user.Id(), drill, clock.GetUtcNow());
+        return TypedResults.Ok(Given(id, (await drills.FindAsync(id))!.Body));
+    }
+
+    private static async Task<Results<FileContentHttpResult, NotFound>> SoundAsync(Guid id, ClaimsPrincipal user, DrillStore drills)
+    {
+        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
+        return TypedResults.File(WavFile.Write(new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))), "audio/wav");
+    }
+
+    private static async Task<Results<Ok<DrillSight>, NotFound>> SightAsync(Guid id, ClaimsPrincipal user, DrillStore drills)
+    {
+        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
+        var trace = Trace(drill.Body);
+        return TypedResults.Ok(new DrillSight(
+            TraceView.Of(trace), Voltage.FromVolts(Math.Round(trace.MeanVolts, 1)), Current.FromAmps(Math.Round(trace.MeanAmps)), Outline.Of(ArcSound.Of(trace, drill.Body.Seed), 400, 3),
+            [.. trace.Events.Where(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub && one.Seconds is >= 0 and < 1).Select(one => Math.Round(one.Seconds, 3))],
+            SimulatedBead.From(trace).Shape));
+    }
+
+    private static async Task<Results<Ok<DrillOutcome>, NotFound, ValidationProblem>> AnswerAsync(Guid id, DrillAnswer request, ClaimsPrincipal user, DrillStore drills, TimeProvider clock)
+    {
+        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
+        var body = drill.Body;
+        if (drill.Answered is null)
+        {
+            bool right;
+            if (body.Kind == DrillKind.SetMachine)
+            {
+                if (request is not { WireFeed: { } wireFeed, Volts: { } volts }) return Problems.Field("wireFeedMPerMin", "Where do wire and volts stand?");
+                var set = body.Right with { WireFeed = wireFeed, Volts = volts };
+                var problems = set.Problems().DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
+                if (problems.Count > 0) return Problems.Fields(problems);
+                right = body.IsSetRight(wireFeed, volts);
+            }
+            else
+            {
+                if (request.Answer is not { } said) return Problems.Field("answer", "What is off?");
+                right = said == body.Deviation;
+            }
+            await drills.AnswerAsync(id, request.Heard, body.Kind == DrillKind.SetMachine ? null : request.Answer, right, clock.GetUtcNow());
+        }
+        var answers = await drills.AnsweredAsync(user.Id());
+        var answered = (await drills.FindAsync(id))!.Answered!;
+        return TypedResults.Ok(new DrillOutcome(
+            answered.Right, body.Deviation, body.Sound, Why(body), Schedule.Level(answers, body.Kind),
+            Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))));
+    }
+
+    private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock) => Progress.Of(await drills.AnsweredAsync(user.Id()), clock.GetUtcNow());
+
+    private static async Task<IReadOnlyList<NamedProgress>> StudentsAsync(DrillStore drills, PeopleStore people, TimeProvider clock)
+    {
+        var named = new List<NamedProgress>();
+        foreach (var student in await people.StudentsAsync()) named.Add(new(new(student.Id, student.Name), Progress.Of(await drills.AnsweredAsync(student.Id), clock.GetUtcNow())));
+        return named;
+    }
+
+    private static ArcTrace Trace(Drill drill) => ArcTrace.Of(drill.Given, Drill.Seconds, Drill.Rate, drill.Seed);
+
+    private static DrillGiven Given(Guid id, Drill drill)
+    {
+        var right = drill.Right;
+        return new(
+            id, drill.Kind, drill.Level, $"{right.Wire!.Value.Facts().Name} wire, {right.Gas.Facts().Name}, {Show.Of(right.Plate)} plate", right.Wire.Value, right.Gas, right.Plate,
+            right.WireFeed, right.Volts, Current.FromAmps(Math.Round(ArcTrace.Of(right, 1, Drill.Rate, 1).MeanAmps)), drill.Kind == DrillKind.SetMachine ? drill.Given : null);
+    }
+
+    private static string Why(Drill drill) => drill.Deviation switch
+    {
+        Deviation.Nothing => $"Nothing was off: {Show.Of(drill.Right.WireFeed)} at {Show.Of(drill.Right.Volts)} is what the sheet says.",
+        Deviation.WireUnder or Deviation.WireOver => $"{Show.Sentence(Progress.Name(drill.Deviation))}: {Show.Of(drill.Given.WireFeed)} instead of {Show.Of(drill.Right.WireFeed)}. The volts were right, the amps gave it away.",
+        Deviation.VoltsUnder or Deviation.VoltsOver => $"{Show.Sentence(Progress.Name(drill.Deviation))}: {Show.Of(drill.Given.Volts)} instead of {Show.Of(drill.Right.Volts)}.",
+        Deviation.StickOutOver => $"Stick-out too long: {Show.Of(drill.Given.StickOut)} instead of {Show.Of(drill.Right.StickOut)}. The volts were right and the amps low.",
+        _ => "No gas: a hard, hissing sputter, and pores in the bead.",
+    };
+}

@@ -1,0 +1,39 @@
+import type { Schemas } from '../../shared/api/client';
+import './arc.css';
+
+const width = 600;
+const lane = 96;
+
+/** Volts above, amps below, over a fifth of a second: each dip of the volts is a short circuit. */
+export function TraceChart({ trace, most }: { trace: Schemas['TraceView']; most?: number }) {
+  const topAmps = Math.max(most ?? 250, ...trace.amps.map(Math.abs));
+  const line = (values: number[], top: number, from: number) =>
+    values
+      .map((value, i) => {
+        const x = (i / Math.max(1, values.length - 1)) * width;
+        return `${x.toFixed(1)},${(from + lane - (Math.min(Math.abs(value), top) / top) * (lane - 8)).toFixed(1)}`;
+      })
+      .join(' ');
+  return (
+    <svg
+      className="trace"
+      viewBox={`0 0 ${width} ${lane * 2 + 24}`}
+      role="img"
+      aria-label={`Volts and amps over ${Math.round(trace.seconds * 1000)} thousandths of a second`}
+    >
+      <line className="trace-ground" x1={0} x2={width} y1={lane} y2={lane} />
+      <polyline className="trace-volts" points={line(trace.volts, 40, 0)} />
+      <line className="trace-ground" x1={0} x2={width} y1={lane * 2 + 6} y2={lane * 2 + 6} />
+      <polyline className="trace-amps" points={line(trace.amps, topAmps, lane + 6)} />
+      <text x={4} y={12}>
+        volts, to 40
+      </text>
+      <text x={4} y={lane + 20}>
+        amps, to {Math.round(topAmps)}
+      </text>
+      <text x={width - 4} y={lane * 2 + 21} textAnchor="end">
+        {Math.round(trace.seconds * 1000)} ms
+      </text>
+    </svg>
+  );
+}

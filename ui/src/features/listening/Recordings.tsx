@@ -1,0 +1,239 @@
+import { Button } from '@mantine/core';
+import { Dropzone } from '@mantine/dropzone';
+import { IconMicrophone, IconPlayerStop } from '@tabler/icons-react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { offerUndo, tellTrouble } from '../../shared/notices';
+import { useIds } from '../../shared/useIds';
+import { useUnits } from '../../shared/units';
+import { SettingsPlane } from '../sheets/SettingsPlane';
+import { Timeline } from './Timeline';
+import { type MicrophoneState, useMicrophone } from './useMicrophone';
+import './listening.css';
+
+const states: Partial<Record<MicrophoneState, string>> = {
+  asking: 'The browser asks whether this page may hear the microphone. Say yes there.',
+  refused:
+    'This page may not hear the microphone. Allow it beside the address in the browser, then press record again.',
+  none: 'There is no microphone here, or the address has no lock (https) and the browser hides it. Drop a file instead.',
+};
+
+async function send(beadId: string, id: string, file: Blob, name: string, origin: string): Promise<void> {
+  const query = new URLSearchParams({ name, origin });
+  const response = await fetch(`/api/beads/${beadId}/recordings/${id}?${query.toString()}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+  }).catch(() => {
+    throw new Refused(0, 'The server does not answer. The recording was not saved.', {});
+  });
+  if (response.ok) return;
+  const problem = (await response.json().catch(() => ({}))) as {
+    title?: string;
+    errors?: Record<string, string[]>;
+  };
+  const line = Object.values(problem.errors ?? {})
+    .flat()
+    .join(' ');
+  throw new Refused(response.status, line || problem.title || 'The recording was not taken.', {});
+}
+
+/** A bead's recordings: what was heard in them, and ways to add one. */
+export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean }) {
+  const { bead, recordings, sheet, body } = props.file;
+  const queries = useQueryClient();
+  const { show } = useUnits();
+  const { idOf, taken } = useIds();
+  const changed = () => {
+    taken();
+    return queries.invalidateQueries({ queryKey: ['room'] });
+  };
+  const add = useMutation({
+    mutationFn: ({ file, name, origin }: { file: Blob; name: string; origin: string }) =>
+      send(
+        bead.id,
+        idOf([name, origin, file.size, file instanceof File ? file.lastModified : 0]),
+        file,
+        name,
+        origin,
+      ),
+    onSuccess: changed,
+  });
+  const standIn = useMutation({
+    mutationFn: (device: 'microphone' | 'logger') =>
+      answer(
+        api.PUT('/api/beads/{id}/recordings/{recordingId}/stand-in/{device}', {
+          params: { path: { id: bead.id, recordingId: idOf(device), device } },
+        }),
+      ),
+    onSuccess: changed,
+  });
+  const withdraw = useMutation({
+    mutationFn: ({ id, withdrawn }: { id: string; withdrawn: boolean }) =>
+      answer(
+        api.PUT('/api/recordings/{recordingId}/withdrawn', {
+          params: { path: { recordingId: id } },
+          body: { withdrawn },
+        }),
+      ),
+    onSuccess: async (_, { id, withdrawn }) => {
+      await changed();
+      if (withdrawn) offerUndo(id, 'The recording is off.', () => withdraw.mutate({ id, withdrawn: false }));
+    },
+    onError: tellTrouble,
+  });
+  const devices = useQuery({
+    queryKey: ['stand-ins', sheet.boothId],
+    queryFn: () => answer(api.GET('/api/booths/{id}/stand-ins', { params: { path: { id: sheet.boothId } } })),
+    enabled: props.mayWrite,
+  });
+  const { mutate } = add;
+  const microphone = useMicrophone(
+    useCallback(
+      (file: Blob) =>
+        mutate({ file, name: `Microphone, ${new Date().toLocaleTimeString()}`, origin: 'microphone' }),
+      [mutate],
+    ),
+  );
+  const trouble = add.error ?? standIn.error;
+  const pair = body.pair;
+  return (
+    <div className="stack">
+      <h3>Recordings</h3>
+      {recordings.length === 0 && !props.mayWrite && <p className="quiet">None.</p>}
+      {recordings.map((recording) => {
+        const figures = recording.finding.figures;
+        return (
+          <article key={recording.id} className="recording" aria-label={recording.name}>
+            <p>
+              <b>{recording.finding.words}</b> <span className="quiet">{recording.name}</span>
+            </p>
+            <div className={pair && bead.used && figures ? 'recording-beside' : ''}>
+              <Timeline recording={recording} />
+              {pair && bead.used && figures && (
+                <SettingsPlane
+                  pair={pair}
+                  beads={[
+                    { number: bead.number, verdict: bead.ruled ?? bead.judgement.verdict, used: bead.used },
+                  ]}
+                />
+              )}
+            </div>
+            {figures && (
+              <dl className="figures">
+                <Figure name="Short circuits" value={`${figures.shortRate.toFixed(0)} /s`} />
+                <Figure name="Irregularity" value={figures.irregularity.toFixed(2)} />
+                <Figure name="Arc burns" value={`${(figures.arcShare * 100).toFixed(0)} %`} />
+                <Figure
+                  name="Mean"
+                  value={`${figures.meanVolts.toFixed(1)} V, ${figures.meanAmps.toFixed(0)} A`}
+                />
+                <Figure name="Peak" value={show('amps', figures.peakAmps)} />
+                {figures.heatKJPerMm != null && (
+                  <Figure name="Heat, instantaneous power" value={show('heat', figures.heatKJPerMm)} />
+                )}
+              </dl>
+            )}
+            <div className="row">
+              <Button
+                component="a"
+                href={`/api/recordings/${recording.id}/file`}
+                download
+                size="md"
+                variant="default"
+              >
+                {recording.finding.kind === 'sound' ? 'WAV' : 'CSV'}
+              </Button>
+              {props.mayWrite && (
+                <Button
+                  size="md"
+                  variant="default"
+                  onClick={() => withdraw.mutate({ id: recording.id, withdrawn: true })}
+                >
+                  Take off
+                </Button>
+              )}
+            </div>
+          </article>
+        );
+      })}
+      {props.mayWrite && (
+        <>
+          <div className="row">
+            {microphone.state === 'recording' ? (
+              <>
+                <Button size="md" leftSection={<IconPlayerStop size={20} />} onClick={microphone.stop}>
+                  Stop at {microphone.seconds.toFixed(1)} s
+                </Button>
+                <meter
+                  className="level"
+                  aria-label="Level"
+                  min={0}
+                  max={1}
+                  high={0.95}
+                  value={microphone.level}
+                />
+              </>
+            ) : (
+              <Button
+                size="md"
+                variant="default"
+                leftSection={<IconMicrophone size={20} />}
+                loading={microphone.state === 'asking'}
+                onClick={() => void microphone.start()}
+              >
+                Record
+              </Button>
+            )}
+            {devices.data?.microphone && (
+              <Button
+                size="md"
+                variant="default"
+                loading={standIn.isPending && standIn.variables === 'microphone'}
+                onClick={() => standIn.mutate('microphone')}
+              >
+                Booth microphone
+              </Button>
+            )}
+            {devices.data?.logger && (
+              <Button
+                size="md"
+                variant="default"
+                loading={standIn.isPending && standIn.variables === 'logger'}
+                onClick={() => standIn.mutate('logger')}
+              >
+                Booth logger
+              </Button>
+            )}
+          </div>
+          {states[microphone.state] && <p role="status">{states[microphone.state]}</p>}
+          <Dropzone
+            className="recording-drop"
+            loading={add.isPending}
+            multiple={false}
+            onDrop={([file]) => {
+              if (file) add.mutate({ file, name: file.name, origin: 'file' });
+            }}
+          >
+            Drop a WAV file or a log of volts and amps (CSV), or tap. Up to 5 minutes.
+          </Dropzone>
+          {trouble && (
+            <p className="field-error" role="alert">
+              {trouble instanceof Refused ? trouble.line : 'The recording was not saved.'}
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+function Figure({ name, value }: { name: string; value: string }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd>{value}</dd>
+    </div>
+  );
+}
