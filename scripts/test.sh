@@ -13,7 +13,7 @@ for part in "${parts[@]}"; do
 ./test PART [PART …]   only these parts
   format    C# formatting
   ui        front-end types, lint, format, client types against the server's OpenAPI document
-  core      the trade's rules, against GNU Units and published values (seconds)
+  core      the trade's rules, against GNU Units, SciPy and published values
   server    the server over a real PostgreSQL
   browser   the screens, in headless Chromium
 T
@@ -24,6 +24,7 @@ done
 need_toolchains
 need_debian units=units
 has() { [[ " ${parts[*]} " == *" $1 "* ]]; }
+if has core; then need_debian /usr/lib/python3/dist-packages/scipy=python3-scipy; fi
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
 if has browser; then need_debian chromium=chromium chromedriver=chromium-driver /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
 if has ui || has browser; then need_ui_packages; fi

@@ -22,6 +22,7 @@ public class AccessTests(DemoRoom room)
         "/api/cards/{sheetId:guid}/pdf", "/api/cards/{sheetId:guid}/csv", "/api/cards/{sheetId:guid}/json", "/api/cards/read", "/api/calculators/", "/api/calculators/{key}",
         "/api/kept/", "/api/kept/{id:guid}", "/api/kept/{id:guid}/withdrawn", "/api/kept/{id:guid}/compare",
         "/api/judging/criteria", "/api/judging/section/{metal}", "/api/beads/{id:guid}/file", "/api/pictures/{pictureId:guid}", "/api/test-welds/{id:guid}", "/api/test-welds/of-student/{studentId:guid}",
+        "/api/arc/run", "/api/recordings/{recordingId:guid}/file", "/api/drills/{id:guid}/{kind}", "/api/drills/{id:guid}/sound", "/api/drills/{id:guid}/sight", "/api/drills/{id:guid}/answer", "/api/practice/mine",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/", "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
     ];
 

@@ -12,13 +12,18 @@ public sealed class Page : IDisposable
     private readonly ChromeDriver driver;
     private readonly Uri address;
 
-    public Page(Uri address, int width = 1280, int height = 800)
+    /// <param name="address">Where the server is.</param>
+    /// <param name="width">Of the window.</param>
+    /// <param name="height">Of the window.</param>
+    /// <param name="microphone">A WAV file that the browser takes for its microphone, and hears whenever it is asked; null for a browser that may not hear.</param>
+    public Page(Uri address, int width = 1280, int height = 800, string? microphone = null)
     {
         this.address = address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", $"--window-size={width},{height}", "--lang=en-GB");
+        if (microphone is not null) options.AddArguments("--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", $"--use-file-for-fake-audio-capture={microphone}");
         driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromMinutes(3));
         Resize(width, height);
         Open("/");

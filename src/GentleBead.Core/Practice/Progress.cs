@@ -35,11 +35,11 @@ public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<H
     private static readonly Dictionary<Deviation, (string Words, string Practise)> Words = new()
     {
         [Deviation.Nothing] = ("a right arc", "a set of three on scrap, right in the middle: learn the sound of right first"),
-        [Deviation.WireUnder] = ("wire too slow", "a one-variable trial, wire 100 in/min down"),
+        [Deviation.WireUnder] = ("wire too slow", "a one-variable trial, wire a third down"),
         [Deviation.WireOver] = ("wire too fast", "a wrong-right ladder with far too much wire"),
         [Deviation.VoltsUnder] = ("volts too low", "a voltage staircase from the bottom"),
         [Deviation.VoltsOver] = ("volts too high", "a voltage staircase up to where it goes ragged"),
-        [Deviation.StickOutOver] = ("stick-out too long", "one bead at 10 mm and one at 19 mm, read the amps at both"),
+        [Deviation.StickOutOver] = ("stick-out too long", "one bead at 10 mm (3/8 in) and one at 19 mm (3/4 in), read the amps at both"),
         [Deviation.GasLost] = ("no gas", "a short bead on scrap with the gas shut, extraction on, and look at the pores"),
     };
 

@@ -13,7 +13,7 @@ import { useArcSound } from './useArcSound';
 export function ArcControls(props: {
   arc: Arc;
   onTurn: (turned: { wireFeedMPerMin?: number; volts?: number }) => void;
-  /** Once it runs; the meters may be covered up where they would tell too much. */
+  /** Trace and meters may be covered up, where the ear is to tell. */
   meters?: boolean;
   children?: (run: Schemas['ArcRun']) => React.ReactNode;
 }) {
@@ -30,8 +30,8 @@ export function ArcControls(props: {
   useHotkeys([
     ['ArrowRight', () => turnWire(feed + feedStep)],
     ['ArrowLeft', () => turnWire(feed - feedStep)],
-    ['ArrowUp', () => turnVolts(arc.volts + 0.5)],
-    ['ArrowDown', () => turnVolts(arc.volts - 0.5)],
+    ['ArrowUp', () => turnVolts(arc.volts + 0.2)],
+    ['ArrowDown', () => turnVolts(arc.volts - 0.2)],
   ]);
   return (
     <div className="arc-controls" data-heard-ms={heardMs}>
@@ -52,7 +52,7 @@ export function ArcControls(props: {
           value={arc.volts}
           low={12}
           high={30}
-          step={0.5}
+          step={0.2}
           digits={1}
           unit="V"
           keys="↓ ↑"
@@ -77,7 +77,7 @@ export function ArcControls(props: {
       {trouble && <Trouble error={trouble} />}
       {run && (
         <>
-          <TraceChart trace={run.trace} most={300} />
+          {props.meters !== false && <TraceChart trace={run.trace} most={300} />}
           {props.meters !== false && (
             <p className="meters" aria-label="Meters">
               <b>{run.meanVolts.toFixed(1)} V</b>

@@ -5,37 +5,13 @@ import { Link } from 'react-router';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { useUnits } from '../../shared/units';
+import { sendFile } from '../../shared/sendFile';
 import { useIds } from '../../shared/useIds';
 import './pictures.css';
 
 type Side = Schemas['PictureSide'];
 
 const sides: Record<Side, string> = { face: 'Face', back: 'Back', macro: 'Section' };
-
-/** A file as it is, to the bead it belongs to. */
-async function send(beadId: string, side: Side, id: string, file: File): Promise<void> {
-  const response = await fetch(`/api/beads/${beadId}/pictures/${side}/${id}`, {
-    method: 'PUT',
-    headers: { 'Content-Type': 'application/octet-stream' },
-    body: file,
-  }).catch(() => {
-    throw new Refused(0, 'The server does not answer. The picture was not saved.', {});
-  });
-  if (response.ok) return;
-  const problem = (await response.json().catch(() => ({}))) as {
-    title?: string;
-    errors?: Record<string, string[]>;
-  };
-  throw new Refused(
-    response.status,
-    Object.values(problem.errors ?? {})
-      .flat()
-      .join(' ') ||
-      problem.title ||
-      'The picture was not taken.',
-    {},
-  );
-}
 
 /** A bead's pictures, from camera or file; a section can be measured. */
 export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Metal']; mayWrite: boolean }) {
@@ -47,7 +23,11 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
   const { idOf, taken } = useIds();
   const add = useMutation({
     mutationFn: ({ side, file }: { side: Side; file: File }) =>
-      send(bead.id, side, idOf([side, file.name, file.size, file.lastModified]), file),
+      sendFile(
+        `/api/beads/${bead.id}/pictures/${side}/${idOf([side, file.name, file.size, file.lastModified])}`,
+        file,
+        'picture',
+      ),
     onSuccess: () => {
       taken();
       return queries.invalidateQueries({ queryKey: ['room'] });

@@ -5,6 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
+import { sendFile } from '../../shared/sendFile';
 import { useIds } from '../../shared/useIds';
 import { useUnits } from '../../shared/units';
 import { SettingsPlane } from '../sheets/SettingsPlane';
@@ -19,25 +20,12 @@ const states: Partial<Record<MicrophoneState, string>> = {
   none: 'There is no microphone here, or the address has no lock (https) and the browser hides it. Drop a file instead.',
 };
 
-async function send(beadId: string, id: string, file: Blob, name: string, origin: string): Promise<void> {
-  const query = new URLSearchParams({ name, origin });
-  const response = await fetch(`/api/beads/${beadId}/recordings/${id}?${query.toString()}`, {
-    method: 'PUT',
-    headers: { 'Content-Type': 'application/octet-stream' },
-    body: file,
-  }).catch(() => {
-    throw new Refused(0, 'The server does not answer. The recording was not saved.', {});
-  });
-  if (response.ok) return;
-  const problem = (await response.json().catch(() => ({}))) as {
-    title?: string;
-    errors?: Record<string, string[]>;
-  };
-  const line = Object.values(problem.errors ?? {})
-    .flat()
-    .join(' ');
-  throw new Refused(response.status, line || problem.title || 'The recording was not taken.', {});
-}
+const send = (beadId: string, id: string, file: Blob, name: string, origin: string) =>
+  sendFile(
+    `/api/beads/${beadId}/recordings/${id}?${new URLSearchParams({ name, origin }).toString()}`,
+    file,
+    'recording',
+  );
 
 /** A bead's recordings: what was heard in them, and ways to add one. */
 export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean }) {

@@ -19,6 +19,8 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
     audio.current.currentTime = seconds;
     void audio.current.play().catch(() => undefined);
   };
+  const inArc = (one: Schemas['HeardStretch']) =>
+    one.from + one.seconds / 2 >= heard.arcFrom && one.from + one.seconds / 2 <= heard.arcTo;
   const runs = joined(heard.stretches);
   return (
     <figure className="timeline">
@@ -44,7 +46,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         {heard.pops.map((pop) => (
           <line key={pop} className="pop" x1={x(pop)} x2={x(pop)} y1={100} y2={107} />
         ))}
-        {heard.stretches.map((one) => {
+        {heard.stretches.filter(inArc).map((one) => {
           const left = x(one.from);
           const wide = x(one.seconds);
           const bar = (share: number, below: number, name: string) => (

@@ -133,7 +133,7 @@ function DrillPanel(props: {
   const ear = given.kind === 'ear';
   const problem = reply.error instanceof Refused ? reply.error : undefined;
   return (
-    <div className="two-columns">
+    <div className="two-columns drill">
       <section className="panel stack" aria-label="Drill">
         <div className="row trial-head">
           <h2>
@@ -171,10 +171,13 @@ function DrillPanel(props: {
             <div className={`drill-outcome ${outcome.right ? 'right' : ''}`} role="status">
               <h2>{outcome.right ? 'Right' : 'Not so'}</h2>
               <p>{outcome.why}</p>
-              {ear && outcome.sound && (
+              {ear && (
                 <p>
-                  It sounds like: <b>{evidence.sound.words[outcome.sound]}</b>
-                  {heard && heard !== outcome.sound
+                  It sounds like:{' '}
+                  <b>
+                    {outcome.sound ? evidence.sound.words[outcome.sound] : 'something between two sounds'}
+                  </b>
+                  {heard && outcome.sound && heard !== outcome.sound
                     ? `; you heard ${evidence.sound.words[heard].toLowerCase()}.`
                     : '.'}
                 </p>
