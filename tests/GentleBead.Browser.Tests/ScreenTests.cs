@@ -57,12 +57,16 @@ public class ScreenTests(DemoServer demo)
     // Looked at like the others, but not among the pictures.
     private static IEnumerable<(string Name, Action<Page> Go)> PracticeScreens =>
     [
-        ("arc-bench", page => { page.Open("/practice/arc"); page.Click("Set it as the sheet says", startsWith: true); page.See("Even crackle"); }),
+        ("arc-bench", page => { page.Open("/practice/arc"); page.Click("Set it as the sheet says", startsWith: true); page.See("Even crackle"); page.Run<object?>("document.activeElement.blur(); window.scrollTo(0, 0)"); }),
         ("drill", page => { page.Open("/practice"); page.Click("Begin", within: "Eye"); page.See("as the machine"); page.Click("Volts too high"); }),
         ("scores", page => { page.Open("/practice/scores"); page.See("At the booth"); }),
         ("recording", page =>
         {
-            ToBooth(page, 1, "Bench");
+            page.Open("/");
+            page.Click("Bench", within: "Booth 1");
+            page.Click("Ilsa Brandt");
+            page.See("newest first");
+            page.Run<object?>("document.querySelectorAll('.rack > li')[0].querySelectorAll('button')[0].click()");
             page.See("Booth logger, simulated");
             page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");
         }),

@@ -61,6 +61,9 @@ public static class Ear
     // An arc is this far over what is heard without it (power); a recording that never falls so far is all arc.
     private const double Stands = 6;
     private const int Frame = 50;
+
+    // Power of a crack over the median, and of a loud pop over everyday cracks.
+    private const float Crack = 4, PopOverCracks = 8;
     private const int MostPops = 400;
 
     // The sounds, and after them what is no arc.
@@ -165,21 +168,25 @@ public static class Ear
         blocks.CopyTo(sorted);
         sorted.Sort();
         var median = sorted[blocks.Length / 2];
+        var pops = LoudPop(sorted);
         double all = 0, crackle = 0, pop = 0;
         foreach (var block in blocks)
         {
             all += block;
-            if (block > 40 * median) pop += block;
-            else if (block > 4 * median) crackle += block;
+            if (block > pops) pop += block;
+            else if (block > Crack * median) crackle += block;
         }
         return all <= 0 ? (1, 0, 0) : (1 - (crackle + pop) / all, crackle / all, pop / all);
     }
+
+    // A loud pop stands as far over the everyday cracks (the loudest tenth) as they stand over the rest at the least.
+    private static float LoudPop(ReadOnlySpan<float> sorted) => Math.Max(PopOverCracks * sorted[sorted.Length * 9 / 10], Crack * PopOverCracks * sorted[sorted.Length / 2]);
 
     private static List<double> Pops(float[] blocks)
     {
         var sorted = (float[])blocks.Clone();
         Array.Sort(sorted);
-        var level = Math.Max(40 * sorted[sorted.Length / 2], sorted[sorted.Length * 99 / 100]);
+        var level = LoudPop(sorted);
         var pops = new List<double>();
         for (var i = 0; i < blocks.Length && pops.Count < MostPops; i++)
         {

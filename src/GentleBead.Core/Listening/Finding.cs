@@ -72,6 +72,9 @@ public sealed record Finding(
     // So many quarter seconds of one sound make it more than a flicker.
     private const int Lasting = 2;
 
+    // An arc may take so long to settle when it is struck, s.
+    private const double Starting = 1;
+
     private static readonly Dictionary<Sound, string> Names = new()
     {
         [Sound.EvenCrackle] = "Even crackle",
@@ -94,7 +97,7 @@ public sealed record Finding(
     {
         ArgumentNullException.ThrowIfNull(sound);
         var heard = Ear.Listen(sound);
-        return new(RecordingKind.Sound, sound.Seconds, heard, Say(heard, null), null, SweepOf(heard.Stretches), Listening.Outline.Of(sound.Samples, Columns, 3), null);
+        return new(RecordingKind.Sound, sound.Seconds, heard, Say(heard, null), null, Swept(heard), Listening.Outline.Of(sound.Samples, Columns, 3), null);
     }
 
     /// <summary>Finds what is in a log.</summary>
@@ -109,8 +112,12 @@ public sealed record Finding(
             measures.ShortRate, measures.Irregularity, measures.ArcShare, measures.MeanVolts, measures.MeanAmps, measures.PeakAmps, measures.MeanWatts,
             travel is { } speed ? measures.Heat(speed) : null);
         return new(
-            RecordingKind.Log, log.Seconds, heard, Say(heard, figures), figures, SweepOf(heard.Stretches), Listening.Outline.Of(log.Volts, Columns, 1), Listening.Outline.Of(log.Amps, Columns, 0));
+            RecordingKind.Log, log.Seconds, heard, Say(heard, figures), figures, Swept(heard), Listening.Outline.Of(log.Volts, Columns, 1), Listening.Outline.Of(log.Amps, Columns, 0));
     }
+
+    // An arc that is even from its start to its end was not swept.
+    private static HeardSweep? Swept(HeardArc heard) =>
+        SweepOf(heard.Stretches) is { } sweep && (sweep.BreaksUpAt is not null || sweep.SmoothsAt - heard.ArcFrom > Starting) ? sweep : null;
 
     /// <summary>Where the arc turned to an even crackle, and where it left it.</summary>
     public static HeardSweep? SweepOf(IReadOnlyList<HeardStretch> stretches)

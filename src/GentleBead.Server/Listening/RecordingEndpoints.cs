@@ -55,17 +55,18 @@ public static class RecordingEndpoints
         if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
         if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from) || from is not (RecordingOrigin.File or RecordingOrigin.Microphone)) return Problems.Field("origin", "From a file or the microphone.");
         if (request.ContentLength > MostBytes) return TooLarge();
+        using var sent = new MemoryStream();
+        var buffer = new byte[81920];
+        int read;
+        while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
+        {
+            if (sent.Length + read > MostBytes) return TooLarge();
+            await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
+        }
+        // Only now: who sends slowly keeps nobody else waiting.
         await Listening.WaitAsync(cancellation);
         try
         {
-            using var sent = new MemoryStream();
-            var buffer = new byte[81920];
-            int read;
-            while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
-            {
-                if (sent.Length + read > MostBytes) return TooLarge();
-                await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
-            }
             var label = Label(name, from == RecordingOrigin.Microphone ? "Microphone" : "File");
             if (WavFile.Is(sent.GetBuffer().AsSpan(0, (int)sent.Length)))
             {
@@ -95,7 +96,7 @@ public static class RecordingEndpoints
         if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with)) return Problems.Field("device", "The microphone or the logger.");
         var sheet = (await sheets.FindAsync(bead.SheetId))!;
         var there = await standIns.OfBoothAsync(sheet.BoothId);
-        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", "There is none in this booth. Switch it on at the booth.");
+        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", "There is none in this booth. Switch it on under Shop.");
         var setting = StandInArc.Of(await BeadEndpoints.JudgedByAsync(bead, sheet, trials), bead.Used, bead.Amps, bead.Evidence);
         if (setting.Problems().Select(problem => problem.Problem).FirstOrDefault() is { } problem) return Problems.Field("device", $"No arc can be simulated from this bead. {problem}");
         // The same bead sounds the same again, but no two beads alike.

@@ -90,21 +90,20 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
     <div className="stack">
       <h3>Recordings</h3>
       {recordings.length === 0 && !props.mayWrite && <p className="quiet">None.</p>}
-      {recordings.map((recording) => {
+      {recordings.map((recording, i) => {
+        const used = i === 0 && pair ? bead.used : null;
         const figures = recording.finding.figures;
         return (
           <article key={recording.id} className="recording" aria-label={recording.name}>
             <p>
               <b>{recording.finding.words}</b> <span className="quiet">{recording.name}</span>
             </p>
-            <div className={pair && bead.used && figures ? 'recording-beside' : ''}>
+            <div className={used ? 'recording-beside' : ''}>
               <Timeline recording={recording} />
-              {pair && bead.used && figures && (
+              {used && pair && (
                 <SettingsPlane
                   pair={pair}
-                  beads={[
-                    { number: bead.number, verdict: bead.ruled ?? bead.judgement.verdict, used: bead.used },
-                  ]}
+                  beads={[{ number: bead.number, verdict: bead.ruled ?? bead.judgement.verdict, used }]}
                 />
               )}
             </div>

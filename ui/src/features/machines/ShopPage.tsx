@@ -9,6 +9,7 @@ import { useEntry } from '../../shared/useEntry';
 import { gases, polarities, wireName } from '../../shared/words';
 import { AgreementPanel } from '../judging/AgreementPanel';
 import { TolerancesPanel } from '../judging/TolerancesPanel';
+import { StandInsPanel } from '../listening/StandInsPanel';
 import { SchoolPanel } from '../people/SchoolPanel';
 import { AddMachine } from './AddMachine';
 import { describe } from './marks';
@@ -42,6 +43,7 @@ export function ShopPage() {
         <SchoolPanel />
         <AgreementPanel />
         <TolerancesPanel />
+        <StandInsPanel />
         <section className="panel" aria-label="Students">
           <h2>Students</h2>
           <ul className="plain-list">
