@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { useUnits } from '../../shared/units';
-import { gases, wireSize } from '../../shared/words';
+import { gases, processes, wireSize } from '../../shared/words';
 import { BeadGlyph } from '../beads/BeadGlyph';
 import { SettingsPlane } from '../sheets/SettingsPlane';
 import { evidence } from '../../shared/words';
@@ -14,8 +14,80 @@ import type { Arc } from './useArc';
 import './arc.css';
 
 const plates = ['1', '1.5', '2', '3.2', '5', '6', '10'];
-const wires: Schemas['Wire'][] = ['solid06', 'solid08', 'solid09', 'solid10', 'solid12'];
-const shielding: Schemas['Gas'][] = ['argonCarbon25', 'argonCarbon18', 'carbon'];
+type Setup = Pick<Arc, 'wire' | 'gas' | 'wireFeedMPerMin' | 'volts' | 'stickOutMm' | 'plateMm'> & {
+  wires: Schemas['Wire'][];
+  gases: Schemas['Gas'][];
+};
+
+/** Where the bench begins in each process, and what it can be loaded with. */
+const setups = {
+  gmawShortCircuit: {
+    wire: 'solid08',
+    gas: 'argonCarbon25',
+    wireFeedMPerMin: 4.6,
+    volts: 16,
+    stickOutMm: 10,
+    plateMm: 3.2,
+    wires: ['solid06', 'solid08', 'solid09', 'solid10', 'solid12'],
+    gases: ['argonCarbon25', 'argonCarbon18', 'carbon'],
+  },
+  gmawGlobular: {
+    wire: 'solid08',
+    gas: 'argonCarbon25',
+    wireFeedMPerMin: 9,
+    volts: 24,
+    stickOutMm: 12,
+    plateMm: 6,
+    wires: ['solid08', 'solid09', 'solid12'],
+    gases: ['argonCarbon25', 'carbon'],
+  },
+  gmawSpray: {
+    wire: 'solid09',
+    gas: 'argonCarbon10',
+    wireFeedMPerMin: 10.5,
+    volts: 26,
+    stickOutMm: 17,
+    plateMm: 6,
+    wires: ['solid09', 'solid10', 'solid12'],
+    gases: ['argonCarbon10', 'argonOxygen2', 'argonCarbon2'],
+  },
+  gmawPulsed: {
+    wire: 'solid09',
+    gas: 'argonCarbon10',
+    wireFeedMPerMin: 6,
+    volts: 23,
+    stickOutMm: 17,
+    plateMm: 3.2,
+    wires: ['solid09', 'solid10', 'solid12'],
+    gases: ['argonCarbon10', 'argonCarbon2'],
+  },
+  fcawSelfShielded: {
+    wire: 'selfShielded09',
+    gas: 'none',
+    wireFeedMPerMin: 2.6,
+    volts: 15,
+    stickOutMm: 15,
+    plateMm: 3.2,
+    wires: ['selfShielded08', 'selfShielded09', 'selfShielded12'],
+    gases: ['none'],
+  },
+  fcawGasShielded: {
+    wire: 'gasShielded12',
+    gas: 'argonCarbon25',
+    wireFeedMPerMin: 7.6,
+    volts: 26,
+    stickOutMm: 19,
+    plateMm: 6,
+    wires: ['gasShielded09', 'gasShielded12'],
+    gases: ['argonCarbon25', 'carbon'],
+  },
+} satisfies Partial<Record<Schemas['Process'], Setup>>;
+type Fed = keyof typeof setups;
+
+const begin = (process: Fed): Partial<Arc> => {
+  const { wire, gas, wireFeedMPerMin, volts, stickOutMm, plateMm } = setups[process];
+  return { process, wire, gas, wireFeedMPerMin, volts, stickOutMm, plateMm };
+};
 const faults = {
   none: 'Nothing',
   gasLost: 'Gas lost',
@@ -48,7 +120,7 @@ export function ArcBenchPage() {
   const [guess, setGuess] = useState<Fault | null>(null);
   const change = (part: Partial<Arc>) => setArc((before) => ({ ...before, ...part }));
   const sheet = useQuery({
-    queryKey: ['arc-sheet', arc.plateMm, arc.wire, arc.gas],
+    queryKey: ['arc-sheet', arc.process, arc.plateMm, arc.wire, arc.gas],
     queryFn: () =>
       answer(
         api.POST('/api/sheets/compute', {
@@ -59,7 +131,7 @@ export function ArcBenchPage() {
               joint: 'beadOnPlate',
               position: 'flat',
               wire: arc.wire,
-              process: 'gmawShortCircuit',
+              process: arc.process,
               gas: arc.gas,
             },
           },
@@ -68,6 +140,7 @@ export function ArcBenchPage() {
     staleTime: Infinity,
     retry: false,
   });
+  const setup: Setup = setups[arc.process as Fed];
   const shown: Arc = hidden && hidden !== 'none' ? { ...arc, faults: [hidden] } : arc;
   const hide = () => {
     const all = Object.keys(faults) as Fault[];
@@ -99,6 +172,17 @@ export function ArcBenchPage() {
           <section className="panel stack" aria-label="Job">
             <div className="arc-fields">
               <Select
+                label="Process"
+                size="md"
+                allowDeselect={false}
+                data={(Object.keys(setups) as Fed[]).map((process) => ({
+                  value: process,
+                  label: processes[process],
+                }))}
+                value={arc.process}
+                onChange={(process) => change(begin(process as Fed))}
+              />
+              <Select
                 label="Plate"
                 size="md"
                 allowDeselect={false}
@@ -110,7 +194,7 @@ export function ArcBenchPage() {
                 label="Wire"
                 size="md"
                 allowDeselect={false}
-                data={wires.map((wire) => ({ value: wire, label: wireSize(wire) }))}
+                data={setup.wires.map((wire) => ({ value: wire, label: wireSize(wire) }))}
                 value={arc.wire ?? null}
                 onChange={(wire) => change({ wire })}
               />
@@ -118,7 +202,7 @@ export function ArcBenchPage() {
                 label="Gas"
                 size="md"
                 allowDeselect={false}
-                data={shielding.map((gas) => ({ value: gas, label: gases[gas] }))}
+                data={setup.gases.map((gas) => ({ value: gas, label: gases[gas] }))}
                 value={arc.gas}
                 onChange={(gas) => {
                   if (gas) change({ gas });

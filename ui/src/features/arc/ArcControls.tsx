@@ -51,7 +51,7 @@ export function ArcControls(props: {
           name="Volts"
           value={arc.volts}
           low={12}
-          high={30}
+          high={36}
           step={0.2}
           digits={1}
           unit="V"
