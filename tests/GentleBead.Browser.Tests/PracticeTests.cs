@@ -14,7 +14,7 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("Judge the bead");
         page.Click("Even crackle");
         page.Click("Judge the bead");
-        page.See("Change next");
+        page.See("Drop a WAV file");
         page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");
     }
 
