@@ -25,7 +25,7 @@ public sealed class SimulatedArc
     private const double MostAmps = 700;
     private const double LeastSolid = 1;
 
-    // What a bridge leaves hanging on the wire, and the least liquid that necks at all.
+    // Share of the drop that a bridge leaves hanging on the wire.
     private const double LeftOnWire = 0.12;
 
     // The puddle: a spring of about 75 Hz, damped; pushed down by the arc and the bursting bridge, shaken all the time.

@@ -10,7 +10,7 @@ public static class LogEar
     private const double StuckSeconds = 0.007;
 
     // Each quarter second is named by what is around it.
-    private const double Around = 0.5;
+    private const double StretchSeconds = 0.25, Around = 0.5;
     private const double Clear = 0.95, Bordering = 0.55;
 
     /// <summary>Listens to a log.</summary>
@@ -23,15 +23,15 @@ public static class LogEar
         var (from, to) = (measures.ArcFrom, measures.ArcTo);
         if (to - from < Around) return new(null, 0, Unheard.TooShort, from, to, [], []);
         var stretches = new List<HeardStretch>();
-        for (var at = from; at < to; at += LogMeasures.BlockSeconds)
+        for (var at = from; at < to; at += StretchSeconds)
         {
-            var middle = at + LogMeasures.BlockSeconds / 2;
+            var middle = at + StretchSeconds / 2;
             var near = Between(measures.Shorts, middle - Around, middle + Around);
             var span = Math.Min(to, middle + Around) - Math.Max(from, middle - Around);
-            var here = Between(measures.Shorts, at, at + LogMeasures.BlockSeconds);
-            var shorted = Math.Min(1, here.Sum(one => one.Lasted) / LogMeasures.BlockSeconds);
-            var stuck = Math.Min(shorted, here.Where(one => one.Lasted > StuckSeconds).Sum(one => one.Lasted) / LogMeasures.BlockSeconds);
-            stretches.Add(new(at, LogMeasures.BlockSeconds, Name(near, span), 1 - shorted, shorted - stuck, stuck, here.Length / LogMeasures.BlockSeconds));
+            var here = Between(measures.Shorts, at, at + StretchSeconds);
+            var shorted = Math.Min(1, here.Sum(one => one.Lasted) / StretchSeconds);
+            var stuck = Math.Min(shorted, here.Where(one => one.Lasted > StuckSeconds).Sum(one => one.Lasted) / StretchSeconds);
+            stretches.Add(new(at, StretchSeconds, Name(near, span), 1 - shorted, shorted - stuck, stuck, here.Length / StretchSeconds));
         }
         var sound = Name(measures.Shorts, to - from);
         // Between two names the one most of it has is said, and that it is not sure.

@@ -9,12 +9,6 @@ namespace GentleBead.Core.Listening;
 /// <param name="PeakAmps">The highest current in it.</param>
 public readonly record struct FoundShort(double Seconds, double Lasted, double PeakAmps);
 
-/// <summary>Means of a stretch of a log.</summary>
-/// <param name="Volts">Mean volts.</param>
-/// <param name="Amps">Mean amps.</param>
-/// <param name="Watts">Mean of the instantaneous power.</param>
-public readonly record struct LogBlock(double Volts, double Amps, double Watts);
-
 /// <summary>What a log of volts and amps measures.</summary>
 /// <param name="ArcFrom">When the current began, s.</param>
 /// <param name="ArcTo">When it ended, s.</param>
@@ -26,13 +20,12 @@ public readonly record struct LogBlock(double Volts, double Amps, double Watts);
 /// <param name="MeanAmps">Mean amps while welding.</param>
 /// <param name="PeakAmps">The highest current.</param>
 /// <param name="MeanWatts">Mean of the instantaneous power while welding.</param>
-/// <param name="Blocks">Means of each quarter second of the whole log.</param>
 public sealed record LogMeasures(
     double ArcFrom, double ArcTo, IReadOnlyList<FoundShort> Shorts, double ShortRate, double Irregularity, double ArcShare,
-    Voltage MeanVolts, Current MeanAmps, Current PeakAmps, double MeanWatts, IReadOnlyList<LogBlock> Blocks)
+    Voltage MeanVolts, Current MeanAmps, Current PeakAmps, double MeanWatts)
 {
-    /// <summary>Length of a block, s.</summary>
-    public const double BlockSeconds = 0.25;
+    // Sums are taken over so many samples at a time, so that single precision loses nothing.
+    private const int BlockLength = 16_384;
 
     // Shorted is under this share of the arc's volts, burning again is over the other: a trigger with two edges.
     private const float ShortedShare = 0.5f, BurningShare = 0.65f;
@@ -54,10 +47,8 @@ public sealed record LogMeasures(
         var arc = ArcVolts(volts, amps);
         if (arc <= 0) return null;
         var pass = new Pass(volts, amps, arc * ShortedShare, arc * BurningShare);
-        var blockLength = Math.Max(1, (int)(BlockSeconds * log.Rate));
-        var blocks = new LogBlock[(volts.Length + blockLength - 1) / blockLength];
-        for (var block = 0; block < blocks.Length; block++) blocks[block] = pass.Block(block * blockLength, Math.Min(volts.Length, (block + 1) * blockLength));
-        return pass.Result(log.Rate, blocks);
+        for (var from = 0; from < volts.Length; from += BlockLength) pass.Block(from, Math.Min(volts.Length, from + BlockLength));
+        return pass.Result(log.Rate);
     }
 
     /// <summary>How irregular shorts come: standard deviation of their periods over the mean; 0 for fewer than three.</summary>
@@ -76,7 +67,7 @@ public sealed record LogMeasures(
         return Math.Sqrt(Math.Max(0, squares / (shorts.Count - 1) - mean * mean)) / mean;
     }
 
-    // What the arc stands at: the upper middle of a thousand samples in which current flows.
+    // What the arc stands at: the upper middle of some thousand samples in which current flows.
     private static float ArcVolts(float[] volts, float[] amps)
     {
         var stride = Math.Max(1, volts.Length / 4000);
@@ -99,7 +90,7 @@ public sealed record LogMeasures(
         private float peak;
         private double volt, amp, watt;
 
-        public LogBlock Block(int from, int to)
+        public void Block(int from, int to)
         {
             var width = Vector<float>.Count;
             var (sumVolts, sumAmps, sumWatts, most) = (Vector<float>.Zero, Vector<float>.Zero, Vector<float>.Zero, Vector<float>.Zero);
@@ -144,11 +135,9 @@ public sealed record LogMeasures(
             volt += blockVolts;
             amp += blockAmps;
             watt += blockWatts;
-            var count = to - from;
-            return new LogBlock(blockVolts / count, blockAmps / count, blockWatts / count);
         }
 
-        public LogMeasures? Result(double rate, LogBlock[] blocks)
+        public LogMeasures? Result(double rate)
         {
             if (first < 0) return null;
             var welding = (double)(last - first);
@@ -177,7 +166,7 @@ public sealed record LogMeasures(
             var seconds = welding / rate;
             return new LogMeasures(
                 first / rate, last / rate, found, found.Count / seconds, Irregular(found), Math.Clamp(1 - (shortSamples + inside) / welding, 0, 1),
-                Voltage.FromVolts(volt / welding), Current.FromAmps(amp / welding), Current.FromAmps(peak), watt / welding, blocks);
+                Voltage.FromVolts(volt / welding), Current.FromAmps(amp / welding), Current.FromAmps(peak), watt / welding);
         }
 
         private void Turn(int from, int to)
