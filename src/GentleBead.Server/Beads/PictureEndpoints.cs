@@ -9,7 +9,6 @@ using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.Trials;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Http.Metadata;
 
 namespace GentleBead.Server.Beads;
 
@@ -24,7 +23,7 @@ public static class PictureEndpoints
     {
         var pictures = app.MapGroup("/api").WithTags("pictures");
         pictures.MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync).RequireAuthorization(Access.Instructor)
-            .WithMetadata(new SizeLimit(CleanPicture.MostBytes + 1024));
+            .WithUpload(CleanPicture.MostBytes);
         pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.SignedIn);
         pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
         pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor);
@@ -37,15 +36,7 @@ public static class PictureEndpoints
         if (await pictures.FindAsync(pictureId) is { } stored) return TypedResults.Ok(stored);
         if (await beads.FindAsync(id) is null) return TypedResults.NotFound();
         if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows)) return Problems.Field("side", "A picture of the face, the back or a macro.");
-        if (request.ContentLength > CleanPicture.MostBytes) return TooLarge();
-        using var sent = new MemoryStream();
-        var buffer = new byte[81920];
-        int read;
-        while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
-        {
-            if (sent.Length + read > CleanPicture.MostBytes) return TooLarge();
-            await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
-        }
+        if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent) return Problems.Field("picture", $"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB.");
         if (sent.Length == 0) return Problems.Field("picture", "The file is empty.");
 
         CleanPicture? picture;
@@ -53,7 +44,7 @@ public static class PictureEndpoints
         await Drawing.WaitAsync(cancellation);
         try
         {
-            picture = CleanPicture.Of(sent.ToArray(), out problem);
+            picture = CleanPicture.Of(sent, out problem);
         }
         finally
         {
@@ -62,8 +53,6 @@ public static class PictureEndpoints
         if (picture is null) return Problems.Field("picture", problem);
         await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), clock.GetUtcNow());
         return TypedResults.Ok((await pictures.FindAsync(pictureId))!);
-
-        static ValidationProblem TooLarge() => Problems.Field("picture", $"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB.");
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(Guid pictureId, ClaimsPrincipal user, HttpResponse response, PictureStore pictures, BeadStore beads, SheetStore sheets)
@@ -115,6 +104,4 @@ public static class PictureEndpoints
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid pictureId, Withdrawal request, PictureStore pictures) =>
         await pictures.SetWithdrawnAsync(pictureId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
-
-    private sealed record SizeLimit(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 }

@@ -12,7 +12,6 @@ using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.Trials;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Http.Metadata;
 
 namespace GentleBead.Server.Listening;
 
@@ -40,7 +39,7 @@ public static class RecordingEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api").WithTags("listening");
-        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync).RequireAuthorization(Access.Instructor).WithMetadata(new SizeLimit(MostBytes + 1024));
+        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync).RequireAuthorization(Access.Instructor).WithUpload(MostBytes);
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
         api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
@@ -54,26 +53,18 @@ public static class RecordingEndpoints
         if (await recordings.FindAsync(recordingId) is { } stored) return await keeper.AgainAsync(stored, user.Id());
         if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
         if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from) || from is not (RecordingOrigin.File or RecordingOrigin.Microphone)) return Problems.Field("origin", "From a file or the microphone.");
-        if (request.ContentLength > MostBytes) return TooLarge();
-        using var sent = new MemoryStream();
-        var buffer = new byte[81920];
-        int read;
-        while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
-        {
-            if (sent.Length + read > MostBytes) return TooLarge();
-            await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
-        }
+        if (await request.ReadUploadAsync(MostBytes, cancellation) is not { } sent) return Problems.Field("recording", $"A recording of at most {MostBytes / 1024 / 1024} MB.");
         // Only now: who sends slowly keeps nobody else waiting.
         await Listening.WaitAsync(cancellation);
         try
         {
             var label = Label(name, from == RecordingOrigin.Microphone ? "Microphone" : "File");
-            if (WavFile.Is(sent.GetBuffer().AsSpan(0, (int)sent.Length)))
+            if (WavFile.Is(sent))
             {
-                var sound = WavFile.Read(sent.GetBuffer().AsSpan(0, (int)sent.Length));
+                var sound = WavFile.Read(sent);
                 return await keeper.AddAsync(recordingId, bead, from, label, Finding.Of(sound), WavFile.Write(sound), user.Id());
             }
-            var log = LogFile.Read(sent.ToArray());
+            var log = LogFile.Read(sent);
             return await keeper.AddAsync(recordingId, bead, from, label, Finding.Of(log, await keeper.TravelAsync(bead)), LogFile.Write(log), user.Id());
         }
         catch (RecordingRefusedException refused)
@@ -84,8 +75,6 @@ public static class RecordingEndpoints
         {
             Listening.Release();
         }
-
-        static ValidationProblem TooLarge() => Problems.Field("recording", $"A recording of at most {MostBytes / 1024 / 1024} MB.");
     }
 
     private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> RecordAsync(
@@ -146,6 +135,4 @@ public static class RecordingEndpoints
         var shown = new string([.. (name ?? "").Where(letter => !char.IsControl(letter))]).Trim();
         return shown.Length == 0 ? otherwise : shown.Length > LongestName ? shown[..LongestName] : shown;
     }
-
-    private sealed record SizeLimit(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 }

@@ -20,7 +20,7 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadStore beads, 
         var recording = new Recording(id, bead.Id, origin, name, finding, bytes.Length, clock.GetUtcNow());
         await recordings.AddAsync(recording, bytes, by);
         await JudgeAnewAsync(id, bead.Id, by);
-        return TypedResults.Ok((await recordings.FindAsync(id))!);
+        return TypedResults.Ok(await recordings.FindAsync(id) ?? recording);
     }
 
     /// <summary>A second try: the first may have ended before the bead was judged anew.</summary>
