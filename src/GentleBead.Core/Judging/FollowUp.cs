@@ -75,7 +75,8 @@ public sealed record FollowUp(int Before, Outcome Outcome, string Text)
         var outcome = again.Length == 0 ? Outcome.NotLookedAt : still.Length == 0 ? Outcome.AsExpected : gone.Length == 0 ? Outcome.NotAsExpected : Outcome.Partly;
         return new(before.Number, outcome, outcome switch
         {
-            Outcome.NotLookedAt => $"Whether the change after bead {before.Number} helped was not looked at: {Words(spoke)}?",
+            Outcome.NotLookedAt when spoke.Length == 0 => $"The change after bead {before.Number} was made. It was advised by the settings alone: nothing was seen that could be gone now.",
+            Outcome.NotLookedAt => $"Whether the change after bead {before.Number} helped was not looked at. Look for: {Words(spoke)}.",
             Outcome.AsExpected => $"The change after bead {before.Number} did what it should: gone are {Words(gone)}.",
             Outcome.Partly => $"The change after bead {before.Number} did part of it: gone are {Words(gone)}; still there {Words(still)}.",
             // What the hand was told cannot be read off the controls.

@@ -39,6 +39,19 @@ public static class Judge
         Sign.SpatterBig, Sign.PuddleSpecks, Sign.PuddleSkin, Sign.ColourBlue, Sign.SootStays,
     ];
 
+    // What is set wrong, and the verdict that says so.
+    private static readonly Dictionary<Cause, Verdict> OfTheControls = new()
+    {
+        [Cause.VoltsLow] = Verdict.Unsteady,
+        [Cause.VoltsHigh] = Verdict.Unsteady,
+        [Cause.WireLow] = Verdict.Unsteady,
+        [Cause.WireHigh] = Verdict.Unsteady,
+        [Cause.PairCold] = Verdict.Cold,
+        [Cause.PairHot] = Verdict.Hot,
+        [Cause.AmpsLow] = Verdict.Cold,
+        [Cause.AmpsHigh] = Verdict.Hot,
+    };
+
     private static readonly Sign[] BadLook =
     [
         Sign.Crack, Sign.Hole, Sign.Pinholes, Sign.OpenCrater, Sign.SlagTrapped, Sign.UnequalLegs, Sign.TallNarrow, Sign.PiledUp, Sign.Sunk, Sign.Lumpy, Sign.ToesCold, Sign.Undercut,
@@ -91,25 +104,32 @@ public static class Judge
         var table = Causes.Of(sheet.Job.Process);
 
         var heat = signs.Sum(sign => Heat.GetValueOrDefault(sign));
-        var verdict = Decide(signs, heat, evidence, thick);
         var ranked = Ranking.Rank(signs, table, Signs.Strengths(sheet, evidence), Habits.Priors(table, around.StudentCauses, around.MachineCauses));
-        // The list never says "nothing to mend" beside a verdict that found something, nor the other way round.
-        var fitting = ranked.Where(cause => Fits(cause.Cause, verdict)).ToArray();
-        // Nor does it name a cause that nothing speaks for, as long as something speaks for another.
-        if (fitting.Any(cause => cause.For.Count > 0)) fitting = [.. fitting.Where(cause => cause.For.Count > 0)];
+        var verdict = Decide(signs, heat, evidence, thick);
+        var fitting = Fitting(ranked, verdict);
+        // Nor is it the hand's doing while the likeliest cause is what was set.
+        if (verdict == Verdict.Technique) verdict = OfTheControls.GetValueOrDefault(fitting[0].Cause, verdict);
         var looks = Judging.Telling.Of(sheet.Job, signs, ranked);
         var followUp = around.Before is not { } before || (before.Used is null) != (bead.Used is null) ? null
             : FollowUp.Of(before, table, Telling(bead.Signs(before.Evidence, before.Used, before.Amps)), signs, bead.Used, bead.Amps, evidence is { Profile: not null, Toes: not null });
         NextChange? next = verdict == Verdict.Open && evidence.IsEmpty() ? null : bead.Next(fitting[0].Cause);
 
         return new Judgement(
-            verdict, Summary(verdict, heat), Aspects(bead, signs, thick), fitting.Take(CausesShown).ToArray(), next,
+            verdict, Summary(verdict, heat, fitting[0].Cause, signs, bead.SettingsRight(signs)), Aspects(bead, signs, thick), fitting.Take(CausesShown).ToArray(), next,
             Contradiction(verdict, bead.SettingsRight(signs), bead), Unknown(evidence, thick, looks),
             BeadShape.From(sheet, bead.Used, bead.Amps, evidence), Rules.Version,
             bead.Expected(signs), looks.FirstOrDefault(look => look.GainBits > WorthALook), Criteria.Of(around.Criteria, sheet, evidence, around.Tolerances), followUp);
 
         // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
         IReadOnlySet<Sign> Telling(IReadOnlySet<Sign> all) => thick ? all.Where(sign => sign != Sign.NothingBehind).ToHashSet() : all;
+    }
+
+    // The list never says "nothing to mend" beside a verdict that found something, nor the other way round; nor does it name a
+    // cause that nothing speaks for, as long as something speaks for another.
+    private static RankedCause[] Fitting(IReadOnlyList<RankedCause> ranked, Verdict verdict)
+    {
+        var fitting = ranked.Where(cause => Fits(cause.Cause, verdict)).ToArray();
+        return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
     }
 
     private static bool Fits(Cause cause, Verdict verdict) => verdict switch
@@ -131,14 +151,17 @@ public static class Judge
         return evidence.SoundHeard() is not null && evidence.Profile is not null && evidence.Toes is not null && behind ? Verdict.Right : Verdict.Open;
     }
 
-    private static string Summary(Verdict verdict, int heat) => verdict switch
+    private static string Summary(Verdict verdict, int heat, Cause cause, IReadOnlySet<Sign> signs, bool settingsRight) => verdict switch
     {
         Verdict.Right => "Right: it sounds, looks and bites as it should.",
-        Verdict.Cold => heat == -1 ? "A little cold for this plate." : "Cold: it lies on the plate instead of biting in.",
-        Verdict.Hot => heat == 1 ? "A little hot for this plate." : "Hot: more heat than this plate carries.",
+        Verdict.Cold => heat >= -1 ? "A little cold for this plate." : "Cold: it lies on the plate instead of biting in.",
+        Verdict.Hot => heat <= 1 ? "A little hot for this plate." : "Hot: more heat than this plate carries.",
+        Verdict.Unsteady when !BadSound.Any(signs.Contains) && !BadTungsten.Any(signs.Contains) => "Wire and volts do not pair: mend that before judging the hand.",
         Verdict.Unsteady => "The arc does not run smooth: mend that before judging the rest.",
+        Verdict.Technique when !Habits.IsOfTheHand(cause) => "The heat is right; look to plate, gas and machine before the hand.",
         Verdict.Technique => "The heat is right; the hand is what to work on.",
         Verdict.Fault => "Not sound: a fault that no look makes up for.",
+        _ when !settingsRight => "The settings are off the sheet, and not enough was looked at to say what came of it.",
         _ => "Right so far, but not enough was looked at to say so.",
     };
 

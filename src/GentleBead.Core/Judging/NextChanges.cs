@@ -12,6 +12,9 @@ public static class NextChanges
     private const double LeastVolts = 0.5;
     private const double PairStep = 0.10;
 
+    // Wire this near to the most it carries cannot be turned up to any use.
+    private const double AtTop = 0.98;
+
     private static readonly Dictionary<ChangeKind, Func<Sheet, string>> ByHand = new()
     {
         [ChangeKind.Keep] = _ => "Keep it. Do the same again.",
@@ -93,7 +96,9 @@ public static class NextChanges
             ChangeKind.VoltsDown => Volts(-1),
             ChangeKind.WireUp => Wire(+1, WireToward(+1)),
             ChangeKind.WireDown => Wire(-1, WireToward(-1)),
-            ChangeKind.MoreOfBoth => Wire(+1, Math.Max(sheet.RequirePair().WireFeed.MPerMin, used.WireFeed.MPerMin * (1 + PairStep)), follow: true),
+            ChangeKind.MoreOfBoth when Top(sheet) is { } top && used.WireFeed >= top * AtTop =>
+                new(row.Change, AtItsTop(sheet), "", row.Expect, dials?.WireMark, dials?.VoltMark),
+            ChangeKind.MoreOfBoth => Wire(+1, MoreWire(sheet, used), follow: true),
             ChangeKind.LessOfBoth => Wire(-1, Math.Min(sheet.RequirePair().WireFeed.MPerMin, used.WireFeed.MPerMin * (1 - PairStep)), follow: true),
             _ => throw new ArgumentOutOfRangeException(nameof(cause), cause, "No change for this cause."),
         };
@@ -137,6 +142,23 @@ public static class NextChanges
             return new(row.Change, $"Wire {Move(dials.Dials.Wire, dials.WireMark, mark)}. {(follow ? "" : $"Leave the volts at {volt.Read(dials.VoltMark)}.")}".TrimEnd(),
                 then, row.Expect, mark, dials.VoltMark);
         }
+    }
+
+    // To the sheet's wire or a step up, and never past what the wire carries.
+    private static double MoreWire(Sheet sheet, Settings used)
+    {
+        var more = Math.Max(sheet.RequirePair().WireFeed.MPerMin, used.WireFeed.MPerMin * (1 + PairStep));
+        return Top(sheet) is { } top ? Math.Min(more, top.MPerMin) : more;
+    }
+
+    private static WireFeedSpeed? Top(Sheet sheet) =>
+        sheet.Job.RequireArc() is var arc && arc.Wire.Facts().RangeIn(arc.Process) is { } range ? Rules.WireFeedFor(range.Most, arc) : null;
+
+    private static string AtItsTop(Sheet sheet)
+    {
+        var (arc, wire) = (sheet.Job.RequireArc(), sheet.Job.RequireArc().Wire.Facts());
+        var better = wire.NextAbove(arc.Process) is { } next ? $"or go up to {next.Name} wire" : "or take another transfer mode";
+        return $"{wire.Name} wire carries no more than {Show.Of(wire.RangeIn(arc.Process)!.Most)}: preheat or bevel the plate, {better}. Leave both controls.";
     }
 
     // The volts-first school keeps the volts it began with, as long as they are the sheet's, and mends the pair with the wire.

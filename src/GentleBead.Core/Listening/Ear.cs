@@ -197,10 +197,16 @@ public static class Ear
         return pops;
     }
 
+    // How far the samples stray from their mean: a level that stands still is no sound, however far from zero.
     private static double Level(Waveform recording)
     {
-        double sum = 0;
-        foreach (var value in recording.Samples) sum += (double)value * value;
-        return Math.Sqrt(sum / Math.Max(1, recording.Samples.Length));
+        double sum = 0, squares = 0;
+        foreach (var value in recording.Samples)
+        {
+            sum += value;
+            squares += (double)value * value;
+        }
+        var count = Math.Max(1, recording.Samples.Length);
+        return Math.Sqrt(Math.Max(0, squares / count - sum / count * (sum / count)));
     }
 }

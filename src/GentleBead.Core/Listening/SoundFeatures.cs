@@ -123,8 +123,9 @@ public sealed class SoundFeatures
             if (block > Pop * median) pops += block;
             square += (double)block * block;
         }
-        into[0] = Math.Log10(sorted[Window - 2] / median);
-        into[1] = Math.Log10(sorted[Window * 95 / 100] / median);
+        // A level that never moves has no power here at all; the floors keep its logarithms finite.
+        into[0] = Math.Log10(Math.Max(sorted[Window - 2], 1e-13f) / median);
+        into[1] = Math.Log10(Math.Max(sorted[Window * 95 / 100], 1e-13f) / median);
         into[2] = Math.Log10(median / Math.Max(sorted[Window / 10], 1e-13f));
         into[3] = Math.Log10(1 + onsets);
         into[4] = Math.Min(wander, 3);

@@ -19,10 +19,13 @@ public static class WavFile
     private const ushort Pcm = 1, Float = 3, Extensible = 0xFFFE;
     private const int HeaderBytes = 44;
 
+    // One channel alone leaves a quarter of its power in the mean; less than this of the louder is cancellation.
+    private const double Cancelled = 0.15;
+
     /// <summary>Whether a file says that it is a WAV file.</summary>
     public static bool Is(ReadOnlySpan<byte> file) => file.Length >= 12 && file[..4].SequenceEqual("RIFF"u8) && file[8..12].SequenceEqual("WAVE"u8);
 
-    /// <summary>Reads a file into one channel; of stereo the mean.</summary>
+    /// <summary>Reads a file into one channel; of stereo the mean, or where the two cancel the louder.</summary>
     /// <param name="file">The whole file.</param>
     /// <exception cref="RecordingRefusedException">What is wrong with it.</exception>
     public static Waveform Read(ReadOnlySpan<byte> file)
@@ -123,12 +126,31 @@ public static class WavFile
 
     private static void Fill(float[] samples, ReadOnlySpan<byte> data, Format format, Reading read)
     {
-        var width = format.Bits / 8;
+        if (format.Channels == 1)
+        {
+            for (var i = 0; i < samples.Length; i++) samples[i] = Sample(data, i, format, read);
+            return;
+        }
+        double left = 0, right = 0, both = 0;
         for (var i = 0; i < samples.Length; i++)
         {
-            var value = format.Channels == 1 ? read(data.Slice(i * width, width)) : (read(data.Slice(2 * i * width, width)) + read(data.Slice((2 * i + 1) * width, width))) / 2;
-            // Floats may hold anything: what is no number is silence, and what is over full is full.
-            samples[i] = float.IsFinite(value) ? Math.Clamp(value, -1, 1) : 0;
+            var (one, other) = (Sample(data, 2 * i, format, read), Sample(data, 2 * i + 1, format, read));
+            samples[i] = (one + other) / 2;
+            left += (double)one * one;
+            right += (double)other * other;
+            both += (double)samples[i] * samples[i];
         }
+        // A plug wired the wrong way round puts the channels in opposite phase: their mean is silent, each of them is not.
+        if (both > Cancelled * Math.Max(left, right)) return;
+        var louder = right > left ? 1 : 0;
+        for (var i = 0; i < samples.Length; i++) samples[i] = Sample(data, 2 * i + louder, format, read);
+    }
+
+    // Floats may hold anything: what is no number is silence, and what is over full is full.
+    private static float Sample(ReadOnlySpan<byte> data, int index, Format format, Reading read)
+    {
+        var width = format.Bits / 8;
+        var value = read(data.Slice(index * width, width));
+        return float.IsFinite(value) ? Math.Clamp(value, -1, 1) : 0;
     }
 }

@@ -50,51 +50,76 @@ internal static class Amperes
         return (set, how);
     }
 
-    /// <summary>The current a wire carries of what is wanted, with its reason; a refusal when another size does the work.</summary>
+    /// <summary>
+    /// The current a wire is run at for what the plate asks, with its reason. More than the wire carries is poor practice and
+    /// planned at the wire's own top; a refusal only where even its least arc would burn through.
+    /// </summary>
     public static (Current Amps, Refusal? Refused) WithinWire(Job job, WireFacts wire, Current wanted, List<Reason> reasons, List<Caution> cautions)
     {
         var range = wire.RangeIn(job.Process)!;
-        var process = job.Process.Facts();
-        var next = wire.NextAbove(job.Process);
-        if (wanted * LeastShareOfAmps > range.Most && next is not null)
-        {
-            return (default, new Refusal("wire", $"This plate and joint ask for {Show.Of(wanted)}; {wire.Name} wire carries {Show.Of(range.Most)} at the most and would leave it unfused. Go up to {Carrying(job.Process, next, wanted).Name} wire."));
-        }
-        if (job.Process == Process.GmawSpray && wanted < range.UsualLow * SprayReach)
-        {
-            return (default, new Refusal("wire", $"Spray with {wire.Name} wire begins at {Show.Of(range.UsualLow)}; this plate and joint ask for {Show.Of(wanted)}. {Thinner(job.Process, wire, wanted, row => row.UsualLow * SprayReach)} Short circuit or pulsed."));
-        }
-        if (wanted * 2 < range.UsualLow)
-        {
-            return (default, new Refusal("wire", $"This plate and joint ask for only {Show.Of(wanted)}; {wire.Name} wire does not hold an arc under about {Show.Of(range.UsualLow * 0.5)}. {Thinner(job.Process, wire, wanted, row => row.UsualLow * 0.5)}"));
-        }
+        var least = LeastOf(job.Process, range);
+        if (wanted * BurnsThroughAt < least) return (default, BurnsThrough(job, wire, wanted, least));
 
         var usual = $"{Show.Number(range.UsualLow.Amps, "0")} to {Show.Of(range.UsualHigh)}";
-        var amps = wanted > range.Most ? range.Most : wanted;
-        if (amps > range.UsualHigh)
-        {
-            var hotter = next is not null ? $"Go up to {next.Name} wire, or lay more passes." : "Lay two passes, or use another transfer mode.";
-            cautions.Add(new($"{Show.Of(amps)} is past the usual top of {wire.Name} wire in {process.Name} ({usual}): drops grow big, and the bead may lie on the plate without biting. {hotter}", true));
-        }
-        else if (amps < range.UsualLow && job.Process == Process.GmawSpray)
-        {
-            amps = range.UsualLow;
-        }
-        else if (amps < range.UsualLow)
-        {
-            cautions.Add(new($"{Show.Of(amps)} is under the usual range of {wire.Name} wire ({usual}): it starts hard and holds badly.{(Wires.All.Any(row => row.Kind == wire.Kind && row.Diameter < wire.Diameter) ? " A thinner wire runs calmer." : "")}", false));
-        }
-        var rule = amps < wanted ? "All this wire carries" : amps > wanted ? "Where spray begins" : "Current the joint asks for";
-        reasons.Add(new("amps", rule, $"{Show.Of(wanted)} wanted; {wire.Name} wire usually carries {usual} in {process.Name}, {Show.Of(range.Most)} at the most",
+        var amps = wanted > range.Most ? range.Most : wanted < least ? least : wanted;
+        if (CautionFor(job, wire, wanted, amps, usual) is { } caution) cautions.Add(caution);
+        var rule = amps < wanted ? "All this wire carries"
+            : amps == wanted ? "Current the joint asks for"
+            : job.Process == Process.GmawSpray ? "Where spray begins" : "The least this wire holds an arc at";
+        reasons.Add(new("amps", rule,
+            $"{Show.Of(wanted)} wanted; {wire.Name} wire usually carries {usual} in {job.Process.Facts().Name}, {Show.Of(range.Most)} at the most",
             Show.Of(amps), job.Process == Process.GmawSpray ? Source.Published : Source.CommonPractice, ["jointAmps"]));
         return (amps, null);
     }
 
-    /// <summary>Less than this share of the plate's current makes a cold sheet.</summary>
+    /// <summary>Less than this share of the plate's current lies cold on it.</summary>
     public const double LeastShareOfAmps = 0.9;
 
-    // A little under where spray begins, the current is raised to it; further under, spray is refused.
-    private const double SprayReach = 0.95;
+    // Metal in is metal down, so depth goes with the current at the same bead; at half as much again sheet falls out
+    // (docs/arc.md: 1.4 of the plate). Common practice, no source.
+    private const double BurnsThroughAt = 1.5;
+
+    // Of a wire's usual range; under it the arc stutters and goes out. Common practice, no source.
+    private const double LeastArc = 0.5;
+
+    private static Current LeastOf(Process process, WireRange range) => process == Process.GmawSpray ? range.UsualLow : range.UsualLow * LeastArc;
+
+    private static Refusal BurnsThrough(Job job, WireFacts wire, Current wanted, Current least)
+    {
+        var spray = job.Process == Process.GmawSpray;
+        var begins = spray ? $"Spray with {wire.Name} wire begins at {Show.Of(least)}" : $"{wire.Name} wire does not hold an arc under about {Show.Of(least)}";
+        return new("wire",
+            $"This plate and joint ask for only {Show.Of(wanted)}. {begins}, which burns through. "
+            + $"{Thinner(job.Process, wire, wanted)}{(spray ? " Short circuit or pulsed." : "")}".Trim(), RefusedFor.BurnsThrough);
+    }
+
+    // What to heed at this current; null where the wire runs as it usually does.
+    private static Caution? CautionFor(Job job, WireFacts wire, Current wanted, Current amps, string usual)
+    {
+        var range = wire.RangeIn(job.Process)!;
+        var process = job.Process.Facts().Name;
+        var next = wire.NextAbove(job.Process);
+        if (amps < wanted * LeastShareOfAmps)
+        {
+            var better = next is null ? "another transfer mode or flux-cored wire" : $"{Carrying(job.Process, next, wanted).Name} wire";
+            return new($"{wire.Name} wire carries {Show.Of(range.Most)} at the most in {process}; this plate and joint ask for {Show.Of(wanted)}. "
+                + $"Lack of fusion lurks: bevel or preheat, lay the passes at this top and this travel, and prove it by a section. Better: {better}.", true);
+        }
+        if (amps > wanted)
+        {
+            return new($"{Show.Of(amps)} is the least {(job.Process == Process.GmawSpray ? "at which this wire sprays" : $"{wire.Name} wire holds an arc at")}; "
+                + $"this plate and joint ask for {Show.Of(wanted)}. Keep moving, or it burns through. {Thinner(job.Process, wire, wanted)}".TrimEnd(), true);
+        }
+        if (amps > range.UsualHigh)
+        {
+            var hotter = next is not null ? $"Go up to {next.Name} wire, or lay more passes." : "Lay two passes, or use another transfer mode.";
+            return new($"{Show.Of(amps)} is past the usual top of {wire.Name} wire in {process} ({usual}): drops grow big, and the bead may lie on the plate "
+                + $"without biting. {hotter}", true);
+        }
+        if (amps >= range.UsualLow) return null;
+        var calmer = Wires.All.Any(row => row.Kind == wire.Kind && row.Diameter < wire.Diameter) ? " A thinner wire runs calmer." : "";
+        return new($"{Show.Of(amps)} is under the usual range of {wire.Name} wire ({usual}): it starts hard and holds badly.{calmer}", false);
+    }
 
     private static WireFacts Carrying(Process process, WireFacts atLeast, Current wanted)
     {
@@ -103,9 +128,11 @@ internal static class Amperes
         return wire;
     }
 
-    private static string Thinner(Process process, WireFacts wire, Current wanted, Func<WireRange, Current> least)
+    // The thickest thinner wire that runs at what is wanted.
+    private static string Thinner(Process process, WireFacts wire, Current wanted)
     {
-        var thinner = Wires.All.LastOrDefault(row => row.Kind == wire.Kind && row.Diameter < wire.Diameter && row.RangeIn(process) is { } range && least(range) <= wanted && wanted * LeastShareOfAmps <= range.Most);
+        var thinner = Wires.All.LastOrDefault(row => row.Kind == wire.Kind && row.Diameter < wire.Diameter
+            && row.RangeIn(process) is { } range && LeastOf(process, range) <= wanted && wanted * LeastShareOfAmps <= range.Most);
         return thinner is null ? "" : $"Go down to {thinner.Name} wire.";
     }
 }

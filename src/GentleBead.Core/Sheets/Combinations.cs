@@ -84,7 +84,7 @@ public static class Combinations
     {
         foreach (var rule in Refusals)
         {
-            if (rule.Holds(job)) return new Refusal(rule.Field, rule.Text(job));
+            if (rule.Holds(job)) return new Refusal(rule.Field, rule.Text(job), RefusedFor.Combination);
         }
         return null;
     }

@@ -25,15 +25,14 @@ public static class Defaults
         var job = new Job(thickness, joint, position, wire, process, metal, gas ?? UsualGas(process, metal), other, polarity);
         if (gas is null && machine is not null && Combinations.Refused(job with { Gas = machine.Load.Gas, Wire = wire ?? FirstWire(job) }) is null) job = job with { Gas = machine.Load.Gas };
         if (wire is not null || !process.Facts().FeedsWire) return job;
-        // What is on the spool comes first; then the first wire of the kind that does the job; then the kind's first, whose refusal says why.
+        // What is on the spool comes first; then the first wire of the kind that carries the job; then the first that welds it at all;
+        // then the kind's first, whose refusal says why.
         var kind = Combinations.KindFor(job);
         var fitting = Wires.All.Where(row => row.Kind == kind && row.RangeIn(process) is not null).Select(row => row.Wire).ToArray();
         if (machine?.Load.Wire is { } loaded && fitting.Contains(loaded)) return job with { Wire = loaded };
-        foreach (var candidate in fitting)
-        {
-            if (Planner.Plan(job with { Wire = candidate }, machine) is Sheet) return job with { Wire = candidate };
-        }
-        return job with { Wire = fitting.Length > 0 ? fitting[0] : null };
+        var sheets = fitting.Select(candidate => Planner.Plan(job with { Wire = candidate }, machine)).OfType<Sheet>();
+        var best = sheets.FirstOrDefault(sheet => sheet.Carries()) ?? sheets.MaxBy(sheet => sheet.Amps);
+        return best?.Job ?? job with { Wire = fitting.Length > 0 ? fitting[0] : null };
     }
 
     private static Wire? FirstWire(Job job) => job.Process.Facts().FeedsWire

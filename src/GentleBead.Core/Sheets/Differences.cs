@@ -40,7 +40,7 @@ internal static class Differences
                 var share = other.WireFeed / set.WireFeed - 1;
                 var volts = other.Volts.Aim.Volts - set.Volts.Aim.Volts;
                 if (Math.Abs(share) < WireShare && Math.Abs(volts) < Volts) continue;
-                list.Add(new("Pair", $"{words} would set {Show.Of(other.WireFeed)} and {Show.Of(other.Volts.Aim)}: {MoreOrLess(share)} wire, {Signed(volts)} V."));
+                list.Add(new("Pair", $"{words} would set {Show.Of(other.WireFeed)} and {Show.Of(other.Volts.Aim)}: {MoreOrLess(share, "wire")}, {Signed(volts)} V."));
             }
         }
         if (job.Position.Facts().Thinner)
@@ -49,7 +49,7 @@ internal static class Differences
             {
                 if (rule == school.Position) continue;
                 var amps = Amperes.By(job, rule);
-                if (Math.Abs(amps / wanted - 1) >= WireShare) list.Add(new("Position", $"{words} would ask for {Show.Of(amps)} instead of {Show.Of(wanted)}: {MoreOrLess(amps / wanted - 1)}."));
+                if (Math.Abs(amps / wanted - 1) >= WireShare) list.Add(new("Position", $"{words} would ask for {Show.Of(amps)} instead of {Show.Of(wanted)}: {MoreOrLess(amps / wanted - 1, "current")}."));
             }
         }
         if (set is not null && !job.Process.Facts().Slag)
@@ -61,7 +61,9 @@ internal static class Differences
         return list;
     }
 
-    private static string MoreOrLess(double share) => $"{Show.Number(Math.Abs(share) * 100, "0")} % {(share > 0 ? "more" : "less")}";
+    private static string MoreOrLess(double share, string what) => Math.Abs(share) < WireShare
+        ? $"the same {what}"
+        : $"{Show.Number(Math.Abs(share) * 100, "0")} % {(share > 0 ? "more" : "less")} {what}";
 
     private static string Signed(double value) => $"{(value >= 0 ? "+" : "-")}{Show.Number(Math.Abs(value), "0.0")}";
 }

@@ -40,6 +40,6 @@ public sealed record Job(
     public Refusal? CheckThickness() => Outside(Thickness, "thickness") ?? (OtherThickness is null ? null : Outside(OtherThickness, "otherThickness"));
 
     private static Refusal? Outside(Thickness thickness, string field) => thickness.Value < Thinnest || thickness.Value > OneInch
-        ? new Refusal(field, $"{Show.Of(thickness.Value)} is outside what a sheet covers: {Show.Number(Thinnest.Mm)} to {Show.Number(Thickest.Mm)} mm, 0.020 to 1 in. {Thickness.Accepted}")
+        ? new Refusal(field, $"{Show.Of(thickness.Value)} is outside what a sheet covers: {Show.Number(Thinnest.Mm)} to {Show.Number(Thickest.Mm)} mm, 0.020 to 1 in. {Thickness.Accepted}", RefusedFor.Thickness)
         : null;
 }

@@ -29,12 +29,16 @@ public static class OtherWires
         [
             .. Wires.All.Where(row => row.Kind == from.Kind && row.Wire != now).Select(to => Planner.Plan(job with { Wire = to.Wire }, machine, school) switch
             {
-                Sheet { Pair: { } pair } => new OtherWire(to.Wire, to.Name, pair.WireFeed, pair.Volts.Aim, pair.Marks is { } marks ? $"wire {marks.Wire.Reads}, volts {marks.Volt.Reads}" : "", Changes(from, to), ""),
+                Sheet { Pair: { } pair } sheet => new OtherWire(to.Wire, to.Name, pair.WireFeed, pair.Volts.Aim, pair.Marks is { } marks ? $"wire {marks.Wire.Reads}, volts {marks.Volt.Reads}" : "", [.. Changes(from, to), .. InPasses(sheet)], ""),
                 Refusal refusal => new OtherWire(to.Wire, to.Name, null, null, "", [], refusal.Message),
                 _ => throw new InvalidOperationException("A wire job gave neither a wire sheet nor a refusal."),
             }),
         ];
     }
+
+    private static string[] InPasses(Sheet sheet) => sheet.Carries()
+        ? []
+        : [$"At its top of {Show.Of(sheet.Amps)} for the {Show.Of(sheet.JointAmps!.Value)} asked for, {sheet.Passes.Count} {(sheet.Passes.Count == 1 ? "pass" : "passes")}: lack of fusion lurks."];
 
     private static string[] Changes(WireFacts from, WireFacts to)
     {

@@ -75,7 +75,7 @@ internal static class Pairs
             var textbook = Rules.SmoothBand(found.WireFeed, arc);
             reasons.Add(new("wireFeed", "Burn-off", $"{Show.Of(found.Amps)} with {wire.Name} {wire.Kind.Words()} wire", Show.Of(found.WireFeed), Source.CommonPractice, ["amps"]));
             reasons.Add(new("volts", "What this room has found on this machine",
-                $"{learned.Sweeps} sweep {(learned.Sweeps == 1 ? "mark" : "marks")} and {learned.Beads} {(learned.Beads == 1 ? "bead" : "beads")}; the textbook says {Show.Of(textbook.Aim)}; {Show.Number(learned.Weight() * 100, "0")} % the room's own, give or take {Show.Number(learned.SureVolts(found.WireFeed), "0.0")} V",
+                $"{learned.Grounds()}; the textbook says {Show.Of(textbook.Aim)}; {Show.Number(learned.Weight() * 100, "0")} % the room's own, give or take {Show.Number(learned.SureVolts(found.WireFeed), "0.0")} V",
                 BandWords(found.Volts), Source.Measured, ["amps", "wireFeed"]));
             return;
         }

@@ -34,6 +34,11 @@ public static class Passes
     // Out of flat and horizontal the puddle has to be held up.
     private const double HeldUp = 0.75;
 
+    // Slower than this the puddle runs ahead of the arc and lies on the plate unfused; uphill the plate under it holds it.
+    // Common practice, no source.
+    private const double SlowestMmPerMin = 130;
+    private const double SlowestUphillMmPerMin = 80;
+
     /// <summary>Bead size aimed at and the cross-section of all the metal, with the reason for it.</summary>
     public static (Window<Length> Size, double AreaMm2) Size(Job job, List<Reason> reasons)
     {
@@ -56,27 +61,34 @@ public static class Passes
     /// <param name="areaMm2">All the metal.</param>
     /// <param name="fillerAreaMm2">Cross-section of the wire or rod.</param>
     /// <param name="reasons">Takes the reasons.</param>
-    public static PassPlan Plan(Job job, double areaMm2, double fillerAreaMm2, List<Reason> reasons)
+    /// <param name="depositMm3PerMin">Metal a fed wire lays down in a minute; null for TIG, where the puddle sets the pace.</param>
+    public static PassPlan Plan(Job job, double areaMm2, double fillerAreaMm2, List<Reason> reasons, double? depositMm3PerMin = null)
     {
         var process = job.Process.Facts();
         var largest = process.LargestLeg * (job.Position is Position.VerticalDown or Position.Overhead ? HeldUp : 1);
         var most = Rules.FilletArea(Length.FromMm(largest));
+        var slowest = job.Position == Position.VerticalUp ? SlowestUphillMmPerMin : SlowestMmPerMin;
+        var byTravel = depositMm3PerMin / slowest < most;
+        var each = byTravel ? depositMm3PerMin!.Value / slowest : most;
         var single = job.Joint is Joint.BeadOnPlate or Joint.Plug or Joint.Edge;
-        var count = single ? 1 : Math.Max(1, (int)Math.Ceiling(areaMm2 / most - 1e-9));
+        var count = single ? 1 : Math.Max(1, (int)Math.Ceiling(areaMm2 / each - 1e-9));
+        var limit = byTravel
+            ? $"no slower than {Show.Of(TravelSpeed.FromMmPerMin(slowest))}, or the puddle runs ahead of the arc"
+            : $"a {Show.Number(largest, "0.#")} mm leg in {process.Name}";
         // A fillet is built up like a pyramid: one bead, then two, then three.
         var layers = job.Joint == Joint.VButt
             ? Math.Clamp((int)Math.Ceiling(job.Thinner.Mm / LayerDepth), 1, count)
             : (int)Math.Ceiling((Math.Sqrt(8.0 * count + 1) - 1) / 2 - 1e-9);
         reasons.Add(new("passes", "Metal over what one pass lays",
-            single ? "one run by its nature" : $"{Show.Number(areaMm2, "0")} mm2 in passes of at most {Show.Number(most, "0")} mm2, a {Show.Number(largest, "0.#")} mm leg in {process.Name}",
-            count == 1 ? "1 pass" : $"{count} passes in {layers} {(layers == 1 ? "layer" : "layers")}", Source.CommonPractice, ["beadSize"]));
+            single ? "one run by its nature" : $"{Show.Number(areaMm2, "0")} mm2 in passes of at most {Show.Number(each, "0")} mm2: {limit}",
+            count == 1 ? "1 pass" : $"{count} passes in {layers} {(layers == 1 ? "layer" : "layers")}", Source.CommonPractice, byTravel ? ["beadSize", "wireFeed"] : ["beadSize"]));
         var volume = job.Joint == Joint.Plug ? PlugVolume(job) : areaMm2 * 1000;
         var deposit = volume / 1000 * job.Metal.Facts().DensityGPerCm3;
         var filler = volume / (fillerAreaMm2 * process.DepositShare) / 1000;
-        var each = job.Joint == Joint.Plug ? "a plug" : "a metre of weld";
+        var stretch = job.Joint == Joint.Plug ? "a plug" : "a metre of weld";
         reasons.Add(new("deposit", "Area, mass and length",
             $"{Show.Number(volume / 1000, "0.0")} cm3 x {Show.Number(job.Metal.Facts().DensityGPerCm3)} g/cm3; {Show.Number(process.DepositShare)} of the filler's {Show.Number(fillerAreaMm2, "0.000")} mm2 stays",
-            $"{Show.Number(deposit, "0")} g and {Show.Number(filler, "0.0")} m for {each}", Source.Arithmetic, ["beadSize"]));
+            $"{Show.Number(deposit, "0")} g and {Show.Number(filler, "0.0")} m for {stretch}", Source.Arithmetic, ["beadSize"]));
         return new PassPlan(count, layers, areaMm2, deposit, filler);
     }
 

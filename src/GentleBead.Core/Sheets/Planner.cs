@@ -20,7 +20,7 @@ public static class Planner
         school ??= School.Usual;
         if (job.CheckThickness() is { } outside) return outside;
         if (Combinations.Refused(job) is { } refused) return refused;
-        if (machine?.CannotDo(job.Process) is { } cannot) return new Refusal("process", cannot);
+        if (machine?.CannotDo(job.Process) is { } cannot) return new Refusal("process", cannot, RefusedFor.Machine);
 
         var process = job.Process.Facts();
         var joint = job.Joint.Facts();
@@ -42,7 +42,7 @@ public static class Planner
         }
         if (machine?.Rating is { } limit && amps * Amperes.LeastShareOfAmps > limit.MostAmps)
         {
-            return new Refusal("thickness", $"{machine.Name} gives {Show.Of(limit.MostAmps)} at the most; this plate and joint ask for {Show.Of(amps)}.");
+            return new Refusal("thickness", $"{machine.Name} gives {Show.Of(limit.MostAmps)} at the most; this job asks for {Show.Of(amps)}.", RefusedFor.Machine);
         }
 
         var carried = amps;
@@ -93,8 +93,13 @@ public static class Planner
 
         var (beadSize, area) = Passes.Size(job, reasons);
         var fillerArea = wire?.AreaMm2 ?? Math.PI / 4 * tig!.Filler.Mm * tig.Filler.Mm;
-        var passes = Passes.Plan(job, area, fillerArea, reasons);
+        double? deposit = pair is null ? null : Rules.DepositMm3PerMin(pair.WireFeed, wire!.Wire, process.DepositShare);
+        var passes = Passes.Plan(job, area, fillerArea, reasons, deposit);
         var (travel, plugSeconds) = Travel(job, wire, pair, passes, process, reasons);
+        if (travel is { } pace && pace > FastestHand)
+        {
+            return new Refusal("wire", $"At the least this wire runs at, the torch would have to go {Show.Of(pace)}: no hand does, and slower burns through. A thinner wire, or TIG.", RefusedFor.BurnsThrough);
+        }
         var gasFlow = Flow(job, reasons);
         var volts = pair?.Volts.Aim ?? Rules.TigLoadLine(amps);
         var (heatEn, heatAws) = Heat(process, volts, amps, travel, tig is not null, reasons);
@@ -124,6 +129,7 @@ public static class Planner
             PositionName = joint.PositionName(job.Position),
             Polarity = process.Polarity,
             Amps = amps,
+            JointAmps = wanted,
             Pair = pair,
             Tig = tig,
             GasFlow = gasFlow,
@@ -144,7 +150,7 @@ public static class Planner
             ExpectedSound = process.Sound,
             ExpectedLook = SheetWords.Look(job),
             Program = program,
-            Steps = SheetWords.Steps(job, machine, school, pair, tig, gasFlow, program),
+            Steps = SheetWords.Steps(job, machine, school, amps, pair, tig, gasFlow, program),
             School = school,
             Differences = Differences.Of(job, school, wanted, carried, found, dials, chart, window),
             Mismatches = machine is null ? [] : Mismatches.Of(job, machine, tig?.Tungsten),
@@ -153,6 +159,9 @@ public static class Planner
             RulesVersion = Rules.Version,
         };
     }
+
+    // 100 in/min. Common practice, no source.
+    private static readonly TravelSpeed FastestHand = TravelSpeed.FromMmPerMin(2500);
 
     private static readonly string[,] ProcessNames = Names();
 
@@ -239,7 +248,7 @@ public static class Planner
         if (wire.OutOfReach && wire.Value < found.WireFeed.MPerMin * Amperes.LeastShareOfAmps)
         {
             var next = arc.Wire.Facts().NextAbove(arc.Process);
-            return (null, new Refusal("wire", $"{machine.Name} feeds {Show.Of(WireFeedSpeed.FromMPerMin(wire.Value))} at the most; this job asks for {Show.Of(found.WireFeed)}.{(next is null ? "" : $" Go up to {next.Name} wire.")}"));
+            return (null, new Refusal("wire", $"{machine.Name} feeds {Show.Of(WireFeedSpeed.FromMPerMin(wire.Value))} at the most; this job asks for {Show.Of(found.WireFeed)}.{(next is null ? "" : $" Go up to {next.Name} wire.")}", RefusedFor.Machine));
         }
         // The pulse program pairs the volts itself; its trim begins at 0.
         var pulsed = arc.Process == Process.GmawPulsed && dials.Volt.Kind == ControlKind.Trim;

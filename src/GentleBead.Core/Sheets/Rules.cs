@@ -7,7 +7,7 @@ namespace GentleBead.Core.Sheets;
 public static class Rules
 {
     /// <summary>Which edition of the rules made a sheet or a verdict; stored with both, raised when a rule changes.</summary>
-    public const int Version = 3;
+    public const int Version = 4;
 
     /// <summary>Amperes for each thousandth of an inch of steel. Common practice, no source.</summary>
     public const double AmpsPerThousandth = 1;

@@ -7,10 +7,30 @@ namespace GentleBead.Core.Sheets;
 /// <summary>What came of asking for a sheet: a <see cref="Sheet"/>, or a <see cref="Refusal"/> that says why.</summary>
 public abstract record SheetOutcome;
 
+/// <summary>What a sheet is refused for. Poor practice is planned and cautioned; only what cannot be, or hurts, is refused.</summary>
+public enum RefusedFor
+{
+    /// <summary>Process, metal, joint, position, wire, gas or polarity do not go together.</summary>
+    Combination,
+
+    /// <summary>The plate is thinner or thicker than sheets are made for.</summary>
+    Thickness,
+
+    /// <summary>Even the least arc of the wire burns through the plate.</summary>
+    BurnsThrough,
+
+    /// <summary>The machine has no such process, or gives or feeds too little.</summary>
+    Machine,
+
+    /// <summary>No tungsten bears the current.</summary>
+    Tungsten,
+}
+
 /// <summary>No sheet, and why.</summary>
 /// <param name="Field">The part of the job that stands in the way: "thickness", "wire", "gas", "position".</param>
 /// <param name="Message">Why, and what would do.</param>
-public sealed record Refusal(string Field, string Message) : SheetOutcome;
+/// <param name="For">What it is refused for.</param>
+public sealed record Refusal(string Field, string Message, RefusedFor For) : SheetOutcome;
 
 /// <summary>Where one control of the booth's machine is to stand.</summary>
 /// <param name="Mark">The mark.</param>
@@ -134,6 +154,9 @@ public sealed record Sheet : SheetOutcome
     /// <summary>Current: expected from the wire, or for TIG what the puddle takes.</summary>
     public required Current Amps { get; init; }
 
+    /// <summary>Current that plate, joint and position ask for; null on sheets made before it was kept.</summary>
+    public Current? JointAmps { get; init; }
+
     /// <summary>Settings of a fed wire; null for TIG.</summary>
     public required PairSettings? Pair { get; init; }
 
@@ -214,6 +237,9 @@ public sealed record Sheet : SheetOutcome
 
     /// <summary>Edition of the rules that made it.</summary>
     public required int RulesVersion { get; init; }
+
+    /// <summary>Whether the wire carries what the plate asks for; where it does not, the sheet is welded in passes at the wire's own top.</summary>
+    public bool Carries() => JointAmps is not { } asked || Amps >= asked * Amperes.LeastShareOfAmps;
 
     /// <summary>The settings of the fed wire, where only a wire sheet can be meant.</summary>
     /// <exception cref="InvalidOperationException">A TIG sheet.</exception>

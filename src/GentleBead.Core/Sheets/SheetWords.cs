@@ -67,7 +67,8 @@ internal static class SheetWords
         : job.Thinner.Mm < 2 ? "a little under the middle: a crisper arc on thin sheet" : "the middle; more calms the spatter, less bites crisper";
 
     /// <summary>From loading to keeping, in order.</summary>
-    public static IReadOnlyList<string> Steps(Job job, Machine? machine, School school, PairSettings? pair, TigSettings? tig, Window<GasFlow>? gas, int? program)
+    public static IReadOnlyList<string> Steps(
+        Job job, Machine? machine, School school, Current amps, PairSettings? pair, TigSettings? tig, Window<GasFlow>? gas, int? program)
     {
         var flow = gas is null ? "" : $" Gas {Show.Of(gas.Aim)}, set with the gas flowing.";
         if (tig is not null)
@@ -75,7 +76,7 @@ internal static class SheetWords
             return
             [
                 $"Put in a {Show.Number(tig.Tungsten.Mm, "0.0")} mm tungsten, ground; cup {tig.Cup}; {job.Process.Facts().Polarity.Words()}.{flow}",
-                $"Set {(tig.Mark is { } mark ? mark.Reads : Show.Of(tig.PedalMost))} with a pedal, or {Show.Number(tig.PedalMost.Amps - Math.Max(5, 0.08 * tig.PedalMost.Amps), "0")} A without one.",
+                $"Set {(tig.Mark is { } mark ? mark.Reads : Show.Of(tig.PedalMost))} with a pedal, or {Show.Of(amps)} without one.",
                 "Strike on scrap of the same thickness: a puddle in two to three seconds, no faster, no slower.",
                 "When it runs right, keep the setting.",
             ];

@@ -53,7 +53,7 @@ public static class TigRules
         reasons.Add(new("pedalMost", "Something in hand under the pedal", $"{Show.Of(amps)} and {Show.Number(ShareInHand * 100)} % more, at least {Show.Number(LeastInHand)} A; without a pedal set {Show.Of(amps)} itself", Show.Of(pedal), Source.CommonPractice, ["amps"]));
         if (TungstenFor(pedal, ac) is not { } tungsten)
         {
-            return (null, new Refusal("thickness", $"This plate and joint ask for {Show.Of(pedal)} of TIG: more than the tungstens here bear. Preheat, bevel and lay passes, or MIG."));
+            return (null, new Refusal("thickness", $"This plate and joint ask for {Show.Of(pedal)} of TIG: more than the tungstens here bear. Preheat, bevel and lay passes, or MIG.", RefusedFor.Tungsten));
         }
         var most = ac ? tungsten.MostAc : tungsten.MostDc;
         reasons.Add(new("tungsten", "Thinnest tungsten that bears it", $"{Show.Of(pedal)} on {(ac ? "AC" : "DC minus")}; this size bears up to {Show.Of(most)} (AWS A5.12, ISO 6848, from memory)", Show.Of(tungsten.Diameter), Source.Published, ["pedalMost"]));

@@ -53,6 +53,7 @@ public static class TransferModes
     private static OtherMode Other(Job job, ProcessFacts process, School? school)
     {
         Refusal? first = null;
+        OtherMode? inPasses = null;
         // What is on the machine comes first, then the leanest change.
         foreach (var gas in Gases.All.Select(row => row.Gas).OrderBy(gas => gas == job.Gas ? 0 : 1).ThenBy(Rank))
         {
@@ -63,7 +64,12 @@ public static class TransferModes
                 switch (Planner.Plan(other, null, school))
                 {
                     case Sheet sheet:
-                        return new OtherMode(process.Process, process.Name, other, sheet.Pair?.WireFeed, sheet.Pair?.Volts.Aim, sheet.Amps, sheet.Passes.Count, Takes(job, other), "");
+                        var mode = new OtherMode(
+                            process.Process, process.Name, other, sheet.Pair?.WireFeed, sheet.Pair?.Volts.Aim, sheet.Amps, sheet.Passes.Count, Takes(job, other), "");
+                        // A wire that carries the plate beats one that needs coaxing.
+                        if (sheet.Carries()) return mode;
+                        inPasses ??= mode;
+                        break;
                     case Refusal refusal when refusal.Field is "metal" or "position" or "joint" or "process" or "thickness":
                         return new OtherMode(process.Process, process.Name, null, null, null, null, null, [], refusal.Message);
                     case Refusal refusal:
@@ -73,7 +79,7 @@ public static class TransferModes
                 }
             }
         }
-        return new OtherMode(process.Process, process.Name, null, null, null, null, null, [], first!.Message);
+        return inPasses ?? new OtherMode(process.Process, process.Name, null, null, null, null, null, [], first!.Message);
     }
 
     private static int Rank(Gas gas) => gas switch

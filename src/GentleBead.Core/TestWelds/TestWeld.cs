@@ -86,6 +86,16 @@ public static class TestWeld
         };
     }
 
+    /// <summary>
+    /// Why somebody cannot assess a test, or null. Two words are worth something only from two people who were there before: an account made on the day
+    /// of the seal, or after it, could be anybody's second self.
+    /// </summary>
+    /// <param name="madeOn">The day the assessor's account was made.</param>
+    /// <param name="sealedOn">The day the test was sealed.</param>
+    public static string? NotYetAssessor(DateOnly madeOn, DateOnly sealedOn) => madeOn < sealedOn
+        ? null
+        : "Whoever assesses a test weld was an instructor of this school before the day it was sealed. Ask another instructor.";
+
     private static CouponState Coupon(TestWeldTerms terms, int coupon, IReadOnlyList<Assessment> assessments)
     {
         var disagreed = false;

@@ -33,7 +33,8 @@ public sealed record SweepRun(double FromMark, double ToMark, double Seconds, IR
         else if (!(ToMark > FromMark)) yield return ("toMark", "A sweep goes from little wire up: the end stands above the beginning.");
         if (Seconds is not (>= 2 and <= 300)) yield return ("seconds", "A sweep takes 2 to 300 s.");
         if (Events.Count > 40) yield return ("events", "At most 40 marks.");
-        if (Events.Any(mark => !(mark.Seconds >= 0 && mark.Seconds <= Seconds))) yield return ("events", "A mark lies outside the sweep.");
+        if (Events.Any(mark => mark is null)) yield return ("events", "A mark is missing its time.");
+        else if (Events.Any(mark => !(mark.Seconds >= 0 && mark.Seconds <= Seconds))) yield return ("events", "A mark lies outside the sweep.");
     }
 }
 

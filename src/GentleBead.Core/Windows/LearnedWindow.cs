@@ -5,7 +5,6 @@ using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
-using MathNet.Numerics.LinearAlgebra;
 
 namespace GentleBead.Core.Windows;
 
@@ -33,7 +32,8 @@ public enum Heard
 /// <param name="Volts">Volts at the arc.</param>
 /// <param name="Heard">What was heard there.</param>
 /// <param name="Right">Whether the bead was judged right all round.</param>
-public sealed record WindowPoint(WireFeedSpeed WireFeed, Voltage Volts, Heard Heard, bool Right = false)
+/// <param name="Weight">How much it still counts, 0 to 1: older ones fade.</param>
+public sealed record WindowPoint(WireFeedSpeed WireFeed, Voltage Volts, Heard Heard, bool Right = false, double Weight = 1)
 {
     // An arc that pops for another reason than its pair says nothing about the band.
     private static readonly HashSet<Cause> OfThePair =
@@ -88,6 +88,13 @@ public sealed record LearnedLine(double Offset, double Tilt, double OffsetVarian
 /// </summary>
 public sealed record LearnedWindow
 {
+    /// <summary>Of how many of the newest beads, and as many sweeps, of an arc on a machine it is fitted: what is older says little of what the machine does now.</summary>
+    public const int Newest = 300;
+
+    /// <summary>How much a point still counts by how many newer ones there are: 1 for the newest, falling evenly to 0 at <see cref="Newest"/>.</summary>
+    /// <param name="newer">How many newer ones there are; 0 or more.</param>
+    public static double Fade(int newer) => Math.Max(0, 1 - (double)newer / Newest);
+
     // How far a machine may lie from the textbook before anybody tried it. Common practice, no source.
     private const double PriorOffset = 1.2;
     private const double PriorTilt = 2.0;
@@ -118,6 +125,11 @@ public sealed record LearnedWindow
 
     /// <summary>Beads behind it.</summary>
     public required int Beads { get; init; }
+
+    /// <summary>What it stands on, in words: "12 sweep marks and 40 beads"; what there is none of is not named.</summary>
+    public string Grounds() => string.Join(" and ", new[] { Counted(Sweeps, "sweep mark"), Counted(Beads, "bead") }.OfType<string>());
+
+    private static string? Counted(int count, string what) => count == 0 ? null : $"{count} {what}{(count == 1 ? "" : "s")}";
 
     /// <summary>How much of it is the room's own at the reference: 0 all textbook, towards 1 all learned.</summary>
     public double Weight() => 1 - Math.Pow((Low.Sure(0) + High.Sure(0)) / (2 * PriorOffset), 2);
@@ -162,11 +174,10 @@ public sealed record LearnedWindow
         var high = FitEdge(points, reference, point => point.Volts.Volts - Rules.SmoothBand(point.WireFeed, arc).High.Volts, Heard.Smooths, Heard.Long, -1);
         // The middle stands on both edges; right beads then draw it to where they lie.
         var middle = new LearnedLine((low.Offset + high.Offset) / 2, (low.Tilt + high.Tilt) / 2, (low.OffsetVariance + high.OffsetVariance) / 4, (low.TiltVariance + high.TiltVariance) / 4, (low.Covariance + high.Covariance) / 4);
-        var right = points.Where(point => point.Right).ToArray();
-        var best = Gaussian(middle, [.. right.Select(point => (
+        var best = Gaussian(middle, [.. points.Where(point => point.Right).Select(point => (
             X: point.WireFeed / reference - 1,
             Y: point.Volts.Volts - (Rules.SmoothBand(point.WireFeed, arc).Low.Volts + Rules.SmoothBand(point.WireFeed, arc).High.Volts) / 2,
-            Noise: RightNoise))]);
+            Precision: point.Weight / (RightNoise * RightNoise)))]);
         var sweeps = points.Count(point => point.Heard is Heard.Smooths or Heard.BreaksUp);
         return new() { Arc = arc, Reference = reference, Low = low, High = high, Best = best, Sweeps = sweeps, Beads = points.Count - sweeps };
     }
@@ -174,54 +185,73 @@ public sealed record LearnedWindow
     private static LearnedLine FitEdge(IReadOnlyList<WindowPoint> points, WireFeedSpeed reference, Func<WindowPoint, double> over, Heard onEdge, Heard beyond, int way)
     {
         var prior = new LearnedLine(0, 0, PriorOffset * PriorOffset, PriorTilt * PriorTilt, 0);
-        var swept = Gaussian(prior, [.. points.Where(point => point.Heard == onEdge).Select(point => (point.WireFeed / reference - 1, over(point), SweepNoise))]);
+        var swept = Gaussian(prior, [.. points.Where(point => point.Heard == onEdge)
+            .Select(point => (point.WireFeed / reference - 1, over(point), point.Weight / (SweepNoise * SweepNoise)))]);
         var beads = points.Where(point => point.Heard is Heard.Smooth or Heard.Short or Heard.Long)
-            .Select(point => (X: point.WireFeed / reference - 1, Y: over(point), Beyond: point.Heard == beyond)).ToArray();
+            .Select(point => (X: point.WireFeed / reference - 1, Y: over(point), Beyond: point.Heard == beyond ? 1.0 : 0, Weight: point.Weight * BeadWeight)).ToArray();
         if (beads.Length == 0) return swept;
 
         // Newton's method on the beads' logistic likelihood with what the sweeps say as its prior; concave, so it converges.
-        var precision = Covariance(swept).Inverse();
-        var mean = Vector<double>.Build.Dense([swept.Offset, swept.Tilt]);
-        var at = mean.Clone();
+        var precision = Precision.Of(swept);
+        var (offset, tilt) = (swept.Offset, swept.Tilt);
         var curvature = precision;
         for (var round = 0; round < 50; round++)
         {
-            var gradient = -(precision * (at - mean));
-            curvature = precision.Clone();
-            foreach (var (x, y, isBeyond) in beads)
+            var (byOffset, byTilt) = precision.Times(swept.Offset - offset, swept.Tilt - tilt);
+            curvature = precision;
+            foreach (var (x, y, isBeyond, weight) in beads)
             {
                 // Beyond the lower edge is under it, beyond the upper edge is over it.
-                var p = 1 / (1 + Math.Exp(-way * (at[0] + at[1] * x - y) / EarWidth));
-                var basis = Vector<double>.Build.Dense([1, x]);
-                gradient += basis * (BeadWeight * way * ((isBeyond ? 1 : 0) - p) / EarWidth);
-                curvature += basis.OuterProduct(basis) * (BeadWeight * p * (1 - p) / (EarWidth * EarWidth));
+                var p = 1 / (1 + Math.Exp(-way * (offset + tilt * x - y) / EarWidth));
+                var pull = weight * way * (isBeyond - p) / EarWidth;
+                byOffset += pull;
+                byTilt += pull * x;
+                curvature = curvature.With(x, weight * p * (1 - p) / (EarWidth * EarWidth));
             }
-            var step = curvature.Solve(gradient);
+            var (stepOffset, stepTilt) = curvature.Solve(byOffset, byTilt);
+            var length = Math.Sqrt(stepOffset * stepOffset + stepTilt * stepTilt);
             // A long step on a steep likelihood overshoots.
-            if (step.L2Norm() > 1) step = step.Normalize(2);
-            at += step;
-            if (step.L2Norm() < 1e-9) break;
+            var share = length > 1 ? 1 / length : 1;
+            offset += stepOffset * share;
+            tilt += stepTilt * share;
+            if (length * share < 1e-9) break;
         }
-        return Line(at, curvature.Inverse());
+        return curvature.Line(offset, tilt);
     }
 
-    private static LearnedLine Gaussian(LearnedLine prior, (double X, double Y, double Noise)[] points)
+    private static LearnedLine Gaussian(LearnedLine prior, (double X, double Y, double Precision)[] points)
     {
         if (points.Length == 0) return prior;
-        var precision = Covariance(prior).Inverse();
-        var weighted = precision * Vector<double>.Build.Dense([prior.Offset, prior.Tilt]);
-        foreach (var (x, y, noise) in points)
+        var precision = Precision.Of(prior);
+        var (offset, tilt) = precision.Times(prior.Offset, prior.Tilt);
+        foreach (var (x, y, sure) in points)
         {
-            var basis = Vector<double>.Build.Dense([1, x]);
-            precision += basis.OuterProduct(basis) / (noise * noise);
-            weighted += basis * (y / (noise * noise));
+            precision = precision.With(x, sure);
+            offset += y * sure;
+            tilt += x * y * sure;
         }
-        var covariance = precision.Inverse();
-        return Line(covariance * weighted, covariance);
+        var (at, slope) = precision.Solve(offset, tilt);
+        return precision.Line(at, slope);
     }
 
-    private static Matrix<double> Covariance(LearnedLine line) =>
-        Matrix<double>.Build.DenseOfArray(new[,] { { line.OffsetVariance, line.Covariance }, { line.Covariance, line.TiltVariance } });
+    // The inverse of a line's covariance, two by two and symmetric.
+    private readonly record struct Precision(double Offset, double Both, double Tilt)
+    {
+        private double Determinant => Offset * Tilt - Both * Both;
 
-    private static LearnedLine Line(Vector<double> at, Matrix<double> covariance) => new(at[0], at[1], covariance[0, 0], covariance[1, 1], covariance[0, 1]);
+        public static Precision Of(LearnedLine line)
+        {
+            var determinant = line.OffsetVariance * line.TiltVariance - line.Covariance * line.Covariance;
+            return new(line.TiltVariance / determinant, -line.Covariance / determinant, line.OffsetVariance / determinant);
+        }
+
+        public Precision With(double x, double more) => new(Offset + more, Both + more * x, Tilt + more * x * x);
+
+        public (double Offset, double Tilt) Times(double offset, double tilt) => (Offset * offset + Both * tilt, Both * offset + Tilt * tilt);
+
+        public (double Offset, double Tilt) Solve(double offset, double tilt) =>
+            ((Tilt * offset - Both * tilt) / Determinant, (Offset * tilt - Both * offset) / Determinant);
+
+        public LearnedLine Line(double offset, double tilt) => new(offset, tilt, Tilt / Determinant, Offset / Determinant, -Both / Determinant);
+    }
 }

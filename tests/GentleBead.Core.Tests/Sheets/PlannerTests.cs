@@ -61,10 +61,10 @@ public class PlannerTests
     }
 
     [Fact]
-    public void A_refused_wire_names_one_that_does_it()
+    public void A_wire_that_does_not_do_it_names_one_that_does()
     {
-        var thin = Assert.IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse("6"), Joint.T, Position.Flat, Wire.Solid06)));
-        Assert.Contains("1.2 mm", thin.Message, StringComparison.Ordinal);
+        var thin = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("6"), Joint.T, Position.Flat, Wire.Solid06)));
+        Assert.Contains(thin.Cautions, caution => caution.Grave && caution.Text.Contains("Better: 1.2 mm", StringComparison.Ordinal));
         var thick = Assert.IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse("1"), Joint.OutsideCorner, Position.Flat, Wire.Solid12)));
         Assert.Contains("0.8 mm", thick.Message, StringComparison.Ordinal);
     }

@@ -1,0 +1,56 @@
+using System.Security.Cryptography;
+using System.Text;
+
+namespace GentleBead.Core.TestWelds;
+
+/// <summary>One record of a test weld as it is kept: its own letters, chained to what came before.</summary>
+/// <param name="Number">Its place, from 1; the seal stands at 0.</param>
+/// <param name="Body">The very letters that are hashed.</param>
+/// <param name="Previous">The hash before it: of the record before, or the seal.</param>
+/// <param name="Hash">SHA-256 over <paramref name="Previous"/>, a line feed and <paramref name="Body"/>, as lower-case hexadecimal.</param>
+public sealed record ChainedRecord(int Number, string Body, string Previous, string Hash);
+
+/// <summary>The chain of a test weld's records: whoever changes, drops, adds or reorders one breaks it from there on.</summary>
+/// <remarks>
+/// SHA-256: FIPS 180-4. A chain proves that nothing was changed since somebody else saw its last hash: on a printed or exported record, say.
+/// Whoever can rewrite the whole database can make a whole new chain; its last hash is another one.
+/// </remarks>
+public static class RecordChain
+{
+    /// <summary>The seal of a text: its SHA-256, as lower-case hexadecimal.</summary>
+    public static string SealOf(string text) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
+
+    /// <summary>The hash of a record after another.</summary>
+    /// <param name="previous">The hash before it.</param>
+    /// <param name="body">Its own letters.</param>
+    public static string HashOf(string previous, string body) => SealOf($"{previous}\n{body}");
+
+    /// <summary>The next record of a chain.</summary>
+    /// <param name="seal">The seal.</param>
+    /// <param name="records">The records so far, in order.</param>
+    /// <param name="body">Its own letters.</param>
+    public static ChainedRecord Next(string seal, IReadOnlyList<ChainedRecord> records, string body)
+    {
+        ArgumentNullException.ThrowIfNull(records);
+        var previous = records.Count == 0 ? seal : records[^1].Hash;
+        return new ChainedRecord(records.Count + 1, body, previous, HashOf(previous, body));
+    }
+
+    /// <summary>The place at which a chain is broken: 0 for the seal itself; null when it holds from end to end.</summary>
+    /// <param name="sealedText">What was sealed.</param>
+    /// <param name="seal">The seal.</param>
+    /// <param name="records">Every record, in order.</param>
+    public static int? BrokenAt(string sealedText, string seal, IReadOnlyList<ChainedRecord> records)
+    {
+        ArgumentNullException.ThrowIfNull(records);
+        if (SealOf(sealedText) != seal) return 0;
+        var previous = seal;
+        for (var i = 0; i < records.Count; i++)
+        {
+            var record = records[i];
+            if (record.Number != i + 1 || record.Previous != previous || record.Hash != HashOf(previous, record.Body)) return i + 1;
+            previous = record.Hash;
+        }
+        return null;
+    }
+}
