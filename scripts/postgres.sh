@@ -1,9 +1,10 @@
 #!/usr/bin/env bash
 # A private PostgreSQL cluster on loopback.
-#   postgres.sh start FOLDER [SETTING=VALUE …]   starts it (makes it first), prints an Npgsql connection string without a database
+#   postgres.sh start FOLDER [SETTING=VALUE …]   starts it (makes it first), prints three Npgsql connection strings without a database:
+#                              the application's role, the owner's of its tables, and the cluster's own
 #   postgres.sh stop FOLDER    stops it
 #   postgres.sh remove FOLDER  stops it and throws away all it holds
-# The cluster listens on 127.0.0.1 only, on a free port it keeps, with a password of its own in FOLDER.
+# The cluster listens on 127.0.0.1 only, on a free port it keeps, with passwords of its own in FOLDER.
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 action=${1:?start, stop or remove}
 folder=$(realpath -m "${2:?folder}")
@@ -47,7 +48,30 @@ case $action in
         || fail "PostgreSQL did not start; its words are in $data/log."
     fi
     # The running server's own word on its port, whatever the file says.
-    echo "Host=127.0.0.1;Port=$(sed -n 4p "$data/postmaster.pid" | tr -d ' ');Username=gentlebead;Password=$(cat "$folder/password")"
+    port=$(sed -n 4p "$data/postmaster.pid" | tr -d ' ')
+    for role in owner app; do
+      [ -e "$folder/$role-password" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$folder/$role-password")
+    done
+    # The cluster's own role is for this script; the owner makes the tables; the application's may only do what it does. What an earlier edition
+    # made as the cluster's own goes to the owner.
+    PGPASSWORD=$(cat "$folder/password") OWNER=$(cat "$folder/owner-password") APP=$(cat "$folder/app-password") \
+      "$bin/psql" -qtA -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$port" -U gentlebead -d postgres >/dev/null <<'SQL' || fail "The roles of the database could not be made."
+\getenv owner OWNER
+\getenv app APP
+select format('create role %I login', role) from unnest(array['gentlebead_owner', 'gentlebead_app']) as role
+where not exists (select from pg_roles where rolname = role) \gexec
+alter role gentlebead_owner password :'owner';
+alter role gentlebead_app password :'app';
+alter database postgres owner to gentlebead_owner;
+select format('alter %s %I owner to gentlebead_owner', case relkind when 'v' then 'view' else 'table' end, relname)
+from pg_class where relnamespace = 'public'::regnamespace and relkind in ('r', 'v') and relowner <> 'gentlebead_owner'::regrole \gexec
+select format('alter function %s owner to gentlebead_owner', oid::regprocedure)
+from pg_proc where pronamespace = 'public'::regnamespace and proowner <> 'gentlebead_owner'::regrole \gexec
+SQL
+    at="Host=127.0.0.1;Port=$port"
+    echo "$at;Username=gentlebead_app;Password=$(cat "$folder/app-password")"
+    echo "$at;Username=gentlebead_owner;Password=$(cat "$folder/owner-password")"
+    echo "$at;Username=gentlebead;Password=$(cat "$folder/password")"
     ;;
   stop | remove)
     if running; then as_owner "$bin/pg_ctl" -D "$data" -w -m fast stop >/dev/null; fi

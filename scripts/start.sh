@@ -15,7 +15,8 @@ while [ $# -gt 0 ]; do
   --port N         another port
   --empty          no demo school when the database is new
   --fresh          throw away what this folder's database holds and begin again
-GENTLEBEAD_DATABASE  an Npgsql connection string: use that server's database instead
+GENTLEBEAD_DATABASE        an Npgsql connection string: use that server's database instead
+GENTLEBEAD_OWNER_DATABASE  the same with the role that owns its tables; needed to make and to bring forward
 T
       exit 0 ;;
     *) fail "./start does not know '$1'. ./start --help says what it knows." ;;
@@ -67,8 +68,8 @@ if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
   fi
   say "Starting PostgreSQL on loopback …"
   own_postgres=1
-  address=$(scripts/postgres.sh start .local/postgres 9>&-)
-  export GENTLEBEAD_DATABASE="$address;Database=postgres"
+  { read -r application; read -r owner; } < <(scripts/postgres.sh start .local/postgres 9>&-) || fail "PostgreSQL did not start."
+  export GENTLEBEAD_DATABASE="$application;Database=postgres" GENTLEBEAD_OWNER_DATABASE="$owner;Database=postgres"
 elif [ $fresh = 1 ]; then
   fail "--fresh does not clear a database of yours. Empty it by hand, or leave GENTLEBEAD_DATABASE unset."
 else
@@ -81,12 +82,13 @@ GENTLEBEAD_DEMO=$([ $demo = 1 ] && echo true || echo false) ASPNETCORE_ENVIRONME
   </dev/null >.local/server.log 2>&1 9>&- &
 server=$!
 echo $server >.local/server.pid
-for _ in $(seq 600); do
+# A first start makes the whole demo school: it is waited for as long as the server is at it.
+for _ in $(seq 6000); do
   if ! kill -0 $server 2>/dev/null; then tail -n 5 .local/server.log >&2; fail "The server stopped while starting; all of it is in .local/server.log."; fi
   if curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1; then break; fi
   sleep 0.1
 done
-curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1 || fail "The server did not answer within a minute; its words are in .local/server.log."
+curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1 || fail "The server did not answer within ten minutes; its words are in .local/server.log."
 echo "http://127.0.0.1:$port" >.local/url
 printf '\nGentle Bead is up at http://127.0.0.1:%s   (Ctrl-C stops it)\n' "$port"
 wait $server || true

@@ -28,6 +28,10 @@ if has core; then need_debian /usr/lib/python3/dist-packages/scipy=python3-scipy
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
 if has browser; then need_debian chromium=chromium chromedriver=chromium-driver /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
 if has ui || has browser; then need_ui_packages; fi
+
+# The tests' shop opens at eight in the morning: no run is caught by midnight, when today's session becomes yesterday's.
+ahead=$(( (8 - 10#$(date -u +%H) + 36) % 24 - 12 ))
+export TZ="Etc/GMT$(printf '%+d' $((-ahead)))"
 trap 'scripts/postgres.sh stop .local/test-postgres 2>/dev/null || true' EXIT
 
 passed=0 failed=0

@@ -57,6 +57,11 @@ public static class DemoTerm
         ("1/8", Joint.T, Position.Horizontal),
     ];
 
+    // Booth 4 has gone on to thicker plate with the wire it has: in passes, at the wire's own top.
+    private const int ThickBooth = 4;
+    private const int ThickFrom = 5;
+    private static readonly (string Thickness, Joint Joint, Position Position) ThickJob = ("1/4", Joint.T, Position.Horizontal);
+
     /// <summary>The term up to now, the last evening still going on.</summary>
     /// <param name="now">The moment the story has reached.</param>
     public static IReadOnlyList<DemoEvening> Tell(DateTimeOffset now) => [.. DaysAgo.Select((days, evening) => Evening(now.AddDays(-days), evening))];
@@ -80,7 +85,7 @@ public static class DemoTerm
     private static DemoCoupon Coupon(int booth, string login, int evening, DateTimeOffset end, int beads)
     {
         var demo = DemoSchool.Machines[booth - 1];
-        var (thickness, joint, position) = Jobs[evening];
+        var (thickness, joint, position) = booth == ThickBooth && evening >= ThickFrom ? ThickJob : Jobs[evening];
         var job = new Job(Thickness.Parse(thickness), joint, position, demo.Machine.Load.Wire);
         var sheet = (Sheet)Planner.Plan(job, demo.Machine);
         var begin = end.AddMinutes(-50 + booth);

@@ -18,11 +18,17 @@ using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
 using GentleBead.Server.Trials;
 using GentleBead.Server.Windows;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
+using Microsoft.AspNetCore.HostFiltering;
+using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
 using Npgsql;
+
+// Requests worked on at once, and those that may wait for them: past that a screen is better told than kept.
+const int AtOnce = 64, Waiting = 1_000;
 
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
@@ -34,21 +40,28 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.AddServerHeader = false;
     kestrel.Limits.MaxRequestBodySize = 256 * 1024;
 });
-services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
+services.AddSingleton(_ => Pool.Of(connectionString));
 services.AddSingleton(TimeProvider.System);
-services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<SheetStore>()
-    .AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<CheckStore>().AddSingleton<KeptStore>()
-    .AddSingleton<RulingStore>().AddSingleton<PictureStore>().AddSingleton<ToleranceStore>().AddSingleton<TrialStore>().AddSingleton<SweepStore>()
-    .AddSingleton<TestWeldStore>().AddSingleton<BeadJudge>().AddSingleton<RoomWindows>()
-    .AddSingleton<RecordingStore>().AddSingleton<RecordingKeeper>().AddSingleton<StandInStore>().AddSingleton<DrillStore>();
+services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<RoomStore>().AddSingleton<SheetStore>()
+    .AddSingleton<CouponStore>().AddSingleton<SettingStore>().AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<BeadFileStore>().AddSingleton<BeadRecorder>()
+    .AddSingleton<CheckStore>().AddSingleton<KeptStore>().AddSingleton<RulingStore>().AddSingleton<PictureStore>().AddSingleton<ToleranceStore>()
+    .AddSingleton<TrialStore>().AddSingleton<SweepStore>().AddSingleton<WindowStore>().AddSingleton<TestWeldStore>()
+    .AddSingleton<RecordingStore>().AddSingleton<RecordingKeeper>().AddSingleton<StandInStore>().AddSingleton<DrillStore>()
+    .AddSingleton<UploadStore>().AddSingleton<HeavyWork>();
 services.AddHostedService<RoomListener>();
 services.AddSignalR();
 
-services.ConfigureHttpJsonOptions(options => QuantityJson.Apply(options.SerializerOptions));
-services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync).AddDocumentTransformer(QuantityJson.DescribeOnceAsync));
+services.ConfigureHttpJsonOptions(options => RequestRules.Apply(QuantityJson.Apply(options.SerializerOptions)));
+services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync).AddDocumentTransformer(QuantityJson.DescribeOnceAsync)
+    .AddDocumentTransformer(ApiDescription.DescribeDocumentAsync).AddOperationTransformer(ApiDescription.DescribeOperationAsync));
 services.AddProblemDetails();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
+// Whatever names the shop's network uses, this machine may always ask itself: ./start does, to see whether the server is up.
+services.PostConfigure<HostFilteringOptions>(options =>
+{
+    if (options.AllowedHosts is { Count: > 0 } hosts && !hosts.Contains("*")) options.AllowedHosts = [.. hosts, "127.0.0.1", "localhost", "[::1]"];
+});
 services.AddDataProtection().SetApplicationName("GentleBead");
 services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider =>
     new ConfigureOptions<KeyManagementOptions>(options => options.XmlRepository = new KeyRing(provider.GetRequiredService<NpgsqlDataSource>())));
@@ -69,7 +82,15 @@ services.AddAuthorizationBuilder()
     .SetFallbackPolicy(new Microsoft.AspNetCore.Authorization.AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
 services.AddRateLimiter(limiter =>
 {
-    limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+    // Signing in is refused to whoever tries too often; everything else only while too much waits already.
+    limiter.OnRejected = async (rejected, _) =>
+    {
+        if (rejected.HttpContext.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>() is not null) rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+        else await Problems.TooBusyAsync(rejected.HttpContext, "Many are at it at once. Try again in a moment.");
+    };
+    limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(http => http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
+        ? RateLimitPartition.GetConcurrencyLimiter("api", _ => new ConcurrencyLimiterOptions { PermitLimit = AtOnce, QueueLimit = Waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst })
+        : RateLimitPartition.GetNoLimiter(""));
     var perMinute = builder.Configuration.GetValue("GENTLEBEAD_SIGN_INS_PER_MINUTE", 60);
     limiter.AddPolicy(PeopleEndpoints.SignInLimit, http => RateLimitPartition.GetFixedWindowLimiter(
         http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }));
@@ -78,11 +99,26 @@ services.AddRateLimiter(limiter =>
 var app = builder.Build();
 try
 {
-    await OneAtATime.RunAsync(connectionString, async () =>
+    if (app.Configuration["GENTLEBEAD_OWNER_DATABASE"] is { Length: > 0 } owner)
     {
-        Migrations.Run(connectionString);
-        if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services);
-    });
+        await OneAtATime.RunAsync(owner, async () =>
+        {
+            Migrations.Run(owner);
+            await Grants.ApplyAsync(owner, connectionString);
+            if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services, owner);
+        });
+    }
+    if (await Grants.ExcessAsync(connectionString) is { Count: > 0 } excess)
+    {
+        await Console.Error.WriteLineAsync(
+            $"The role in GENTLEBEAD_DATABASE may do more than the application does: {string.Join("; ", excess)}. Give it a role of its own; docs/running.md has the lines.");
+        return 1;
+    }
+    if (!Migrations.AreDone(connectionString))
+    {
+        await Console.Error.WriteLineAsync("The database is of another edition. Set GENTLEBEAD_OWNER_DATABASE, so that it can be brought forward.");
+        return 1;
+    }
 }
 catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentException)
 {
@@ -92,7 +128,10 @@ catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentExce
 
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
+app.UseMiddleware<PlainRequests>();
 app.UseStaticFiles();
+// Only now: a file that is there is no address.
+app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseRateLimiter();
@@ -132,8 +171,10 @@ RecordingEndpoints.Map(app);
 ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
-app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address.")).AllowAnonymous();
+WrongAddress.Map(app);
 app.MapFallbackToFile("index.html").AllowAnonymous();
+// What looks like a file and is none: said, and kept by nobody.
+app.MapFallback("{*path:file}", () => Results.Text("There is no such file.", statusCode: StatusCodes.Status404NotFound)).AllowAnonymous();
 
 await app.RunAsync();
 return 0;

@@ -18,9 +18,19 @@ public sealed class StrictHeaders(RequestDelegate next)
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         // Built files carry a hash in their names; the page that names them must always be fresh.
         var path = http.Request.Path;
-        headers.CacheControl = path.StartsWithSegments("/api", StringComparison.Ordinal) ? "no-store"
-            : path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable"
-            : "no-cache";
+        headers.CacheControl = path.StartsWithSegments("/api", StringComparison.Ordinal) ? "no-store" : "no-cache";
+        if (path.StartsWithSegments("/assets", StringComparison.Ordinal))
+        {
+            // Only what is there is kept: a file missing for a moment must not be missing for a year.
+            http.Response.OnStarting(() =>
+            {
+                if (http.Response.StatusCode is StatusCodes.Status200OK or StatusCodes.Status206PartialContent or StatusCodes.Status304NotModified)
+                {
+                    headers.CacheControl = "public, max-age=31536000, immutable";
+                }
+                return Task.CompletedTask;
+            });
+        }
         // Every current browser says where a request comes from; the cookie's SameSite=Strict stands behind this.
         var writes = !HttpMethods.IsGet(http.Request.Method) && !HttpMethods.IsHead(http.Request.Method);
         var site = http.Request.Headers["Sec-Fetch-Site"].ToString();

@@ -25,8 +25,9 @@ public class BadInputTests(DemoServer demo)
         }
         page.Type("Plate thickness", "");
         page.See("The sheet appears as you type");
+        // More than the wire carries at once is a sheet with a warning, not a refusal.
         page.Type("Plate thickness", "6");
-        page.See("Go up to 1.2 mm (0.045 in) wire");
+        page.See("Lack of fusion lurks");
         page.Type("Plate thickness", "1/8");
         page.See("Read as 3.175 mm, 0.125 in");
     }
@@ -51,10 +52,8 @@ public class BadInputTests(DemoServer demo)
         page.Type("Volts", "6");
         page.DoubleClick("Judge the bead");
         Page.Until(() => page.Count("[aria-label='Coupon'] .glyph") == before + 1, "one bead more");
-        Thread.Sleep(500);
-        Assert.Equal(before + 1, page.Count("[aria-label='Coupon'] .glyph"));
 
-        // A tap too many finds nothing noted and records nothing.
+        // A tap too many finds nothing noted and records nothing; its answer comes after whatever the taps before it did.
         page.Click("Judge the bead");
         page.See("Note at least the sound, or one look");
         Assert.Equal(before + 1, page.Count("[aria-label='Coupon'] .glyph"));

@@ -12,10 +12,13 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
     {
         page.Click("Bench", within: "Booth 2");
         page.See("Judge the bead");
+        var before = page.Count("[aria-label=Coupon] .bead-row");
         page.Click("Even crackle");
         page.Click("Judge the bead");
+        Page.Until(() => page.Count("[aria-label=Coupon] .bead-row") > before, "the new bead");
         page.See("Drop a WAV file");
-        page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");
+        Page.Until(
+            () => page.Run<bool>("const there = document.querySelector('[aria-label=Recordings]'); there?.scrollIntoView(); return there !== null"), "its recordings");
     }
 
     private static Page AtABead(Page page)

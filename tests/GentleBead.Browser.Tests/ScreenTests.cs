@@ -50,7 +50,7 @@ public class ScreenTests(DemoServer demo)
             ToBooth(page, 1, "Test");
             page.See("Waits for the second assessor");
             page.Run<object?>("document.querySelector('.test-list a').click()");
-            page.See("The seal holds");
+            page.See("hold together");
         }),
     ];
 
@@ -241,6 +241,9 @@ public class ScreenTests(DemoServer demo)
         void TakeALadder()
         {
             ToBooth(page, 4, "Sheet");
+            page.See("It should sound");
+            page.Type("Plate thickness", "1/8");
+            page.See("1/8 T, horizontal");
             page.Click("Give", startsWith: true);
             page.See("Bead 1");
             page.Click("Trials", within: "Booth");
@@ -260,14 +263,14 @@ public class ScreenTests(DemoServer demo)
 
         void Take(string name)
         {
-            Thread.Sleep(600);
+            page.Still();
             page.Picture(Path.Combine(folder, $"{name}.png"));
         }
     }
 
     private static void Check(Page page, string name, bool read)
     {
-        Thread.Sleep(300);
+        page.Still();
         Assert.True(page.Run<bool>("return document.documentElement.scrollWidth <= window.innerWidth + 1"), $"{name} is wider than the screen.");
         var strange = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
             "return performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))");

@@ -93,6 +93,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Open("/");
         page.Click("Sheet", within: "Booth 4");
         page.See("It should sound");
+        page.Type("Plate thickness", "1/8");
         Page.Until(() => page.Part("Marks of Slip-side knob-and-tap").Contains("46", StringComparison.Ordinal), "the chart's mark");
         page.See("Wire first would set");
         page.Click("Why wire feed speed?");

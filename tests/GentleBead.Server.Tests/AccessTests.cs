@@ -13,7 +13,7 @@ public class AccessTests(DemoRoom room)
     private static readonly string[] OpenToAnybody =
     [
         "/openapi/{documentName}.json", "/health/live", "/health/ready", "/api/people/welcome", "/api/people/sign-in", "/api/people/first-instructor",
-        "/api/{**rest}", "{*path:nonfile}",
+        "/api/{**rest}", "{*path:nonfile}", "{*path:file}",
     ];
 
     private static readonly string[] OpenToStudents =
@@ -21,7 +21,7 @@ public class AccessTests(DemoRoom room)
         "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/people/me/school", "/api/sheets/stock", "/api/sheets/compute", "/api/sheets/alternatives", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
         "/api/cards/{sheetId:guid}/pdf", "/api/cards/{sheetId:guid}/csv", "/api/cards/{sheetId:guid}/json", "/api/cards/read", "/api/calculators/", "/api/calculators/{key}",
         "/api/kept/", "/api/kept/{id:guid}", "/api/kept/{id:guid}/withdrawn", "/api/kept/{id:guid}/compare",
-        "/api/judging/criteria", "/api/judging/section/{metal}", "/api/beads/{id:guid}/file", "/api/pictures/{pictureId:guid}", "/api/test-welds/{id:guid}", "/api/test-welds/of-student/{studentId:guid}",
+        "/api/judging/criteria", "/api/judging/section/{metal}", "/api/beads/{id:guid}/file", "/api/pictures/{pictureId:guid}", "/api/test-welds/{id:guid}", "/api/test-welds/of-student/{studentId:guid}", "/api/test-welds/{id:guid}/export", "/api/sheets/{id:guid}/beads",
         "/api/arc/run", "/api/recordings/{recordingId:guid}/file", "/api/drills/{id:guid}/{kind}", "/api/drills/{id:guid}/sound", "/api/drills/{id:guid}/sight", "/api/drills/{id:guid}/answer", "/api/practice/mine",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/", "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
     ];

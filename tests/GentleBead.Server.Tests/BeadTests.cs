@@ -119,7 +119,7 @@ public class BeadTests(DemoRoom room)
         var (_, view) = await client.BoothAsync(3);
         var reading = await client.PutAsJsonAsync($"/api/machines/{view.Booth.MachineId}/readings/{Guid.CreateVersion7()}", new { control = "wire", mark = 240, measured = 4.88 });
         reading.EnsureSuccessStatusCode();
-        var after = (await client.GetAsync<Bench>($"/api/sessions/{sheet.SessionId}/booths/{sheet.BoothId}")).Coupon!.Beads.Single();
+        var after = (await client.GetAsync<Bench>($"/api/sessions/{sheet.SessionId}/booths/{sheet.BoothId}")).Coupon!.Last!;
         Assert.Equal(before.Used, after.Used);
         Assert.Equal(before.Judgement.Summary, after.Judgement.Summary);
         // The next bead at the same marks is judged by what the ruler said.

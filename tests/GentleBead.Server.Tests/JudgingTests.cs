@@ -69,15 +69,16 @@ public class JudgingTests(DemoRoom room)
         var evidence = bead.Evidence with { Penetration = Penetration.TintBehind };
         for (var twice = 0; twice < 2; twice++)
         {
-            var looked = await (await maren.PutAsJsonAsync($"/api/beads/{bead.Id}/looks/{look}", new { evidence = new { sound = "evenCrackle", profile = "slightlyConvex", toes = "blended", penetration = "tintBehind" } })).ReadAsync<Bead>();
+            var looked = await (await maren.LookAsync(
+                bead.Id, bead.Version, new { sound = "evenCrackle", profile = "slightlyConvex", toes = "blended", penetration = "tintBehind" }, look)).ReadAsync<Bead>();
             Assert.Equal((Verdict.Right, evidence.Penetration), (looked.Judgement.Verdict, looked.Evidence.Penetration));
         }
         var file = await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file");
         Assert.Equal(Verdict.Open, Assert.Single(file.Earlier).Verdict);
         Assert.Equal(2L, await room.QueryAsync<long>("select (select count(*) from bead where id = @Id) + (select count(*) from look where bead_id = @Id)", new { bead.Id }));
         // The room and the coupon see the newest.
-        Assert.Equal(Verdict.Right, (await maren.BoothAsync(2)).View.Beads.Single(row => row.Id == bead.Id).Verdict);
-        Assert.Equal(HttpStatusCode.NotFound, (await maren.PutAsJsonAsync($"/api/beads/{Guid.NewGuid()}/looks/{Guid.NewGuid()}", new { evidence = new { sound = "hiss" } })).StatusCode);
+        Assert.Equal(Verdict.Right, (await maren.BoothAsync(2)).View.Last!.Verdict);
+        Assert.Equal(HttpStatusCode.NotFound, (await maren.LookAsync(Guid.NewGuid(), Guid.NewGuid(), new { sound = "hiss" })).StatusCode);
     }
 
     [Fact]
@@ -112,7 +113,7 @@ public class JudgingTests(DemoRoom room)
         Assert.Equal([("cold", "technique", "Maren Holloway"), ("off", "off", "Maren Holloway")], file.Rulings.Select(ruling => (ruling.Ruling.Tool, ruling.Ruling.Instructor, ruling.By)));
         var after = (await maren.GetAsync<IReadOnlyList<Agreement>>("/api/judging/agreement")).Single(row => row.Aspect is null);
         Assert.Equal((before?.Rulings ?? 0) + 1, after.Rulings);
-        Assert.Equal(Verdict.Technique, (await maren.BoothAsync(2)).View.Beads.Single(row => row.Id == bead.Id).Verdict);
+        Assert.Equal(Verdict.Technique, (await maren.BoothAsync(2)).View.Last!.Verdict);
     }
 
     [Fact]

@@ -1,12 +1,18 @@
+using System.IO.Compression;
+using System.Text.Json;
 using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
+using GentleBead.Core.TestWelds;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
+using GentleBead.Server.TestWelds;
 using GentleBead.Testing;
 using Npgsql;
 
@@ -19,7 +25,7 @@ public class MigrationTests
     {
         var database = await Cluster.NewDatabaseAsync();
         var (machineId, sheetId, beadId) = (Guid.CreateVersion7(), Guid.CreateVersion7(), Guid.CreateVersion7());
-        await using (var connection = new NpgsqlConnection(database))
+        await using (var connection = new NpgsqlConnection(database.Owner))
         {
             // As DbUp left it: the first script run and noted.
             await connection.ExecuteAsync(await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "src/GentleBead.Server/Database/migrations/0001_room.sql")));
@@ -56,9 +62,10 @@ public class MigrationTests
                 });
         }
 
-        Migrations.Run(database);
+        Migrations.Run(database.Owner);
+        await Grants.ApplyAsync(database.Owner, database.Application);
 
-        await using (var source = NpgsqlDataSource.Create(database))
+        await using (var source = NpgsqlDataSource.Create(database.Application))
         {
             var machine = (await new MachineStore(source).FindAsync(machineId))!;
             Assert.Equal(("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus), (machine.Name, machine.Load.Wire, machine.Load.Gas, machine.Load.Polarity));
@@ -86,5 +93,95 @@ public class MigrationTests
             Assert.Null(bead.Judgement.Acceptance);
         }
         await Cluster.DropAsync(database);
+    }
+
+    /// <summary>A school as the edition before this one left it: its own server's database, made up names, a signed test weld in it.</summary>
+    [Fact]
+    public async Task A_school_of_the_fourth_edition_reads_the_same_numbers_and_its_test_weld_becomes_a_chain()
+    {
+        var database = await Cluster.NewDatabaseAsync();
+        List<(Guid Id, string Sheet)> sheets;
+        List<(Guid Id, string Evidence, string Judgement, string? Ruled)> beads;
+        await using (var connection = new NpgsqlConnection($"{database.Owner};Pooling=false"))
+        {
+            await using var packed = new GZipStream(File.OpenRead(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/fourth-edition-school.sql.gz")), CompressionMode.Decompress);
+            using var text = new StreamReader(packed);
+            await connection.ExecuteAsync(await text.ReadToEndAsync());
+            await connection.ExecuteAsync("set search_path = public");
+            sheets = (await connection.QueryAsync<(Guid, string)>("select id, body::text from sheet")).AsList();
+            beads = (await connection.QueryAsync<(Guid, string, string, string?)>(
+                """
+                select bead.id, coalesce(again.evidence, bead.evidence)::text, coalesce(again.judgement, bead.judgement)::text,
+                    (select instructor from ruling where bead_id = bead.id and aspect is null order by ruled_at desc limit 1)
+                from bead left join lateral (select evidence, judgement from look where bead_id = bead.id order by looked_at desc limit 1) as again on true
+                """)).AsList();
+        }
+        Assert.Equal((28, 78), (sheets.Count, beads.Count));
+
+        Migrations.Run(database.Owner);
+        await Grants.ApplyAsync(database.Owner, database.Application);
+
+        await using (var source = NpgsqlDataSource.Create(database.Application))
+        {
+            var (sheetStore, beadStore, tests) = (new SheetStore(source), new BeadStore(source), new TestWeldStore(source));
+            foreach (var (id, before) in sheets) SameNumbers(before, (await sheetStore.FindAsync(id))!.Body);
+            foreach (var (id, evidence, judgement, ruled) in beads)
+            {
+                var bead = (await beadStore.FindAsync(id))!;
+                SameNumbers(evidence, bead.Evidence);
+                SameNumbers(judgement, bead.Judgement);
+                Assert.Equal(ruled, bead.Ruled is { } word ? Words.Of(word) : null);
+            }
+            await using var connection = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
+            Assert.Equal(beads.Count, await connection.ExecuteScalarAsync<long>("select count(*) from bead_standing"));
+            Assert.Equal(1, await connection.ExecuteScalarAsync<long>("select count(*) from bead_standing where withdrawn"));
+            // In the order in which they were made, each one's clock later than the one's before.
+            foreach (var (table, clock) in new[] { ("bead", "recorded_at"), ("look", "looked_at"), ("sheet", "assigned_at"), ("ruling", "ruled_at") })
+            {
+                Assert.Equal(0, await connection.ExecuteScalarAsync<long>(
+                    $"select count(*) from (select {clock} < lag({clock}) over (order by seq) as back from {table}) as rows where back"));
+            }
+
+            var test = (await tests.FindAsync(await connection.ExecuteScalarAsync<Guid>("select id from test_weld")))!;
+            var records = await tests.RecordsAsync(test.Id);
+            Assert.Equal(
+                [RecordKind.Assessment, RecordKind.Assessment, RecordKind.Assessment, RecordKind.Assessment, RecordKind.SignOff, RecordKind.Amendment],
+                records.Select(one => one.Record.Kind));
+            Assert.Null(RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]));
+            Assert.Equal(("Clean work", true, "Coupon stamped 7A."), (records[4].Record.Note, records[4].Record.Passed, records[5].Record.Note));
+        }
+        await Cluster.DropAsync(database);
+    }
+
+    // Every number and word that was stored is read, and said again, as it was.
+    private static void SameNumbers<T>(string stored, T read)
+    {
+        using var before = JsonDocument.Parse(stored);
+        using var after = JsonDocument.Parse(JsonSerializer.Serialize(read, QuantityJson.Options));
+        Compare(before.RootElement, after.RootElement, "");
+
+        static void Compare(JsonElement before, JsonElement after, string at)
+        {
+            switch (before.ValueKind)
+            {
+                case JsonValueKind.Object:
+                    foreach (var property in before.EnumerateObject().Where(property => property.Value.ValueKind != JsonValueKind.Null))
+                    {
+                        Assert.True(after.TryGetProperty(property.Name, out var same), $"{at}.{property.Name} is gone");
+                        Compare(property.Value, same, $"{at}.{property.Name}");
+                    }
+                    break;
+                case JsonValueKind.Array:
+                    Assert.Equal(before.GetArrayLength(), after.GetArrayLength());
+                    foreach (var (one, other) in before.EnumerateArray().Zip(after.EnumerateArray())) Compare(one, other, at);
+                    break;
+                case JsonValueKind.Number:
+                    Assert.True(Math.Abs(before.GetDouble() - after.GetDouble()) <= 1e-9 * Math.Max(1, Math.Abs(before.GetDouble())), $"{at}: {before} became {after}");
+                    break;
+                default:
+                    Assert.True(before.ToString() == after.ToString(), $"{at}: {before} became {after}");
+                    break;
+            }
+        }
     }
 }

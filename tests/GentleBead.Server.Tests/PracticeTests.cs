@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Arc;
+using GentleBead.Server.Json;
 using GentleBead.Server.Practice;
 
 namespace GentleBead.Server.Tests;
@@ -81,7 +82,7 @@ public class PracticeTests(DemoRoom room)
         Assert.Equal(1, (await GiveAsync(teodor, DrillKind.Eye)).Level);
         Assert.Equal(HttpStatusCode.Forbidden, (await teodor.GetAsync("/api/practice/students")).StatusCode);
         var maren = await room.SignInAsync("maren");
-        Assert.Contains(await maren.GetAsync<IReadOnlyList<NamedProgress>>("/api/practice/students"), one => one.Person.Name.StartsWith("Teodor", StringComparison.Ordinal) && one.Progress.Kinds.Single(kind => kind.Kind == DrillKind.Eye).Right == 2);
+        Assert.Contains((await maren.GetAsync<Page<NamedProgress>>("/api/practice/students")).Items, one => one.Person.Name.StartsWith("Teodor", StringComparison.Ordinal) && one.Progress.Kinds.Single(kind => kind.Kind == DrillKind.Eye).Right == 2);
     }
 
     [Fact]

@@ -18,11 +18,14 @@ namespace GentleBead.Server.Tests;
 /// <summary>The server in this process over a real, fresh database.</summary>
 public class Room(bool demo, params (string Key, string Value)[] settings) : WebApplicationFactory<Program>, IAsyncLifetime
 {
-    public string ConnectionString { get; private set; } = "";
+    public TestDatabase Database { get; private set; } = null!;
+
+    /// <summary>As the application's own role.</summary>
+    public string ConnectionString => Database.Application;
 
     public async ValueTask InitializeAsync()
     {
-        ConnectionString = await Cluster.NewDatabaseAsync();
+        Database = await Cluster.NewDatabaseAsync();
         // Started here, once: tests that ask for it at the same moment would each start one.
         _ = Services;
     }
@@ -30,7 +33,7 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
     public override async ValueTask DisposeAsync()
     {
         await base.DisposeAsync();
-        await Cluster.DropAsync(ConnectionString);
+        await Cluster.DropAsync(Database);
         GC.SuppressFinalize(this);
     }
 
@@ -41,9 +44,10 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
         return client;
     }
 
+    /// <summary>Asks the database past the server, as the owner of its tables.</summary>
     public async Task<T> QueryAsync<T>(string sql, object? parameters = null)
     {
-        await using var connection = new NpgsqlConnection(ConnectionString);
+        await using var connection = new NpgsqlConnection(Database.Owner);
         return (await connection.ExecuteScalarAsync<T>(sql, parameters))!;
     }
 
@@ -51,6 +55,7 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
     {
         builder.UseEnvironment("Production");
         builder.UseSetting("GENTLEBEAD_DATABASE", ConnectionString);
+        builder.UseSetting("GENTLEBEAD_OWNER_DATABASE", Database.Owner);
         builder.UseSetting("GENTLEBEAD_DEMO", demo ? "true" : "false");
         builder.UseSetting("GENTLEBEAD_SIGN_INS_PER_MINUTE", "10000");
         builder.UseSetting("Logging:LogLevel:Default", "Error");
@@ -83,7 +88,7 @@ internal static class Requests
 
     public static async Task<(Session Session, BoothView View)> BoothAsync(this HttpClient instructor, int number)
     {
-        var room = await instructor.GetAsync<RoomView>("/api/sessions/newest");
+        var room = await instructor.GetAsync<RoomView>("/api/sessions/tonight");
         return (room.Session!, room.Booths.Single(view => view.Booth.Number == number));
     }
 
@@ -91,17 +96,27 @@ internal static class Requests
     public static async Task<AssignedSheet> AssignAsync(this HttpClient instructor, int booth, Guid? id = null)
     {
         var (session, view) = await instructor.BoothAsync(booth);
-        var response = await instructor.PutAsJsonAsync($"/api/sheets/{id ?? Guid.CreateVersion7()}", new
-        {
-            job = new { thickness = "1/8", joint = "t", position = "horizontal" },
-            sessionId = session.Id,
-            boothId = view.Booth.Id,
-        });
+        return await instructor.AssignAsync(session.Id, view.Booth.Id, id);
+    }
+
+    /// <summary>Gives a fresh T-joint sheet in 1/8 in to whoever stands at a booth in a session.</summary>
+    public static async Task<AssignedSheet> AssignAsync(this HttpClient instructor, Guid sessionId, Guid boothId, Guid? id = null)
+    {
+        var job = new { thickness = "1/8", joint = "t", position = "horizontal" };
+        var response = await instructor.PutAsJsonAsync($"/api/sheets/{id ?? Guid.CreateVersion7()}", new { job, sessionId, boothId });
         return await response.ReadAsync<AssignedSheet>();
     }
 
     public static Task<HttpResponseMessage> RecordAsync(this HttpClient instructor, Guid id, object bead) =>
         instructor.PutAsJsonAsync($"/api/beads/{id}", bead);
+
+    /// <summary>Looks at a bead again, from the version given.</summary>
+    public static async Task<HttpResponseMessage> LookAsync(this HttpClient instructor, Guid beadId, Guid? version, object evidence, Guid? lookId = null)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/beads/{beadId}/looks/{lookId ?? Guid.CreateVersion7()}") { Content = JsonContent.Create(new { evidence }) };
+        if (version is { } seen) request.Headers.TryAddWithoutValidation("If-Match", $"\"{seen}\"");
+        return await instructor.SendAsync(request);
+    }
 
     public static async Task<Person> MeAsync(this HttpClient client) => await client.GetAsync<Person>("/api/people/me");
 }

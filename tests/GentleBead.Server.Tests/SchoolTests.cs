@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Judging;
 using GentleBead.Server.Database;
+using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
@@ -20,7 +21,7 @@ public class SchoolTests(DemoRoom room)
         await untouched.InitializeAsync();
         var maren = await untouched.SignInAsync("maren");
         var racks = new Dictionary<string, Rack>();
-        foreach (var student in await maren.GetAsync<PersonName[]>("/api/people/students")) racks[student.Name] = await maren.GetAsync<Rack>($"/api/sheets/rack/{student.Id}");
+        foreach (var student in (await maren.GetAsync<Page<PersonName>>("/api/people/students")).Items) racks[student.Name] = await maren.GetAsync<Rack>($"/api/sheets/rack/{student.Id}");
         Assert.Equal(6, racks.Count);
 
         // Somebody improves: newest first, so the last coupons are the first evenings.
@@ -41,11 +42,11 @@ public class SchoolTests(DemoRoom room)
         await using var own = new Room(demo: true);
         await own.InitializeAsync();
         var beads = await own.QueryAsync<long>("select count(*) from bead");
-        await DemoLoader.LoadAsync(own.Services);
+        await DemoLoader.LoadAsync(own.Services, own.Database.Owner);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
 
         await own.QueryAsync<object?>("truncate bead cascade; delete from school");
-        await DemoLoader.LoadAsync(own.Services);
+        await DemoLoader.LoadAsync(own.Services, own.Database.Owner);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
         Assert.Equal(8, await own.QueryAsync<long>("select count(*) from person"));
     }
@@ -95,12 +96,12 @@ public class SchoolTests(DemoRoom room)
 
         // The next evening begins with everybody where they stood.
         var next = await (await client.PutAsJsonAsync($"/api/sessions/{Guid.CreateVersion7()}", new { title = "Tuesday", heldOn = "2026-11-24" })).ReadAsync<Session>();
-        var view = (await client.GetAsync<RoomView>("/api/sessions/newest")).Booths.Single();
+        var view = (await client.GetAsync<RoomView>("/api/sessions/tonight")).Booths.Single();
         Assert.Equal("Tuesday", next.Title);
         Assert.Equal("Bo", view.Student!.Name);
         Assert.Null(view.Job);
 
-        async Task<int> ReadingsAsync() => (await client.GetAsync<MachineInBooth[]>("/api/machines")).Single().Machine.WireControl!.Readings.Count;
+        async Task<int> ReadingsAsync() => (await client.GetAsync<Page<MachineInBooth>>("/api/machines")).Items.Single().Machine.WireControl!.Readings.Count;
     }
 
     [Fact]
@@ -154,8 +155,8 @@ public class SchoolTests(DemoRoom room)
         (await maren.PutAsJsonAsync($"/api/people/instructors/{Guid.CreateVersion7()}", body)).EnsureSuccessStatusCode();
         Assert.Contains("login", (await (await maren.PutAsJsonAsync($"/api/people/students/{Guid.CreateVersion7()}", body)).ProblemsAsync()).Keys);
         var bo = await own.SignInAsync("bo.tarn", "long enough");
-        Assert.Equal(["Bo Tarn", "Maren Holloway", "Sunniva Reyes"], (await bo.GetAsync<PersonName[]>("/api/people/instructors")).Select(person => person.Name));
-        Assert.DoesNotContain(await bo.GetAsync<PersonName[]>("/api/people/students"), person => person.Name == "Bo Tarn");
+        Assert.Equal(["Bo Tarn", "Maren Holloway", "Sunniva Reyes"], (await bo.GetAsync<Page<PersonName>>("/api/people/instructors")).Items.Select(person => person.Name));
+        Assert.DoesNotContain((await bo.GetAsync<Page<PersonName>>("/api/people/students")).Items, person => person.Name == "Bo Tarn");
     }
 
     [Fact]
@@ -163,7 +164,7 @@ public class SchoolTests(DemoRoom room)
     {
         var database = await Cluster.NewDatabaseAsync();
         var servers = await Task.WhenAll(RunningServer.StartAsync(demo: true, database), RunningServer.StartAsync(demo: true, database));
-        await using (var connection = new NpgsqlConnection(database))
+        await using (var connection = new NpgsqlConnection(database.Owner))
         {
             await connection.OpenAsync();
             await using var count = new NpgsqlCommand("select (select count(*) from person) + (select count(*) from booth)", connection);
@@ -174,5 +175,5 @@ public class SchoolTests(DemoRoom room)
     }
 
     [Fact]
-    public void Migrating_again_changes_nothing() => Migrations.Run(room.ConnectionString);
+    public void Migrating_again_changes_nothing() => Migrations.Run(room.Database.Owner);
 }

@@ -60,7 +60,7 @@ public class SheetTests(DemoRoom room)
     [InlineData("""{"job":null}""", "thickness")]
     [InlineData("""{"job":{"thickness":"1/8","otherThickness":"1/0","joint":"t","position":"flat"}}""", "otherThickness")]
     [InlineData("""{"job":{"thickness":"1/8","joint":"t","position":"flat","process":"fcawSelfShielded","polarity":"torchPlus"}}""", "polarity")]
-    [InlineData("""{"job":{"thickness":"6","joint":"t","position":"flat","wire":"solid06"}}""", "wire")]
+    [InlineData("""{"job":{"thickness":"6","joint":"t","position":"flat","wire":"aluminium08"}}""", "wire")]
     public async Task A_job_that_makes_no_sense_names_its_field(string body, string field)
     {
         var client = await room.SignInAsync("maren");

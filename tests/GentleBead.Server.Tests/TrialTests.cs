@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Json;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.Trials;
 using GentleBead.Server.Windows;
@@ -34,7 +35,8 @@ public class TrialTests(DemoRoom room)
         var sheet = await maren.AssignAsync(2);
         var id = Guid.CreateVersion7();
         var view = await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" }, id)).ReadAsync<TrialView>();
-        Assert.Equal(view.Trial, (await (await StartAsync(maren, sheet.Id, new { kind = "staircase" }, id)).ReadAsync<TrialView>()).Trial with { Plan = view.Trial.Plan });
+        Assert.Equal(view.Trial, (await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" }, id)).ReadAsync<TrialView>()).Trial with { Plan = view.Trial.Plan });
+        Assert.Equal(System.Net.HttpStatusCode.Conflict, (await StartAsync(maren, sheet.Id, new { kind = "staircase" }, id)).StatusCode);
         Assert.Equal((3, 1), (view.Trial.Plan.Steps.Count, view.NextStep));
 
         await LayAsync(maren, view, 1, new { sound = "popping", profile = "piledUp", toes = "cold", beadSizeMm = 6 });
@@ -63,12 +65,12 @@ public class TrialTests(DemoRoom room)
         var corner = await LayAsync(maren, view, 1, new { sound = "evenCrackle", profile = "sunk" });
         Assert.Equal(Core.Stock.Joint.OutsideCorner, corner.Judgement.Shape.Joint);
         // Looked at again it is still judged by that joint.
-        var again = await (await maren.PutAsJsonAsync($"/api/beads/{corner.Id}/looks/{Guid.CreateVersion7()}", new { evidence = new { sound = "evenCrackle", profile = "sunk", tint = "wide" } })).ReadAsync<Bead>();
+        var again = await (await maren.LookAsync(corner.Id, corner.Version, new { sound = "evenCrackle", profile = "sunk", tint = "wide" })).ReadAsync<Bead>();
         Assert.Equal(Core.Stock.Joint.OutsideCorner, again.Judgement.Shape.Joint);
     }
 
     [Fact]
-    public async Task A_second_try_puts_a_bead_in_its_trial_and_no_later_bead_is_read_against_it()
+    public async Task A_trials_bead_is_in_its_place_once_and_no_later_bead_is_read_against_it()
     {
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
@@ -76,8 +78,6 @@ public class TrialTests(DemoRoom room)
         var id = Guid.CreateVersion7();
         object request = new { sheetId = sheet.Id, wireMark = 46, voltMark = 6, evidence = new { sound = "popping" }, trial = new { trialId = view.Trial.Id, step = 1, freshPiece = true } };
         (await maren.RecordAsync(id, request)).EnsureSuccessStatusCode();
-        // As when the server went down between the bead and its place.
-        await room.QueryAsync<int>("delete from trial_bead where bead_id = @id returning 1", new { id });
         (await maren.RecordAsync(id, request)).EnsureSuccessStatusCode();
         Assert.Equal(id, (await maren.GetAsync<TrialView>($"/api/trials/{view.Trial.Id}")).Beads.Single().Bead.Id);
         var plain = await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 40, voltMark = 6, evidence = new { sound = "evenCrackle" } })).ReadAsync<Bead>();
@@ -113,7 +113,7 @@ public class TrialTests(DemoRoom room)
         var sheet = await maren.AssignAsync(4);
         var (_, booth) = await maren.BoothAsync(4);
         var machineId = booth.Booth.MachineId;
-        var before = (await maren.GetAsync<IReadOnlyList<WindowView>>($"/api/windows/{machineId}")).Single();
+        var before = (await maren.GetAsync<Page<WindowView>>($"/api/windows/{machineId}")).Items.Single();
         Assert.Equal(0, before.Sweeps);
         Assert.True(before.Beads > 0);
         foreach (var (tap, smooths, breaks) in new[] { (4, 4.0, 9.0), (5, 8.0, 13.0), (6, 11.0, 17.0) })
@@ -124,7 +124,7 @@ public class TrialTests(DemoRoom room)
             Assert.Contains("ran smooth from", swept.Finding.Learned, StringComparison.Ordinal);
             Assert.Equal(swept.RunAt, (await (await maren.PutAsJsonAsync($"/api/sweeps/{id}", run)).ReadAsync<RunSweep>()).RunAt);
         }
-        var after = (await maren.GetAsync<IReadOnlyList<WindowView>>($"/api/windows/{machineId}")).Single();
+        var after = (await maren.GetAsync<Page<WindowView>>($"/api/windows/{machineId}")).Items.Single();
         Assert.Equal(6, after.Sweeps);
         Assert.True(after.WeightPercent > before.WeightPercent && after.SureVolts < before.SureVolts);
 
@@ -138,7 +138,7 @@ public class TrialTests(DemoRoom room)
 
         var sweeps = await maren.GetAsync<IReadOnlyList<RunSweep>>($"/api/sweeps/of-machine/{machineId}");
         (await maren.PutAsJsonAsync($"/api/sweeps/{sweeps[0].Id}/withdrawn", new { withdrawn = true })).EnsureSuccessStatusCode();
-        Assert.Equal(4, (await maren.GetAsync<IReadOnlyList<WindowView>>($"/api/windows/{machineId}")).Single().Sweeps);
+        Assert.Equal(4, (await maren.GetAsync<Page<WindowView>>($"/api/windows/{machineId}")).Items.Single().Sweeps);
     }
 
     [Fact]

@@ -3,51 +3,58 @@ using Npgsql;
 
 namespace GentleBead.Testing;
 
+/// <summary>A database for a test, as each of the three roles reaches it.</summary>
+/// <param name="Application">The application's role: what it may do, and nothing else.</param>
+/// <param name="Owner">The owner of its tables.</param>
+/// <param name="Own">The cluster's own role.</param>
+public sealed record TestDatabase(string Application, string Owner, string Own);
+
 /// <summary>A real PostgreSQL on loopback for the tests: the same script that ./start uses, in a folder of its own.</summary>
 public static class Cluster
 {
-    private static readonly Lazy<string> Address = new(Start);
+    private static readonly Lazy<(string Application, string Owner, string Own)> Addresses = new(Start);
 
     // The tests' databases live for seconds: nothing in them has to survive this machine.
-    private static readonly string[] Hasty = ["fsync=off", "synchronous_commit=off", "full_page_writes=off"];
+    private static readonly string[] Hasty = ["fsync=off", "synchronous_commit=off", "full_page_writes=off", "shared_preload_libraries=pg_stat_statements"];
 
     /// <summary>The root of the repository.</summary>
     public static string Root { get; } = FindRoot();
 
-    /// <summary>Makes an empty database and gives its connection string.</summary>
-    public static async Task<string> NewDatabaseAsync()
+    /// <summary>Makes an empty database and gives its connection strings.</summary>
+    public static async Task<TestDatabase> NewDatabaseAsync()
     {
         var name = $"test_{Guid.CreateVersion7():N}";
-        await ExecuteAsync($"create database {name}");
-        return $"{Address.Value};Database={name};Maximum Pool Size=20";
+        await ExecuteAsync($"create database {name} owner gentlebead_owner");
+        var (application, owner, own) = Addresses.Value;
+        return new($"{application};Database={name};Maximum Pool Size=20", $"{owner};Database={name};Maximum Pool Size=4", $"{own};Database={name};Maximum Pool Size=2");
     }
 
     /// <summary>Throws a database away.</summary>
-    public static async Task DropAsync(string connectionString)
+    public static async Task DropAsync(TestDatabase database)
     {
         NpgsqlConnection.ClearAllPools();
-        await ExecuteAsync($"drop database if exists {new NpgsqlConnectionStringBuilder(connectionString).Database} with (force)");
+        await ExecuteAsync($"drop database if exists {new NpgsqlConnectionStringBuilder(database.Application).Database} with (force)");
     }
 
     private static async Task ExecuteAsync(string sql)
     {
-        await using var connection = new NpgsqlConnection($"{Address.Value};Database=postgres;Pooling=false");
+        await using var connection = new NpgsqlConnection($"{Addresses.Value.Own};Database=postgres;Pooling=false");
         await connection.OpenAsync();
         await using var command = new NpgsqlCommand(sql, connection);
         await command.ExecuteNonQueryAsync();
     }
 
-    private static string Start()
+    private static (string Application, string Owner, string Own) Start()
     {
         using var process = Process.Start(new ProcessStartInfo(Path.Combine(Root, "scripts/postgres.sh"), ["start", Path.Combine(Root, ".local/test-postgres"), .. Hasty])
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         })!;
-        var address = process.StandardOutput.ReadLine();
+        var addresses = process.StandardOutput.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries);
         process.WaitForExit();
-        return process.ExitCode == 0 && address is not null
-            ? address
+        return process.ExitCode == 0 && addresses is [var application, var owner, var own]
+            ? (application, owner, own)
             : throw new InvalidOperationException($"PostgreSQL for the tests did not start: {process.StandardError.ReadToEnd()}");
     }
 

@@ -154,6 +154,11 @@ public sealed class Page : IDisposable
 
     public void Picture(string path) => driver.GetScreenshot().SaveAsFile(path);
 
+    /// <summary>Waits until nothing moves and nothing is loading.</summary>
+    public void Still() => Until(
+        () => Run<bool>("return document.readyState === 'complete' && !document.querySelector('.mantine-Loader-root') && document.getAnimations().every((one) => one.playState !== 'running')"),
+        "a page at rest");
+
     public static void Until(Func<bool> holds, string what, TimeSpan? patience = null)
     {
         var until = DateTime.UtcNow + (patience ?? Patience);

@@ -8,9 +8,9 @@ namespace GentleBead.Testing;
 public sealed class RunningServer : IAsyncDisposable
 {
     private readonly Process process;
-    private readonly string? ownDatabase;
+    private readonly TestDatabase? ownDatabase;
 
-    private RunningServer(Process process, Uri address, string? ownDatabase)
+    private RunningServer(Process process, Uri address, TestDatabase? ownDatabase)
     {
         this.process = process;
         Address = address;
@@ -20,12 +20,15 @@ public sealed class RunningServer : IAsyncDisposable
     /// <summary>Where it answers.</summary>
     public Uri Address { get; }
 
+    /// <summary>Its process, to look at what it holds.</summary>
+    public int ProcessId => process.Id;
+
     /// <summary>Starts it and waits until it is ready.</summary>
     /// <param name="demo">Whether to load the demo school.</param>
     /// <param name="database">An existing database; null makes one and drops it at the end.</param>
-    public static async Task<RunningServer> StartAsync(bool demo, string? database = null)
+    public static async Task<RunningServer> StartAsync(bool demo, TestDatabase? database = null)
     {
-        var connectionString = database ?? await Cluster.NewDatabaseAsync();
+        var used = database ?? await Cluster.NewDatabaseAsync();
         var address = new Uri($"http://127.0.0.1:{FreePort()}");
         var folder = Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
         var start = new ProcessStartInfo("dotnet",
@@ -36,7 +39,8 @@ public sealed class RunningServer : IAsyncDisposable
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
-        start.Environment["GENTLEBEAD_DATABASE"] = connectionString;
+        start.Environment["GENTLEBEAD_DATABASE"] = used.Application;
+        start.Environment["GENTLEBEAD_OWNER_DATABASE"] = used.Owner;
         start.Environment["GENTLEBEAD_DEMO"] = demo ? "true" : "false";
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
         var process = Process.Start(start)!;
@@ -52,7 +56,7 @@ public sealed class RunningServer : IAsyncDisposable
             if (process.HasExited) break;
             try
             {
-                if ((await client.GetAsync("/health/ready")).IsSuccessStatusCode) return new RunningServer(process, address, database is null ? connectionString : null);
+                if ((await client.GetAsync("/health/ready")).IsSuccessStatusCode) return new RunningServer(process, address, database is null ? used : null);
             }
             catch (HttpRequestException)
             {

@@ -33,6 +33,11 @@ public enum Part
 /// <param name="ForTig">Whether it belongs to TIG work; otherwise to wire.</param>
 public sealed record PartFacts(Part Part, string Name, string Do, int Days, int Beads, bool ForTig);
 
+/// <summary>When a part was last seen to.</summary>
+/// <param name="At">When.</param>
+/// <param name="Beads">Beads the machine had laid by then.</param>
+public sealed record PartDone(DateTimeOffset At, long Beads);
+
 /// <summary>How a part stands.</summary>
 /// <param name="Part">Which part.</param>
 /// <param name="Name">Its name in a list.</param>
@@ -61,23 +66,23 @@ public static class Upkeep
     /// <summary>Every part of a machine with how it stands.</summary>
     /// <param name="machine">The machine; its controls tell which parts it has.</param>
     /// <param name="lastDone">When each part was last seen to; a part left out was never noted.</param>
-    /// <param name="beadsSince">Beads laid since a moment, or ever for null.</param>
+    /// <param name="beads">Beads the machine has laid so far; a bead taken off its coupon wore the tip all the same.</param>
     /// <param name="asOf">Now.</param>
     public static IReadOnlyList<PartState> Of(
-        Machine machine, IReadOnlyDictionary<Part, DateTimeOffset> lastDone, Func<DateTimeOffset?, int> beadsSince, DateTimeOffset asOf) =>
+        Machine machine, IReadOnlyDictionary<Part, PartDone> lastDone, long beads, DateTimeOffset asOf) =>
     [
         .. Parts
             .Where(part => part.ForTig ? machine.AmpControl is not null : machine.WireControl is not null)
             .Select(part =>
             {
-                DateTimeOffset? last = lastDone.TryGetValue(part.Part, out var done) ? done : null;
-                var beads = beadsSince(last);
-                var days = last is { } at ? (int)(asOf - at).TotalDays : 0;
+                var last = lastDone.GetValueOrDefault(part.Part);
+                var since = (int)Math.Max(0, beads - (last?.Beads ?? 0));
+                var days = last is null ? 0 : (int)(asOf - last.At).TotalDays;
                 var (due, why) = last is null ? (true, "never noted")
-                    : beads >= part.Beads ? (true, $"{beads} beads since")
+                    : since >= part.Beads ? (true, $"{since} beads since")
                     : days >= part.Days ? (true, $"{days} days since")
-                    : (false, $"after {part.Beads - beads} more beads or {part.Days - days} days");
-                return new PartState(part.Part, part.Name, part.Do, last, beads, due, why);
+                    : (false, $"after {part.Beads - since} more beads or {part.Days - days} days");
+                return new PartState(part.Part, part.Name, part.Do, last?.At, since, due, why);
             }),
     ];
 }

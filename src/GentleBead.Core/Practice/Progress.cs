@@ -47,20 +47,20 @@ public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<H
     public static string Name(Deviation deviation) => Words[deviation].Words;
 
     /// <summary>From the answers.</summary>
-    /// <param name="answers">Every answer so far, oldest first.</param>
+    /// <param name="answers">The newest answers, oldest first.</param>
     /// <param name="now">The time.</param>
     public static Progress Of(IReadOnlyList<AnsweredDrill> answers, DateTimeOffset now)
     {
         ArgumentNullException.ThrowIfNull(answers);
         var taken = answers.Where(one => one.Answer is not null)
-            .GroupBy(one => (one.Drill.Deviation, one.Answer!.Value))
+            .GroupBy(one => (one.Deviation, one.Answer!.Value))
             .Select(group => new TakenFor(group.Key.Deviation, group.Key.Value, group.Count())).ToArray();
         var worst = taken.Where(one => one.Was != one.Said && one.Times >= Habit).MaxBy(one => one.Times);
         return new(
             [.. Enum.GetValues<DrillKind>().Select(kind => new KindProgress(
-                kind, answers.Count(one => one.Drill.Kind == kind), answers.Count(one => one.Drill.Kind == kind && one.Right), Schedule.Level(answers, kind),
+                kind, answers.Count(one => one.Kind == kind), answers.Count(one => one.Kind == kind && one.Right), Schedule.Level(answers, kind),
                 Schedule.Items(kind).Count(item => Schedule.Box(answers, kind, item).Due <= now)))],
-            [.. answers.Where(one => one.Heard is not null).Select(one => (Was: one.Drill.Sound, Heard: one.Heard!.Value)).Where(one => one.Was is not null)
+            [.. answers.Where(one => one.Heard is not null).Select(one => (Was: one.Sound, Heard: one.Heard!.Value)).Where(one => one.Was is not null)
                 .GroupBy(one => one).Select(group => new HeardAs(group.Key.Was!.Value, group.Key.Heard, group.Count()))],
             taken,
             worst is null ? null : $"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times). At the booth: {Words[worst.Was].Practise}.");

@@ -1,12 +1,14 @@
 namespace GentleBead.Core.Practice;
 
 /// <summary>A drill as it was answered.</summary>
-/// <param name="Drill">The drill.</param>
+/// <param name="Kind">What it trained.</param>
+/// <param name="Deviation">What was off.</param>
+/// <param name="Sound">What it sounded like; null on the border between two sounds.</param>
 /// <param name="Heard">What it was said to sound like; null where that was not asked.</param>
 /// <param name="Answer">What was said to be off; null in setting the machine.</param>
 /// <param name="Right">Whether it was right.</param>
 /// <param name="At">When.</param>
-public sealed record AnsweredDrill(Drill Drill, Beads.Sound? Heard, Deviation? Answer, bool Right, DateTimeOffset At);
+public sealed record AnsweredDrill(DrillKind Kind, Deviation Deviation, Beads.Sound? Sound, Beads.Sound? Heard, Deviation? Answer, bool Right, DateTimeOffset At);
 
 /// <summary>Which drill comes next, and how hard. Pure: it follows from the answers alone.</summary>
 /// <remarks>
@@ -16,6 +18,9 @@ public sealed record AnsweredDrill(Drill Drill, Beads.Sound? Heard, Deviation? A
 /// </remarks>
 public static class Schedule
 {
+    /// <summary>How many of somebody's newest answers say where they stand; what is older is forgotten.</summary>
+    public const int Newest = 200;
+
     private static readonly int[] BoxDays = [0, 1, 3, 7, 14];
 
     /// <summary>What can be asked in a kind of drill.</summary>
@@ -28,7 +33,7 @@ public static class Schedule
     public static int Level(IEnumerable<AnsweredDrill> answers, DrillKind kind)
     {
         var (level, inRow) = (0, 0);
-        foreach (var answer in answers.Where(one => one.Drill.Kind == kind))
+        foreach (var answer in answers.Where(one => one.Kind == kind))
         {
             inRow = answer.Right ? inRow + 1 : 0;
             if (!answer.Right) level = Math.Max(0, level - 1);
@@ -41,7 +46,7 @@ public static class Schedule
     public static (int Box, DateTimeOffset Due) Box(IEnumerable<AnsweredDrill> answers, DrillKind kind, Deviation item)
     {
         var (box, due) = (0, DateTimeOffset.MinValue);
-        foreach (var answer in answers.Where(one => one.Drill.Kind == kind && one.Drill.Deviation == item))
+        foreach (var answer in answers.Where(one => one.Kind == kind && one.Deviation == item))
         {
             box = answer.Right ? Math.Min(BoxDays.Length - 1, box + 1) : 0;
             due = answer.At.AddDays(BoxDays[box]);
@@ -57,7 +62,7 @@ public static class Schedule
     public static Deviation Next(IReadOnlyList<AnsweredDrill> answers, DrillKind kind, DateTimeOffset now, int seed)
     {
         ArgumentNullException.ThrowIfNull(answers);
-        Deviation? last = answers.LastOrDefault(one => one.Drill.Kind == kind) is { } newest ? newest.Drill.Deviation : null;
+        Deviation? last = answers.LastOrDefault(one => one.Kind == kind) is { } newest ? newest.Deviation : null;
         var random = new Random(seed);
         return Items(kind)
             .Select(item => (Item: item, Box(answers, kind, item).Due, Luck: random.Next()))

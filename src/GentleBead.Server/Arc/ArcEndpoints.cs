@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Listening;
@@ -6,6 +7,7 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Arc;
@@ -70,19 +72,24 @@ public static class ArcEndpoints
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>
-        app.MapPost("/api/arc/run", Run).WithTags("arc").RequireAuthorization(Access.SignedIn);
+        app.MapPost("/api/arc/run", RunAsync).WithTags("arc").RequireAuthorization(Access.SignedIn);
 
-    private static Results<Ok<ArcRun>, ValidationProblem> Run(ArcRequest request)
+    private static async Task<Results<Ok<ArcRun>, ValidationProblem>> RunAsync(ArcRequest request, ClaimsPrincipal user, HeavyWork heavy, CancellationToken cancel)
     {
         var setting = request.Setting();
         var problems = setting.Problems().DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
         if (problems.Count > 0) return Problems.Fields(problems);
-        var trace = ArcTrace.Of(setting, Seconds, Rate, request.Seed);
+        return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Run(setting, request.Seed), cancel));
+    }
+
+    private static ArcRun Run(ArcSetting setting, int seed)
+    {
+        var trace = ArcTrace.Of(setting, Seconds, Rate, seed);
         var fed = setting.Wire is { } wire ? new WireArc(setting.Process, wire, setting.Gas) : (WireArc?)null;
-        return TypedResults.Ok(new ArcRun(
+        return new ArcRun(
             TraceView.Of(trace), Voltage.FromVolts(trace.MeanVolts), Current.FromAmps(trace.MeanAmps),
             trace.Events.Count(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub) / trace.Seconds,
             fed is null ? null : ArcTruth.Of(trace), SimulatedBead.From(trace), fed is { } arc ? Rules.SmoothBand(setting.WireFeed, arc) : null,
-            WavFile.Write(new Waveform(Rate, ArcSound.Of(trace, request.Seed)))));
+            WavFile.Write(new Waveform(Rate, ArcSound.Of(trace, seed))));
     }
 }

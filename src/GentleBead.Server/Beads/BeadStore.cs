@@ -21,113 +21,101 @@ namespace GentleBead.Server.Beads;
 /// <param name="Judgement">What is said of it, as it stands now.</param>
 /// <param name="Ruled">The instructor's own verdict, where it was given; null where it was not.</param>
 /// <param name="RecordedAt">When.</param>
+/// <param name="Version">The look that stands, or the bead itself before any: what a change has to name.</param>
 public sealed record Bead(
     Guid Id, Guid SheetId, int Number, double? WireMark, double? VoltMark, double? AmpMark, Settings? Used, Current? Amps,
-    Evidence Evidence, Judgement Judgement, Verdict? Ruled, DateTimeOffset RecordedAt)
+    Evidence Evidence, Judgement Judgement, Verdict? Ruled, DateTimeOffset RecordedAt, Guid Version)
 {
     /// <summary>The verdict that stands: the instructor's where there is one.</summary>
     public Verdict Standing() => Ruled ?? Judgement.Verdict;
+
+    /// <summary>Whether what was used was read from the machine's marks, and not measured.</summary>
+    public bool FromMarks() => (WireMark ?? AmpMark) is not null;
 
     /// <summary>How the next bead sees this one.</summary>
     public BeadBefore AsBefore() => new(Number, Judgement, Evidence, Used, Amps);
 }
 
-/// <summary>What was heard of a bead, for the learned window.</summary>
-/// <param name="SheetId">On which sheet's coupon.</param>
-/// <param name="Used">The pair at the torch.</param>
-/// <param name="Sound">What was heard.</param>
-/// <param name="Cause">The likeliest cause.</param>
-/// <param name="Verdict">The verdict that stands.</param>
-public sealed record HeardBead(Guid SheetId, Settings Used, Sound Sound, Cause? Cause, Verdict Verdict);
+/// <summary>A bead as a coupon shows it.</summary>
+/// <param name="Id">Which bead.</param>
+/// <param name="Number">Its number on the coupon.</param>
+/// <param name="Verdict">In one word: the instructor's where there is one.</param>
+/// <param name="Shape">Numbers for its glyph.</param>
+/// <param name="Used">The pair at the torch; null for TIG.</param>
+public sealed record LaidBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings? Used);
 
 /// <summary>Beads in the database. A bead is withdrawn, never deleted; a look again is added to it.</summary>
 public sealed class BeadStore(NpgsqlDataSource database)
 {
-    // The newest look stands, and the instructor's newest word beside it.
-    private const string Beads =
+    /// <summary>Beads of a coupon that are sent at once.</summary>
+    public const int Page = 20;
+
+    private const string Columns =
         """
-        select bead.id, sheet_id as "SheetId", number, wire_mark as "WireMark", volt_mark as "VoltMark", amp_mark as "AmpMark",
-            wire_feed_m_per_min as "WireFeed", volts, amps, coalesce(again.evidence, bead.evidence) as evidence,
-            coalesce(again.judgement, bead.judgement) as judgement, ruled.instructor as "Ruled", recorded_at as "RecordedAt"
-        from bead
-        left join lateral (select evidence, judgement from look where bead_id = bead.id order by looked_at desc, id desc limit 1) as again on true
-        left join lateral (select instructor from ruling where bead_id = bead.id and aspect is null order by ruled_at desc, id desc limit 1) as ruled on true
+        id, sheet_id as "SheetId", number, wire_mark as "WireMark", volt_mark as "VoltMark", amp_mark as "AmpMark", wire_feed_m_per_min as "WireFeed", volts, amps,
+        evidence, judgement, ruled, recorded_at as "RecordedAt", version
         """;
 
-    /// <summary>Adds a bead with the next number on its coupon; the same id again changes nothing. Gives the bead as stored.</summary>
-    /// <param name="bead">The bead; its number is not looked at.</param>
-    /// <param name="recordedBy">Who recorded it.</param>
-    public async Task<Bead> AddAsync(Bead bead, Guid recordedBy)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        // One at a time on a coupon, so that numbers neither clash nor skip.
-        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@sheet, 0))", new { sheet = bead.SheetId.ToString() });
-        await connection.ExecuteAsync(
-            """
-            insert into bead (id, sheet_id, number, wire_mark, volt_mark, amp_mark, wire_feed_m_per_min, volts, amps, evidence, judgement, verdict, rules_version, recorded_by, recorded_at)
-            select @Id, @SheetId, coalesce(max(number), 0) + 1, @WireMark, @VoltMark, @AmpMark, @wireFeed, @volts, @amps, @evidence, @judgement, @verdict, @rulesVersion, @recordedBy, @RecordedAt
-            from bead where sheet_id = @SheetId
-            on conflict (id) do nothing
-            """,
-            new
-            {
-                bead.Id,
-                bead.SheetId,
-                bead.WireMark,
-                bead.VoltMark,
-                bead.AmpMark,
-                RecordedAt = bead.RecordedAt.UtcDateTime,
-                wireFeed = bead.Used?.WireFeed.MPerMin,
-                volts = bead.Used?.Volts.Volts,
-                amps = bead.Amps?.Amps,
-                evidence = new Jsonb<Evidence>(bead.Evidence),
-                judgement = new Jsonb<Judgement>(bead.Judgement),
-                verdict = Words.Of(bead.Judgement.Verdict),
-                rulesVersion = bead.Judgement.RulesVersion,
-                recordedBy,
-            });
-        var stored = await connection.QuerySingleAsync<Row>($"{Beads} where bead.id = @Id", new { bead.Id });
-        await transaction.CommitAsync();
-        return stored.Bead;
-    }
-
-    /// <summary>Adds a look again at a bead; the same id again changes nothing.</summary>
-    public async Task AddLookAsync(Guid id, Guid beadId, Evidence evidence, Judgement judgement, Guid by, DateTimeOffset at)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            """
-            insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at)
-            values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, @at)
-            on conflict (id) do nothing
-            """,
-            new
-            {
-                id,
-                beadId,
-                evidence = new Jsonb<Evidence>(evidence),
-                judgement = new Jsonb<Judgement>(judgement),
-                verdict = Words.Of(judgement.Verdict),
-                rulesVersion = judgement.RulesVersion,
-                by,
-                at = at.UtcDateTime,
-            });
-    }
+    private const string LaidColumns = "bead_id as \"Id\", number, coalesce(ruled, verdict) as \"Verdict\", shape, wire_feed_m_per_min as \"WireFeed\", volts";
 
     /// <summary>One bead, withdrawn or not.</summary>
     public async Task<Bead?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"{Beads} where bead.id = @id", new { id }))?.Bead;
+        return await FindAsync(connection, id);
     }
 
-    /// <summary>The standing beads of some sheets, in order, by sheet.</summary>
-    public async Task<ILookup<Guid, Bead>> OfSheetsAsync(IEnumerable<Guid> sheetIds)
+    /// <summary>One bead on a connection of the caller's.</summary>
+    public static async Task<Bead?> FindAsync(NpgsqlConnection connection, Guid id) =>
+        (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from bead_now where id = @id", new { id }))?.Bead;
+
+    /// <summary>The newest standing bead of a coupon; null before the first.</summary>
+    public static async Task<Bead?> LastAsync(NpgsqlConnection connection, Guid sheetId) => (await connection.QuerySingleOrDefaultAsync<Row>(
+        $"select {Columns} from bead_now where id = (select bead_id from bead_standing where sheet_id = @sheetId and not withdrawn order by number desc limit 1)", new { sheetId }))?.Bead;
+
+    /// <summary>
+    /// The newest bead before a number on a coupon that a change can be read against. A trial's bead is laid off on purpose: what came of a change is not
+    /// read against it.
+    /// </summary>
+    public static async Task<Bead?> BeforeAsync(NpgsqlConnection connection, Guid sheetId, int number) => (await connection.QuerySingleOrDefaultAsync<Row>(
+        $"""
+        select {Columns} from bead_now where id = (
+            select bead_standing.bead_id from bead_standing left join trial_bead on trial_bead.bead_id = bead_standing.bead_id
+            where sheet_id = @sheetId and not withdrawn and number < @number and trial_bead.bead_id is null order by number desc limit 1)
+        """,
+        new { sheetId, number }))?.Bead;
+
+    /// <summary>A page of a coupon's standing beads, in order; the newest, or those before a number.</summary>
+    public static async Task<IReadOnlyList<LaidBead>> LaidAsync(NpgsqlConnection connection, Guid sheetId, int? before = null)
+    {
+        var rows = await connection.QueryAsync<LaidRow>(
+            $"select {LaidColumns} from bead_standing where sheet_id = @sheetId and not withdrawn and number < @before order by number desc limit @Page",
+            new { sheetId, before = before ?? int.MaxValue, Page });
+        return [.. rows.Select(row => row.Bead).Reverse()];
+    }
+
+    /// <summary>The same on a connection of its own.</summary>
+    public async Task<IReadOnlyList<LaidBead>> LaidAsync(Guid sheetId, int? before = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>($"{Beads} where sheet_id = any(@ids) and withdrawn_at is null order by number", new { ids = sheetIds.ToArray() });
+        return await LaidAsync(connection, sheetId, before);
+    }
+
+    /// <summary>Every standing bead of some coupons in full, by coupon: for work that is done once, not for a screen.</summary>
+    public async Task<ILookup<Guid, Bead>> AllOfSheetsAsync(IEnumerable<Guid> sheetIds)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>($"select {Columns} from bead_now where sheet_id = any(@ids) and not withdrawn order by number", new { ids = sheetIds.ToArray() });
         return rows.ToLookup(row => row.SheetId, row => row.Bead);
+    }
+
+    /// <summary>The standing beads of a trial, by its steps, in the order they were laid.</summary>
+    public async Task<IReadOnlyList<Bead>> OfTrialAsync(Guid trialId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>(
+            $"select {Columns} from bead_now where id in (select bead_id from trial_bead where trial_id = @trialId) and not withdrawn order by seq", new { trialId });
+        return [.. rows.Select(row => row.Bead)];
     }
 
     /// <summary>Every look at a bead before the one that stands, oldest first: when, and what was said.</summary>
@@ -137,69 +125,141 @@ public sealed class BeadStore(NpgsqlDataSource database)
         var rows = await connection.QueryAsync<(DateTime At, string Judgement)>(
             """
             select at, judgement from (
-                select recorded_at as at, judgement from bead where id = @beadId
-                union all select looked_at, judgement from look where bead_id = @beadId) as looks
-            order by at
+                select 0 as seq, recorded_at as at, judgement from bead where id = @beadId
+                union all select seq, looked_at, judgement from look where bead_id = @beadId) as looks
+            order by seq desc limit 21
             """,
             new { beadId });
-        return [.. rows.SkipLast(1).Select(row => ((DateTimeOffset)row.At, Jsonb.Read<Judgement>(row.Judgement)))];
+        return [.. rows.Skip(1).Reverse().Select(row => ((DateTimeOffset)row.At, Jsonb.Read<Judgement>(row.Judgement)))];
     }
 
-    /// <summary>The likeliest causes of the newest standing beads of some sheets, newest first; one bead left out, the one being judged.</summary>
-    public async Task<IReadOnlyList<Cause>> NewestCausesAsync(IEnumerable<Guid> sheetIds, int most, Guid except)
+    /// <summary>Adds a bead with the next number on its coupon, how it stands, and its place in a trial.</summary>
+    /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
+    /// <param name="bead">The bead; its number, version and time are not looked at.</param>
+    /// <param name="ground">What it was laid to.</param>
+    /// <param name="place">Its place in a trial; null outside one.</param>
+    /// <param name="recordedBy">Who recorded it.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    /// <returns>The bead with its number and time.</returns>
+    public static async Task<Bead> AddAsync(
+        NpgsqlConnection connection, Bead bead, BeadGround ground, TrialPlace? place, Guid recordedBy, Sent sent, DateTimeOffset? at = null)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        var words = await connection.QueryAsync<string?>(
-            """
-            select coalesce(again.judgement, bead.judgement) #>> '{causes,0,cause}' from bead
-            left join lateral (select judgement from look where bead_id = bead.id order by looked_at desc, id desc limit 1) as again on true
-            where sheet_id = any(@ids) and withdrawn_at is null and bead.id <> @except order by recorded_at desc limit @most
-            """,
-            new { ids = sheetIds.ToArray(), most, except });
-        return [.. words.OfType<string>().Select(Words.Read<Cause>)];
+        var (number, recordedAt) = await connection.QuerySingleAsync<(int Number, DateTime At)>(Insert, Parameters(bead, ground, place, recordedBy, sent, at));
+        return bead with { Number = number, RecordedAt = recordedAt };
     }
 
-    /// <summary>What was heard of the standing beads of some sheets.</summary>
-    public async Task<IReadOnlyList<HeardBead>> HeardAsync(IEnumerable<Guid> sheetIds)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid SheetId, double WireFeed, double Volts, string Sound, string? Cause, string Verdict)>(
-            """
-            select sheet_id, wire_feed_m_per_min, volts, coalesce(again.evidence, bead.evidence) ->> 'sound',
-                coalesce(again.judgement, bead.judgement) #>> '{causes,0,cause}', coalesce(ruled.instructor, again.verdict, bead.verdict)
-            from bead
-            left join lateral (select evidence, judgement, verdict from look where bead_id = bead.id order by looked_at desc, id desc limit 1) as again on true
-            left join lateral (select instructor from ruling where bead_id = bead.id and aspect is null order by ruled_at desc, id desc limit 1) as ruled on true
-            where sheet_id = any(@ids) and withdrawn_at is null and wire_feed_m_per_min is not null and coalesce(again.evidence, bead.evidence) ->> 'sound' is not null
-            """,
-            new { ids = sheetIds.ToArray() });
-        return
-        [
-            .. rows.Select(row => new HeardBead(
-                row.SheetId, new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed), Voltage.FromVolts(row.Volts)), Words.Read<Sound>(row.Sound),
-                row.Cause is null ? null : Words.Read<Cause>(row.Cause), Words.Read<Verdict>(row.Verdict))),
-        ];
-    }
+    private const string Insert =
+        """
+        with laid as (
+            insert into bead (id, sheet_id, number, wire_mark, volt_mark, amp_mark, wire_feed_m_per_min, volts, amps, evidence, judgement, verdict, rules_version, recorded_by,
+                recorded_at, sent)
+            select @Id, @SheetId, coalesce((select max(number) from bead where sheet_id = @SheetId), 0) + 1, @WireMark, @VoltMark, @AmpMark, @wireFeed, @volts, @amps, @evidence,
+                @judgement, @verdict, @rulesVersion, @recordedBy, coalesce(@at, now()), @sent
+            returning id, seq, number, recorded_at),
+        placed as (insert into trial_bead (bead_id, trial_id, step, fresh_piece) select id, @trialId, @step, @freshPiece from laid where @trialId is not null)
+        insert into bead_standing (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm, wire_mark, volt_mark, amp_mark,
+            wire_feed_m_per_min, volts, sound, cause, verdict, shape, next, recorded_at, withdrawn)
+        select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark, @AmpMark,
+            @wireFeed, @volts, @sound, @cause, @verdict, @shape, @next, recorded_at, false from laid
+        returning number, recorded_at
+        """;
+
+    /// <summary>Adds a look again at a bead, which then stands.</summary>
+    /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
+    /// <param name="id">Which look.</param>
+    /// <param name="bead">The bead, with the evidence and judgement of this look.</param>
+    /// <param name="by">Who looked.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    public static Task AddLookAsync(NpgsqlConnection connection, Guid id, Bead bead, Guid by, Sent sent, DateTimeOffset? at = null) => connection.ExecuteAsync(
+        """
+        with looked as (
+            insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at, sent)
+            values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing returning id)
+        update bead_standing set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id from looked where bead_id = @beadId
+        """,
+        new
+        {
+            id,
+            beadId = bead.Id,
+            evidence = new Jsonb<Evidence>(bead.Evidence),
+            judgement = new Jsonb<Judgement>(bead.Judgement),
+            verdict = Words.Of(bead.Judgement.Verdict),
+            rulesVersion = bead.Judgement.RulesVersion,
+            sound = bead.Evidence.SoundHeard() is { } heard ? Words.Of(heard) : null,
+            cause = CauseOf(bead.Judgement),
+            shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
+            next = bead.Judgement.Next?.Instruction,
+            by,
+            sent = sent.Hash,
+            at = at?.UtcDateTime,
+        });
 
     /// <summary>Takes a bead off its coupon, or puts it back.</summary>
+    /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
     /// <param name="id">Which bead.</param>
     /// <param name="by">Who withdraws it; null puts it back.</param>
-    /// <returns>Whether there is such a bead.</returns>
-    public async Task<bool> SetWithdrawnAsync(Guid id, Guid? by)
+    public static Task SetWithdrawnAsync(NpgsqlConnection connection, Guid id, Guid? by) => connection.ExecuteAsync(
+        """
+        with taken as (update bead set withdrawn_by = @by, withdrawn_at = case when @by::uuid is null then null else now() end where id = @id returning id, withdrawn_at)
+        update bead_standing set withdrawn = taken.withdrawn_at is not null from taken where bead_id = taken.id
+        """,
+        new { id, by });
+
+    private static string? CauseOf(Judgement judgement) => judgement.Causes.Count > 0 ? Words.Of(judgement.Causes[0].Cause) : null;
+
+    private static object Parameters(Bead bead, BeadGround ground, TrialPlace? place, Guid recordedBy, Sent sent, DateTimeOffset? at)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync(
-            "update bead set withdrawn_by = @by, withdrawn_at = case when @by::uuid is null then null else now() end where id = @id", new { id, by }) == 1;
+        var job = ground.Body.Job;
+        return new
+        {
+            bead.Id,
+            bead.SheetId,
+            bead.WireMark,
+            bead.VoltMark,
+            bead.AmpMark,
+            wireFeed = bead.Used?.WireFeed.MPerMin,
+            volts = bead.Used?.Volts.Volts,
+            amps = bead.Amps?.Amps,
+            evidence = new Jsonb<Evidence>(bead.Evidence),
+            judgement = new Jsonb<Judgement>(bead.Judgement),
+            verdict = Words.Of(bead.Judgement.Verdict),
+            rulesVersion = bead.Judgement.RulesVersion,
+            recordedBy,
+            at = at?.UtcDateTime,
+            sent = sent.Hash,
+            trialId = place?.TrialId,
+            step = place?.Step,
+            freshPiece = place?.FreshPiece,
+            studentId = ground.Sheet.StudentId,
+            machineId = ground.MachineId,
+            process = Words.Of(job.Process),
+            wire = job.Wire is { } wire ? Words.Of(wire) : null,
+            gas = Words.Of(job.Gas),
+            joint = Words.Of(job.Joint),
+            thicknessMm = job.Thickness.Value.Mm,
+            sound = bead.Evidence.SoundHeard() is { } heard ? Words.Of(heard) : null,
+            cause = CauseOf(bead.Judgement),
+            shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
+            next = bead.Judgement.Next?.Instruction,
+        };
     }
 
     private sealed record Row(
         Guid Id, Guid SheetId, int Number, double? WireMark, double? VoltMark, double? AmpMark, double? WireFeed, double? Volts, double? Amps,
-        string Evidence, string Judgement, string? Ruled, DateTime RecordedAt)
+        string Evidence, string Judgement, string? Ruled, DateTime RecordedAt, Guid Version)
     {
         public Bead Bead => new(
-            Id, SheetId, Number, WireMark, VoltMark, AmpMark,
-            WireFeed is { } wire && Volts is { } volts ? new Settings(WireFeedSpeed.FromMPerMin(wire), Voltage.FromVolts(volts)) : null,
-            Amps is { } amps ? Current.FromAmps(amps) : null,
-            Jsonb.Read<Evidence>(Evidence), Jsonb.Read<Judgement>(Judgement), Ruled is null ? null : Words.Read<Verdict>(Ruled), RecordedAt);
+            Id, SheetId, Number, WireMark, VoltMark, AmpMark, Pair(WireFeed, Volts), Amps is { } amps ? Current.FromAmps(amps) : null,
+            Jsonb.Read<Evidence>(Evidence), Jsonb.Read<Judgement>(Judgement), Ruled is null ? null : Words.Read<Verdict>(Ruled), RecordedAt, Version);
     }
+
+    private sealed record LaidRow(Guid Id, int Number, string Verdict, string Shape, double? WireFeed, double? Volts)
+    {
+        public LaidBead Bead => new(Id, Number, Words.Read<Verdict>(Verdict), Jsonb.Read<BeadShape>(Shape), Pair(WireFeed, Volts));
+    }
+
+    private static Settings? Pair(double? wireFeed, double? volts) =>
+        wireFeed is { } wire && volts is { } given ? new Settings(WireFeedSpeed.FromMPerMin(wire), Voltage.FromVolts(given)) : null;
 }

@@ -1,13 +1,10 @@
 using System.Security.Claims;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
-using GentleBead.Server.Judging;
-using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
-using GentleBead.Server.Sheets;
-using GentleBead.Server.Trials;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Beads;
@@ -15,55 +12,38 @@ namespace GentleBead.Server.Beads;
 /// <summary>Pictures of a bead, and measuring a section on one.</summary>
 public static class PictureEndpoints
 {
-    // Drawing a large picture anew takes memory: two at a time.
-    private static readonly SemaphoreSlim Drawing = new(2);
-
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
         var pictures = app.MapGroup("/api").WithTags("pictures");
         pictures.MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync).RequireAuthorization(Access.Instructor)
-            .WithUpload(CleanPicture.MostBytes);
+            .WithUpload(CleanPicture.MostBytes, "image/jpeg", "image/png", "image/webp").Repeatable();
         pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.SignedIn);
         pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
-        pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor);
+        pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor).Repeatable();
         pictures.MapPut("/pictures/{pictureId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
     }
 
     private static async Task<Results<Ok<Picture>, NotFound, ValidationProblem>> AddAsync(
-        Guid id, string side, Guid pictureId, HttpRequest request, ClaimsPrincipal user, BeadStore beads, PictureStore pictures, TimeProvider clock, CancellationToken cancellation)
+        Guid id, string side, Guid pictureId, HttpRequest request, ClaimsPrincipal user, BeadStore beads, PictureStore pictures, HeavyWork heavy, CancellationToken cancellation)
     {
-        if (await pictures.FindAsync(pictureId) is { } stored) return TypedResults.Ok(stored);
         if (await beads.FindAsync(id) is null) return TypedResults.NotFound();
         if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows)) return Problems.Field("side", "A picture of the face, the back or a macro.");
         if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent) return Problems.Field("picture", $"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB.");
         if (sent.Length == 0) return Problems.Field("picture", "The file is empty.");
 
-        CleanPicture? picture;
-        string problem;
-        await Drawing.WaitAsync(cancellation);
-        try
-        {
-            picture = CleanPicture.Of(sent, out problem);
-        }
-        finally
-        {
-            Drawing.Release();
-        }
+        var fingerprint = Sent.OfBytes(sent).Under(id);
+        if (await pictures.IsRepeatAsync(pictureId, fingerprint) && await pictures.FindAsync(pictureId) is { } stored) return TypedResults.Ok(stored);
+        // Drawing a large picture anew takes memory and time: in turn.
+        var (picture, problem) = await heavy.RunAsync(user.Id(), () => (CleanPicture.Of(sent, out var wrong), wrong), cancellation);
         if (picture is null) return Problems.Field("picture", problem);
-        await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), clock.GetUtcNow());
+        await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), fingerprint);
         return TypedResults.Ok((await pictures.FindAsync(pictureId))!);
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(Guid pictureId, ClaimsPrincipal user, HttpResponse response, PictureStore pictures, BeadStore beads, SheetStore sheets)
+    private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(Guid pictureId, ClaimsPrincipal user, HttpResponse response, PictureStore pictures)
     {
-        if (await pictures.FindAsync(pictureId) is not { } picture
-            || await beads.FindAsync(picture.BeadId) is not { } bead
-            || await sheets.FindAsync(bead.SheetId) is not { } sheet
-            || !user.MaySee(sheet.StudentId))
-        {
-            return TypedResults.NotFound();
-        }
+        if (await pictures.StudentOfAsync(pictureId) is not { } studentId || !user.MaySee(studentId)) return TypedResults.NotFound();
         var (mediaType, bytes) = await pictures.BytesAsync(pictureId);
         // A picture never changes under its id; whoever may see it keeps it for the day.
         response.Headers.CacheControl = "private, max-age=86400";
@@ -71,20 +51,17 @@ public static class PictureEndpoints
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, ValidationProblem>> MarkAsync(
-        Guid pictureId, Guid marksId, MacroMarks request, ClaimsPrincipal user, PictureStore pictures, BeadStore beads, SheetStore sheets, SessionStore sessions, MachineStore machines, TrialStore trials, BeadJudge judge, TimeProvider clock)
+        Guid pictureId, Guid marksId, MacroMarks request, ClaimsPrincipal user, PictureStore pictures, BeadFileStore files, BeadRecorder recorder, CancellationToken cancel)
     {
-        if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead) return TypedResults.NotFound();
+        if (await pictures.FindAsync(pictureId) is not { } picture || await files.FindAsync(picture.BeadId) is not { } file) return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
         if (problems.Count > 0) return Problems.Fields(problems);
 
-        var sheet = (await sheets.FindAsync(bead.SheetId))!;
-        var body = await BeadEndpoints.JudgedByAsync(bead, sheet, trials);
-        var measures = MacroMeasures.Of(marks, body.BeadMeasure);
-        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), clock.GetUtcNow());
+        var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
+        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId));
         // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
-        await BeadEndpoints.LookAgainAsync(marksId, bead, bead.Evidence with { Macro = measures }, sheet, body, user.Id(), beads, sessions, machines, trials, judge, clock);
-        return TypedResults.Ok((await beads.FindAsync(bead.Id))!);
+        return TypedResults.Ok((await recorder.MergeAsync(marksId, file.Bead.Id, evidence => evidence with { Macro = measures }, user.Id(), cancel))!);
     }
 
     // The same measures as marking gives, kept nowhere: what the marks say while they are being set.

@@ -35,19 +35,35 @@ public sealed class PictureStore(NpgsqlDataSource database)
     private const string Pictures =
         """
         select picture.id, bead_id as "BeadId", side, width, height, newest.marks, newest.measures, added_at as "AddedAt" from picture
-        left join lateral (select marks, measures from macro_marks where picture_id = picture.id order by marked_at desc, id desc limit 1) as newest on true
+        left join lateral (select marks, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest on true
         """;
 
     /// <summary>Adds a picture; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, Guid beadId, PictureSide side, CleanPicture picture, Guid by, DateTimeOffset at)
+    public async Task AddAsync(Guid id, Guid beadId, PictureSide side, CleanPicture picture, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
+        await connection.AddOnceAsync(
+            "picture",
             """
-            insert into picture (id, bead_id, side, media_type, width, height, bytes, added_by, added_at)
-            values (@id, @beadId, @side, @MediaType, @Width, @Height, @Bytes, @by, @at) on conflict (id) do nothing
+            insert into picture (id, bead_id, side, media_type, width, height, bytes, added_by, added_at, sent)
+            values (@id, @beadId, @side, @MediaType, @Width, @Height, @Bytes, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { id, beadId, side = Words.Of(side), picture.MediaType, picture.Width, picture.Height, picture.Bytes, by, at = at.UtcDateTime });
+            new { id, beadId, side = Words.Of(side), picture.MediaType, picture.Width, picture.Height, picture.Bytes, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+    }
+
+    /// <summary>Whether a picture was added under this id already with the same file.</summary>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.IsRepeatAsync("picture", id, sent);
+    }
+
+    /// <summary>Whose bead a standing picture shows; null where there is no such picture.</summary>
+    public async Task<Guid?> StudentOfAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<Guid?>(
+            "select student_id from picture join bead_standing using (bead_id) where picture.id = @id and picture.withdrawn_at is null", new { id });
     }
 
     /// <summary>One standing picture.</summary>
@@ -61,7 +77,7 @@ public sealed class PictureStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<Picture>> OfBeadAsync(Guid beadId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"{Pictures} where bead_id = @beadId and withdrawn_at is null order by added_at", new { beadId })).Select(row => row.Picture)];
+        return [.. (await connection.QueryAsync<Row>($"{Pictures} where bead_id = @beadId and withdrawn_at is null order by picture.seq limit 40", new { beadId })).Select(row => row.Picture)];
     }
 
     /// <summary>A picture's bytes and what they are.</summary>
@@ -72,12 +88,16 @@ public sealed class PictureStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds marks to a macro; the same id again changes nothing.</summary>
-    public async Task AddMarksAsync(Guid id, Guid pictureId, MacroMarks marks, MacroMeasures measures, Guid by, DateTimeOffset at)
+    public async Task AddMarksAsync(Guid id, Guid pictureId, MacroMarks marks, MacroMeasures measures, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into macro_marks (id, picture_id, marks, measures, marked_by, marked_at) values (@id, @pictureId, @marks, @measures, @by, @at) on conflict (id) do nothing",
-            new { id, pictureId, marks = new Jsonb<MacroMarks>(marks), measures = new Jsonb<MacroMeasures>(measures), by, at = at.UtcDateTime });
+        await connection.AddOnceAsync(
+            "macro_marks",
+            """
+            insert into macro_marks (id, picture_id, marks, measures, marked_by, marked_at, sent)
+            values (@id, @pictureId, @marks, @measures, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
+            """,
+            new { id, pictureId, marks = new Jsonb<MacroMarks>(marks), measures = new Jsonb<MacroMeasures>(measures), by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
     }
 
     /// <summary>Takes a picture away, or puts it back.</summary>

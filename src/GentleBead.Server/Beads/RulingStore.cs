@@ -10,53 +10,69 @@ namespace GentleBead.Server.Beads;
 /// <param name="Ruling">The tool's word and the instructor's.</param>
 /// <param name="Reason">Why; empty where both say the same.</param>
 /// <param name="RuledBy">Who.</param>
-/// <param name="RuledAt">When.</param>
-public sealed record GivenRuling(Guid Id, Ruling Ruling, string Reason, Guid RuledBy, DateTimeOffset RuledAt);
+/// <param name="RuledAt">When; null for now.</param>
+public sealed record GivenRuling(Guid Id, Ruling Ruling, string Reason, Guid RuledBy, DateTimeOffset? RuledAt);
 
 /// <summary>Rulings in the database. They are only added to; the newest for an aspect stands.</summary>
 public sealed class RulingStore(NpgsqlDataSource database)
 {
-    /// <summary>Adds a ruling; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid beadId, GivenRuling given)
+    // How often tool and instructor agree is read from the newest words: what the tool said years ago says little of it now.
+    private const int Counted = 1_000;
+    private const int Shown = 60;
+
+    /// <summary>Adds a ruling; one on the verdict then stands on its bead.</summary>
+    /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
+    /// <param name="beadId">On which bead.</param>
+    /// <param name="given">The word.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <returns>Whether it is new.</returns>
+    public static Task<bool> AddAsync(NpgsqlConnection connection, Guid beadId, GivenRuling given, Sent sent) => connection.AddOnceAsync(
+        "ruling",
+        """
+        with given as (
+            insert into ruling (id, bead_id, aspect, tool, instructor, reason, ruled_by, ruled_at, sent)
+            values (@Id, @beadId, @aspect, @Tool, @Instructor, @Reason, @RuledBy, coalesce(@at, now()), @sent) on conflict (id) do nothing returning instructor)
+        update bead_standing set ruled = case when @aspect::text is null then given.instructor else ruled end from given where bead_id = @beadId
+        """,
+        new
+        {
+            given.Id,
+            beadId,
+            aspect = given.Ruling.Aspect is { } aspect ? Words.Of(aspect) : null,
+            given.Ruling.Tool,
+            given.Ruling.Instructor,
+            given.Reason,
+            given.RuledBy,
+            at = given.RuledAt?.UtcDateTime,
+            sent = sent.Hash,
+        },
+        given.Id, sent);
+
+    /// <summary>The newest rulings on a bead with the names of whoever gave them, oldest first.</summary>
+    public async Task<IReadOnlyList<NamedRuling>> OfBeadAsync(Guid beadId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
+        var rows = await connection.QueryAsync<(string? Aspect, string Tool, string Instructor, string Reason, string By, DateTime At)>(
             """
-            insert into ruling (id, bead_id, aspect, tool, instructor, reason, ruled_by, ruled_at)
-            values (@Id, @beadId, @aspect, @Tool, @Instructor, @Reason, @RuledBy, @at) on conflict (id) do nothing
+            select aspect, tool, instructor, reason, person.name, ruled_at from ruling join person on person.id = ruled_by
+            where bead_id = @beadId order by ruling.seq desc limit @Shown
             """,
-            new
-            {
-                given.Id,
-                beadId,
-                aspect = given.Ruling.Aspect is { } aspect ? Words.Of(aspect) : null,
-                given.Ruling.Tool,
-                given.Ruling.Instructor,
-                given.Reason,
-                given.RuledBy,
-                at = given.RuledAt.UtcDateTime,
-            });
+            new { beadId, Shown });
+        return [.. rows.Reverse().Select(row => new NamedRuling(Read(row.Aspect, row.Tool, row.Instructor), row.Reason, row.By, row.At))];
     }
 
-    /// <summary>Every ruling on a bead, oldest first.</summary>
-    public async Task<IReadOnlyList<GivenRuling>> OfBeadAsync(Guid beadId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid Id, string? Aspect, string Tool, string Instructor, string Reason, Guid By, DateTime At)>(
-            "select id, aspect, tool, instructor, reason, ruled_by, ruled_at from ruling where bead_id = @beadId order by ruled_at, id", new { beadId });
-        return [.. rows.Select(row => new GivenRuling(row.Id, Read(row.Aspect, row.Tool, row.Instructor), row.Reason, row.By, row.At))];
-    }
-
-    /// <summary>The standing ruling of each bead on each aspect, of beads that stand.</summary>
-    public async Task<IReadOnlyList<Ruling>> StandingAsync()
+    /// <summary>The standing ruling of each bead on each aspect, of beads that stand, among the newest thousand words.</summary>
+    public async Task<IReadOnlyList<Ruling>> NewestStandingAsync()
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<(string? Aspect, string Tool, string Instructor)>(
             """
-            select distinct on (ruling.bead_id, ruling.aspect) ruling.aspect, ruling.tool, ruling.instructor
-            from ruling join bead on bead.id = ruling.bead_id where bead.withdrawn_at is null
-            order by ruling.bead_id, ruling.aspect, ruling.ruled_at desc, ruling.id desc
-            """);
+            select aspect, tool, instructor from (
+                select distinct on (bead_id, aspect) bead_id, aspect, tool, instructor
+                from (select bead_id, aspect, tool, instructor, seq from ruling order by seq desc limit @Counted) as newest order by bead_id, aspect, seq desc) as standing
+            join bead_standing using (bead_id) where not withdrawn
+            """,
+            new { Counted });
         return [.. rows.Select(row => Read(row.Aspect, row.Tool, row.Instructor))];
     }
 

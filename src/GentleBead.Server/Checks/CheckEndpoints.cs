@@ -3,10 +3,8 @@ using GentleBead.Core.Checks;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Json;
-using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
-using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Checks;
@@ -32,34 +30,29 @@ public static class CheckEndpoints
     }
 
     private static async Task<Results<Ok<IReadOnlyList<CheckState>>, NotFound>> ListAsync(
-        Guid id, Guid boothId, ClaimsPrincipal user, CheckStore store, SessionStore sessions, MachineStore machines, SheetStore sheets, PeopleStore people)
+        Guid id, Guid boothId, ClaimsPrincipal user, CheckStore store, RoomStore rooms)
     {
-        if (await ChecksAsync(id, boothId, user, sessions, machines, sheets) is not { } checks) return TypedResults.NotFound();
+        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks) return TypedResults.NotFound();
         var ticks = (await store.OfAsync(id, boothId)).ToDictionary(tick => tick.Key);
-        var names = new Dictionary<Guid, string>();
-        foreach (var who in ticks.Values.Select(tick => tick.TickedBy).Distinct()) names[who] = (await people.FindAsync(who))!.Name;
         return TypedResults.Ok<IReadOnlyList<CheckState>>(
-            [.. checks.Select(check => ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, names[tick.TickedBy], tick.TickedAt) : new CheckState(check, null, null))]);
+            [.. checks.Select(check => ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, tick.By, tick.At) : new CheckState(check, null, null))]);
     }
 
     private static async Task<Results<NoContent, NotFound, ValidationProblem>> TickAsync(
-        Guid id, Guid boothId, string key, TickRequest request, ClaimsPrincipal user, CheckStore store, SessionStore sessions, MachineStore machines, SheetStore sheets, TimeProvider clock)
+        Guid id, Guid boothId, string key, TickRequest request, ClaimsPrincipal user, CheckStore store, RoomStore rooms)
     {
-        if (await ChecksAsync(id, boothId, user, sessions, machines, sheets) is not { } checks) return TypedResults.NotFound();
+        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks) return TypedResults.NotFound();
         if (checks.All(check => check.Key != key)) return Problems.Field("key", "There is no such check at this booth.");
-        await store.SetAsync(id, boothId, key, request.Ticked, user.Id(), clock.GetUtcNow());
+        await store.SetAsync(id, boothId, key, request.Ticked, user.Id());
         return TypedResults.NoContent();
     }
 
-    private static async Task<IReadOnlyList<Check>?> ChecksAsync(Guid id, Guid boothId, ClaimsPrincipal user, SessionStore sessions, MachineStore machines, SheetStore sheets)
+    private static async Task<IReadOnlyList<Check>?> ChecksAsync(Guid id, Guid boothId, ClaimsPrincipal user, RoomStore rooms)
     {
-        if (await sessions.FindAsync(id) is null || await sessions.BoothAsync(boothId) is not { } booth) return null;
-        var place = (await sessions.PlacesAsync(id)).FirstOrDefault(place => place.BoothId == boothId);
+        if (await rooms.StationAsync(id, boothId) is not { } station) return null;
         // To a student, a booth where somebody else stands does not exist.
-        if (!user.IsInRole(nameof(Role.Instructor)) && place?.StudentId != user.Id()) return null;
-        var machine = (await machines.FindAsync(booth.MachineId))!;
-        var given = (await sheets.NewestOfSessionAsync(id)).FirstOrDefault(sheet => sheet.BoothId == boothId && sheet.StudentId == place?.StudentId);
-        return CheckList.For(given?.Body.Job ?? Before(machine), machine);
+        if (!user.IsInRole(nameof(Role.Instructor)) && station.StudentId != user.Id()) return null;
+        return CheckList.For(station.Job ?? Before(station.Machine), station.Machine);
     }
 
     // Before a sheet is given out, the lists are of what is on the machine.

@@ -4,7 +4,7 @@ using Npgsql;
 namespace GentleBead.Server.Checks;
 
 /// <summary>A tick on a check.</summary>
-public sealed record Tick(string Key, Guid TickedBy, DateTimeOffset TickedAt);
+public sealed record Tick(string Key, string By, DateTimeOffset At);
 
 /// <summary>Ticked checks in the database, kept with the session.</summary>
 public sealed class CheckStore(NpgsqlDataSource database)
@@ -13,19 +13,23 @@ public sealed class CheckStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<Tick>> OfAsync(Guid sessionId, Guid boothId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(string Key, Guid By, DateTime At)>(
-            "select key, ticked_by, ticked_at from check_tick where session_id = @sessionId and booth_id = @boothId order by ticked_at", new { sessionId, boothId });
+        var rows = await connection.QueryAsync<(string Key, string By, DateTime At)>(
+            """
+            select key, person.name, ticked_at from check_tick join person on person.id = ticked_by
+            where session_id = @sessionId and booth_id = @boothId order by ticked_at
+            """,
+            new { sessionId, boothId });
         return [.. rows.Select(row => new Tick(row.Key, row.By, row.At))];
     }
 
     /// <summary>Ticks a check or takes the tick back; the same again changes nothing.</summary>
-    public async Task SetAsync(Guid sessionId, Guid boothId, string key, bool ticked, Guid by, DateTimeOffset at)
+    public async Task SetAsync(Guid sessionId, Guid boothId, string key, bool ticked, Guid by)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             ticked
-                ? "insert into check_tick (session_id, booth_id, key, ticked_by, ticked_at) values (@sessionId, @boothId, @key, @by, @at) on conflict do nothing"
+                ? "insert into check_tick (session_id, booth_id, key, ticked_by) values (@sessionId, @boothId, @key, @by) on conflict do nothing"
                 : "delete from check_tick where session_id = @sessionId and booth_id = @boothId and key = @key",
-            new { sessionId, boothId, key, by, at = at.UtcDateTime });
+            new { sessionId, boothId, key, by });
     }
 }

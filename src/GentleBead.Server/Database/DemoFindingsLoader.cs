@@ -1,4 +1,3 @@
-using System.Text.Json;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
@@ -9,7 +8,6 @@ using GentleBead.Core.TestWelds;
 using GentleBead.Core.Trials;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
@@ -31,15 +29,15 @@ internal static class DemoFindingsLoader
         var judged = new List<(AssignedSheet Sheet, Bead Bead)>();
         foreach (var login in new[] { "ilsa", "teodor", "wynn", "petra" })
         {
-            foreach (var sheet in await sheets.OfStudentAsync(ids[login]))
+            foreach (var sheet in await sheets.AllOfStudentAsync(ids[login]))
             {
                 if (sheet.AssignedAt > now.AddDays(-1)) continue;
-                judged.AddRange((await beads.OfSheetsAsync([sheet.Id]))[sheet.Id].Select(bead => (sheet, bead)));
+                judged.AddRange((await beads.AllOfSheetsAsync([sheet.Id]))[sheet.Id].Select(bead => (sheet, bead)));
             }
         }
         await RuleAsync(services, judged, first);
         await CutAsync(services, judged, ids, first);
-        await TestAsync(services, (await sheets.OfStudentAsync(ids["ilsa"])).First(sheet => sheet.AssignedAt < now.AddDays(-1)), first, second, now);
+        await TestAsync(services, (await sheets.AllOfStudentAsync(ids["ilsa"])).First(sheet => sheet.AssignedAt < now.AddDays(-1)), first, second, now);
     }
 
     private static async Task SweepAsync(IServiceProvider services, Booth booth, Guid by, DateTimeOffset now)
@@ -51,14 +49,15 @@ internal static class DemoFindingsLoader
         {
             var volts = dials!.VoltsAt(tap, run.FromMark);
             await services.GetRequiredService<SweepStore>().AddAsync(
-                new RunSweep(Guid.CreateVersion7(), booth.MachineId, WireArc.Dip(Wire.Solid08), volts, run, SweepFinding.Of(run, dials, volts), now.AddDays(-6).AddMinutes(4 * minutes++)), by);
+                new RunSweep(Guid.CreateVersion7(), booth.MachineId, WireArc.Dip(Wire.Solid08), volts, run, SweepFinding.Of(run, dials, volts), default), by, Sent.ByNobody,
+                now.AddDays(-6).AddMinutes(4 * minutes++));
         }
     }
 
     // Maren agrees nearly always with sound and look; on penetration by tint alone she does not.
     private static async Task RuleAsync(IServiceProvider services, List<(AssignedSheet Sheet, Bead Bead)> judged, Guid by)
     {
-        var rulings = services.GetRequiredService<RulingStore>();
+        var recorder = services.GetRequiredService<BeadRecorder>();
         for (var i = 0; i < judged.Count; i++)
         {
             var (bead, at) = (judged[i].Bead, judged[i].Bead.RecordedAt.AddMinutes(2));
@@ -67,7 +66,8 @@ internal static class DemoFindingsLoader
                 var differs = aspect.Aspect == Aspect.Penetration ? i % 3 == 0 : i % 17 == (int)aspect.Aspect;
                 var instructor = !differs ? aspect.Standing : aspect.Standing == Standing.Right ? Standing.Off : Standing.Right;
                 var reason = !differs ? "" : aspect.Aspect == Aspect.Penetration ? "Tint alone; the section showed otherwise" : "Heard and seen otherwise at the booth";
-                await rulings.AddAsync(bead.Id, new GivenRuling(Guid.CreateVersion7(at), new Ruling(aspect.Aspect, Words.Of(aspect.Standing), Words.Of(instructor)), reason, by, at));
+                var ruling = new Ruling(aspect.Aspect, Words.Of(aspect.Standing), Words.Of(instructor));
+                await recorder.RuleAsync(bead.Id, new GivenRuling(Guid.CreateVersion7(at), ruling, reason, by, at), Sent.ByNobody, default);
             }
         }
     }
@@ -84,14 +84,11 @@ internal static class DemoFindingsLoader
             var clean = CleanPicture.Of(macro.Png, out var problem) ?? throw new InvalidOperationException(problem);
             var (pictures, at) = (services.GetRequiredService<PictureStore>(), bead.RecordedAt.AddMinutes(15));
             var pictureId = Guid.CreateVersion7(at);
-            await pictures.AddAsync(pictureId, bead.Id, PictureSide.Macro, clean, by, at);
+            await pictures.AddAsync(pictureId, bead.Id, PictureSide.Macro, clean, by, Sent.ByNobody, at);
             var measures = MacroMeasures.Of(macro.Marks, sheet.Body.BeadMeasure);
             var marksId = Guid.CreateVersion7(at.AddMinutes(2));
-            await pictures.AddMarksAsync(marksId, pictureId, macro.Marks, measures, by, at.AddMinutes(2));
-            var evidence = bead.Evidence with { Macro = measures };
-            var booth = (await services.GetRequiredService<SessionStore>().BoothAsync(sheet.BoothId))!;
-            var machine = (await services.GetRequiredService<MachineStore>().FindAsync(booth.MachineId))!;
-            await services.GetRequiredService<BeadStore>().AddLookAsync(marksId, bead.Id, evidence, Judge.Of(sheet.Body, machine, bead.Used!, evidence), by, at.AddMinutes(2));
+            await pictures.AddMarksAsync(marksId, pictureId, macro.Marks, measures, by, Sent.ByNobody, at.AddMinutes(2));
+            await services.GetRequiredService<BeadRecorder>().MergeAsync(marksId, bead.Id, evidence => evidence with { Macro = measures }, by);
         }
     }
 
@@ -101,18 +98,20 @@ internal static class DemoFindingsLoader
         var tests = services.GetRequiredService<TestWeldStore>();
         var at = sheet.AssignedAt.AddMinutes(40);
         var terms = new TestWeldTerms(2, 2, CriteriaSet.Iso5817C);
-        var text = JsonSerializer.Serialize(new SealedBody(sheet.Body, terms), QuantityJson.Options);
-        var test = new SealedTest(Guid.CreateVersion7(at), sheet.Id, text, TestWeldEndpoints.SealOf(text), first, at);
-        await tests.AddAsync(test);
+        var id = Guid.CreateVersion7(at);
+        await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, terms, sheet.StudentId, first), Sent.ByNobody, at);
+        var test = (await tests.FindAsync(id))!;
         foreach (var (coupon, assessor, minutes) in new[] { (1, first, 20), (1, second, 26), (2, first, 34) })
         {
             var evidence = new Evidence(
                 Profile: Profile.SlightlyConvex, Toes: Toes.Blended, Tint: Tint.Even, Ripple: Ripple.Even, Penetration: Penetration.TintBehind, BeadSize: Length.FromMm(4.2),
                 Measured: new(OtherLeg: Length.FromMm(4.4), Throat: Length.FromMm(3.1), Width: Length.FromMm(6.1), Crown: Length.FromMm(0.6), UndercutDepth: Length.FromMm(0.2), Pores: []));
-            var word = new GivenAssessment(
-                Guid.CreateVersion7(at.AddMinutes(minutes)), new Assessment(coupon, 1, assessor, true), evidence,
-                Criteria.Of(terms.Criteria, sheet.Body, evidence, PracticeTolerances.Usual), "", at.AddMinutes(minutes));
-            if (await tests.AddAssessmentAsync(test, word) is { } refused) throw new InvalidOperationException(refused);
+            var wordId = Guid.CreateVersion7(at.AddMinutes(minutes));
+            var acceptance = Criteria.Of(terms.Criteria, sheet.Body, evidence, PracticeTolerances.Usual);
+            await tests.AddRecordAsync(
+                test, _ => null,
+                (number, moment) => new(RecordKind.Assessment, wordId, id, number, assessor, moment, "", coupon, 1, true, evidence, acceptance),
+                wordId, Sent.ByNobody, at.AddMinutes(minutes));
         }
     }
 }

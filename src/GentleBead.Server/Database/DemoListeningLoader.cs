@@ -46,8 +46,8 @@ internal static class DemoListeningLoader
                 Sound? heard = kind == DrillKind.Eye ? null : luck.NextDouble() < right + 0.1 ? drill.Sound ?? Sound.Sputter : luck.NextDouble() < 0.6 ? Sound.Popping : Sound.Hiss;
                 var id = Guid.CreateVersion7(at);
                 await drills.AddAsync(id, ids[login], drill, at);
-                await drills.AnswerAsync(id, heard, answer, answer == drill.Deviation, at.AddSeconds(20));
-                answers.Add(new(drill, heard, answer, answer == drill.Deviation, at));
+                await drills.AnswerAsync(new GivenDrill(id, ids[login], drill, null), heard, answer, answer == drill.Deviation, at.AddSeconds(20));
+                answers.Add(new(drill.Kind, drill.Deviation, drill.Sound, heard, answer, answer == drill.Deviation, at));
             }
         }
     }
@@ -56,15 +56,19 @@ internal static class DemoListeningLoader
     private static async Task RecordAsync(IServiceProvider services, Dictionary<string, Guid> ids, DateTimeOffset now)
     {
         var keeper = services.GetRequiredService<RecordingKeeper>();
-        var given = await services.GetRequiredService<SheetStore>().OfStudentAsync(ids["ilsa"]);
-        var laid = await services.GetRequiredService<BeadStore>().OfSheetsAsync(given.Select(sheet => sheet.Id));
+        var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ids["ilsa"]);
+        var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id));
         var seed = 11;
         foreach (var (sheet, bead) in given.SelectMany(sheet => laid[sheet.Id].Select(bead => (sheet, bead))).Where(one => one.bead.Used is not null).OrderByDescending(one => one.bead.RecordedAt).Take(2))
         {
             var setting = StandInArc.Of(sheet.Body, bead.Used, bead.Amps, bead.Evidence);
             var (sound, log) = (StandInArc.Microphone(setting, 4, seed), StandInArc.Logger(setting, 4, seed));
-            await keeper.AddAsync(Guid.CreateVersion7(bead.RecordedAt.AddSeconds(1)), bead, RecordingOrigin.StandIn, "Booth microphone, simulated", Finding.Of(sound), WavFile.Write(sound), ids["maren"]);
-            await keeper.AddAsync(Guid.CreateVersion7(bead.RecordedAt.AddSeconds(2)), bead, RecordingOrigin.StandIn, "Booth logger, simulated", Finding.Of(log, sheet.Body.Travel), LogFile.Write(log), ids["maren"]);
+            var at = bead.RecordedAt.AddSeconds(1);
+            await keeper.AddAsync(
+                Guid.CreateVersion7(at), bead.Id, RecordingOrigin.StandIn, "Booth microphone, simulated", Finding.Of(sound), WavFile.Write(sound), ids["maren"], Sent.ByNobody, at);
+            await keeper.AddAsync(
+                Guid.CreateVersion7(at), bead.Id, RecordingOrigin.StandIn, "Booth logger, simulated", Finding.Of(log, sheet.Body.Travel), LogFile.Write(log), ids["maren"],
+                Sent.ByNobody, at.AddSeconds(1));
             seed++;
         }
     }

@@ -1,4 +1,5 @@
 using DbUp;
+using DbUp.Engine;
 using DbUp.Engine.Output;
 
 namespace GentleBead.Server.Database;
@@ -9,13 +10,18 @@ public static class Migrations
     /// <summary>Runs what has not run yet.</summary>
     public static void Run(string connectionString)
     {
-        var result = DeployChanges.To
-            .PostgresqlDatabase(connectionString)
-            .WithScriptsEmbeddedInAssembly(typeof(Migrations).Assembly, name => name.Contains(".migrations.", StringComparison.Ordinal))
-            .WithTransactionPerScript()
-            .LogTo(new NoOpUpgradeLog())
-            .Build()
-            .PerformUpgrade();
+        var result = Upgrade(connectionString).PerformUpgrade();
         if (!result.Successful) throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed.", result.Error);
     }
+
+    /// <summary>Whether a database is of this version.</summary>
+    public static bool AreDone(string connectionString) => !Upgrade(connectionString).IsUpgradeRequired();
+
+    private static UpgradeEngine Upgrade(string connectionString) => DeployChanges.To
+        .PostgresqlDatabase(connectionString)
+        .WithScriptsEmbeddedInAssembly(typeof(Migrations).Assembly, name => name.Contains(".migrations.", StringComparison.Ordinal))
+        .WithTransactionPerScript()
+        .WithExecutionTimeout(TimeSpan.FromHours(1))
+        .LogTo(new NoOpUpgradeLog())
+        .Build();
 }

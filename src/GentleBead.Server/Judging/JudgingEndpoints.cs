@@ -3,6 +3,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -22,18 +23,18 @@ public static class JudgingEndpoints
         judging.MapGet("/criteria", () => Enum.GetValues<CriteriaSet>().Select(set => new CriteriaName(set, Criteria.Name(set)))).RequireAuthorization(Access.SignedIn);
         judging.MapGet("/section/{metal}", Section).RequireAuthorization(Access.SignedIn);
         judging.MapGet("/tolerances", (ToleranceStore store) => store.NewestAsync()).RequireAuthorization(Access.Instructor);
-        judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor);
-        judging.MapGet("/agreement", async (RulingStore rulings) => Agreement.Of(await rulings.StandingAsync())).RequireAuthorization(Access.Instructor);
+        judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor).Repeatable();
+        judging.MapGet("/agreement", async (RulingStore rulings) => Agreement.Of(await rulings.NewestStandingAsync())).RequireAuthorization(Access.Instructor);
     }
 
     private static Results<Ok<IReadOnlyList<SectionStep>>, NotFound> Section(string metal, bool? thin) =>
         Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known) ? TypedResults.Ok(SectionGuide.For(known, thin ?? false)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<PracticeTolerances>, ValidationProblem>> SetAsync(Guid id, PracticeTolerances request, ClaimsPrincipal user, ToleranceStore store, TimeProvider clock)
+    private static async Task<Results<Ok<PracticeTolerances>, ValidationProblem>> SetAsync(Guid id, PracticeTolerances request, ClaimsPrincipal user, ToleranceStore store)
     {
         var problems = request.Problems().ToDictionary(problem => problem.Field, problem => problem.Problem);
         if (problems.Count > 0) return Problems.Fields(problems);
-        await store.AddAsync(id, request, user.Id(), clock.GetUtcNow());
+        await store.AddAsync(id, request, user.Id(), Sent.Of(request));
         return TypedResults.Ok(await store.NewestAsync());
     }
 }

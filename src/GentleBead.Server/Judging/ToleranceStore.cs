@@ -12,16 +12,16 @@ public sealed class ToleranceStore(NpgsqlDataSource database)
     public async Task<PracticeTolerances> NewestAsync()
     {
         await using var connection = await database.OpenConnectionAsync();
-        var body = await connection.QueryFirstOrDefaultAsync<string>("select body from practice_tolerances order by set_at desc, id desc limit 1");
+        var body = await connection.QueryFirstOrDefaultAsync<string>("select body from practice_tolerances order by seq desc limit 1");
         return body is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(body);
     }
 
     /// <summary>Sets them anew; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, PracticeTolerances tolerances, Guid by, DateTimeOffset at)
+    public async Task AddAsync(Guid id, PracticeTolerances tolerances, Guid by, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into practice_tolerances (id, body, set_by, set_at) values (@id, @body, @by, @at) on conflict (id) do nothing",
-            new { id, body = new Jsonb<PracticeTolerances>(tolerances), by, at = at.UtcDateTime });
+        await connection.AddOnceAsync(
+            "practice_tolerances", "insert into practice_tolerances (id, body, set_by, sent) values (@id, @body, @by, @sent) on conflict (id) do nothing",
+            new { id, body = new Jsonb<PracticeTolerances>(tolerances), by, sent = sent.Hash }, id, sent);
     }
 }

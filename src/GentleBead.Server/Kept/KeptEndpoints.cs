@@ -1,12 +1,13 @@
+using System.Globalization;
 using System.Security.Claims;
 using GentleBead.Core.Kept;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -37,7 +38,7 @@ public sealed record KeptView(
     Guid Id, Guid MachineId, string MachineName, PersonName By, string Note, Core.Sheets.Job Job, string Reads, RackBead? Bead, DateTimeOffset KeptAt, LastSeen? LastSeen);
 
 /// <summary>Where a machine stood for a bead.</summary>
-public sealed record LastSeen(double? WireMark, double? VoltMark, DateTimeOffset At);
+public sealed record LastSeen(double? WireMark, double? VoltMark, double? AmpMark, DateTimeOffset At);
 
 /// <summary>Where a machine's controls stand now.</summary>
 public sealed record StandsNow(double? WireMark, double? VoltMark, double? AmpMark);
@@ -53,45 +54,25 @@ public static class KeptEndpoints
     {
         var kept = app.MapGroup("/api/kept").WithTags("kept").RequireAuthorization(Access.SignedIn);
         kept.MapGet("/", ListAsync);
-        kept.MapPut("/{id:guid}", KeepAsync);
+        kept.MapPut("/{id:guid}", KeepAsync).Repeatable();
         kept.MapPut("/{id:guid}/withdrawn", WithdrawAsync);
         kept.MapPost("/{id:guid}/compare", CompareAsync);
     }
 
     private static Guid? Own(ClaimsPrincipal user) => user.IsInRole(nameof(Role.Instructor)) ? null : user.Id();
 
-    private static async Task<IReadOnlyList<KeptView>> ListAsync(
-        Guid? machineId, string? joint, string? thickness, ClaimsPrincipal user, KeptStore store, MachineStore machines, PeopleStore people, BeadStore beads, SessionStore sessions, SheetStore sheets)
+    private static async Task<Page<KeptView>> ListAsync(Guid? machineId, string? joint, string? thickness, long? before, ClaimsPrincipal user, KeptStore store)
     {
-        var wanted = Thickness.TryParse(thickness, out var typed, out _) ? typed : null;
-        Joint? onlyJoint = Enum.TryParse<Joint>(joint, ignoreCase: true, out var named) ? named : null;
-        var views = new List<KeptView>();
-        var known = new Dictionary<Guid, (Core.Machines.Machine Machine, LastSeen? LastSeen)>();
-        var booths = (await sessions.BoothsAsync()).ToDictionary(booth => booth.MachineId, booth => booth.Id);
-        foreach (var kept in await store.OfAsync(Own(user)))
-        {
-            if (machineId is { } onlyMachine && kept.MachineId != onlyMachine) continue;
-            if (onlyJoint is not null && kept.Setting.Job.Joint != onlyJoint) continue;
-            // A plate a tenth thicker or thinner welds with the same settings.
-            if (wanted is not null && Math.Abs(kept.Setting.Job.Thickness.Value / wanted.Value - 1) > 0.1) continue;
-            if (!known.TryGetValue(kept.MachineId, out var on))
-            {
-                known[kept.MachineId] = on = ((await machines.FindAsync(kept.MachineId))!, await LastSeenAsync(booths[kept.MachineId], sheets, beads));
-            }
-            var by = (await people.FindAsync(kept.KeptBy))!;
-            var bead = kept.BeadId is { } beadId ? await beads.FindAsync(beadId) : null;
-            views.Add(new KeptView(
-                kept.Id, kept.MachineId, on.Machine.Name, new PersonName(by.Id, by.Name), kept.Note, kept.Setting.Job, Reads(kept.Setting, on.Machine), bead is null ? null : RackBead.Of(bead), kept.KeptAt, on.LastSeen));
-        }
-        return views;
-    }
-
-    // The newest coupon at the booth that has a bead on it.
-    private static async Task<LastSeen?> LastSeenAsync(Guid boothId, SheetStore sheets, BeadStore beads)
-    {
-        var given = await sheets.OfBoothAsync(boothId);
-        var laid = await beads.OfSheetsAsync(given.Take(10).Select(sheet => sheet.Id));
-        return given.SelectMany(sheet => laid[sheet.Id]).MaxBy(bead => bead.RecordedAt) is { } last ? new LastSeen(last.WireMark, last.VoltMark, last.RecordedAt) : null;
+        Length? wanted = Thickness.TryParse(thickness, out var typed, out _) ? typed!.Value : null;
+        Joint? onlyJoint = Enum.TryParse<Joint>(joint, ignoreCase: true, out var named) && Enum.IsDefined(named) ? named : null;
+        var (page, more) = await store.FindAsync(new SoughtKept(machineId, onlyJoint, wanted), Own(user), before);
+        return new(
+            [
+                .. page.Select(found => new KeptView(
+                    found.Kept.Id, found.Kept.MachineId, found.MachineName, found.By, found.Kept.Note, found.Kept.Setting.Job, Reads(found.Kept.Setting, found.Machine), found.Bead,
+                    found.Kept.KeptAt, found.LastSeen)),
+            ],
+            more?.ToString(CultureInfo.InvariantCulture));
     }
 
     private static string Reads(KeptSetting setting, Core.Machines.Machine machine)
@@ -104,16 +85,17 @@ public static class KeptEndpoints
     }
 
     private static async Task<Results<NoContent, NotFound, ValidationProblem>> KeepAsync(
-        Guid id, NewKeepsake request, ClaimsPrincipal user, KeptStore store, MachineStore machines, SheetStore sheets, BeadStore beads, SessionStore sessions, TimeProvider clock)
+        Guid id, NewKeepsake request, ClaimsPrincipal user, KeptStore store, MachineStore machines, SheetStore sheets, BeadStore beads)
     {
-        if (await machines.FindAsync(request.MachineId) is not { } machine || await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
-        if ((await sessions.BoothAsync(sheet.BoothId))!.MachineId != request.MachineId) return Problems.Field("machineId", "This sheet was not given out at that machine.");
+        if (await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
+        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
+        if (machineId != request.MachineId) return Problems.Field("machineId", "This sheet was not given out at that machine.");
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200) return Problems.Field("note", "A note of up to 200 letters.");
         if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id) return Problems.Field("beadId", "There is no such bead on this coupon.");
         var setting = new KeptSetting(sheet.Body.Job, request.WireMark, request.VoltMark, request.AmpMark);
         if (setting.Check(machine) is { Count: > 0 } wrong) return Problems.Fields(wrong);
-        await store.AddAsync(new Keepsake(id, request.MachineId, user.Id(), request.BeadId, note, setting, clock.GetUtcNow()));
+        await store.AddAsync(new Keepsake(id, request.MachineId, user.Id(), request.BeadId, note, setting, default), Sent.Of(request));
         return TypedResults.NoContent();
     }
 

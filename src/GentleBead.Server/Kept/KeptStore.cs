@@ -1,6 +1,10 @@
 using Dapper;
 using GentleBead.Core.Kept;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
+using GentleBead.Server.People;
+using GentleBead.Server.Sheets;
 using Npgsql;
 
 namespace GentleBead.Server.Kept;
@@ -15,18 +19,34 @@ namespace GentleBead.Server.Kept;
 /// <param name="KeptAt">When.</param>
 public sealed record Keepsake(Guid Id, Guid MachineId, Guid KeptBy, Guid? BeadId, string Note, KeptSetting Setting, DateTimeOffset KeptAt);
 
+/// <summary>What is sought among kept settings; what is null, any.</summary>
+public sealed record SoughtKept(Guid? MachineId, Joint? Joint, Length? Thickness);
+
+/// <summary>A kept setting with what stands around it.</summary>
+public sealed record FoundKept(Keepsake Kept, string MachineName, Core.Machines.Machine Machine, PersonName By, RackBead? Bead, LastSeen? LastSeen);
+
 /// <summary>Kept settings in the database. They are withdrawn, never deleted.</summary>
 public sealed class KeptStore(NpgsqlDataSource database)
 {
+    /// <summary>Kept settings that are sent at once.</summary>
+    public const int Page = 20;
+
+    // A plate a tenth thicker or thinner welds with the same settings.
+    private const double NearPlate = 0.1;
+
     private const string Columns = "id, machine_id as \"MachineId\", kept_by as \"KeptBy\", bead_id as \"BeadId\", note, body, kept_at as \"KeptAt\"";
 
     /// <summary>Keeps a setting; the same id again changes nothing.</summary>
-    public async Task AddAsync(Keepsake kept)
+    public async Task AddAsync(Keepsake kept, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into kept_setting (id, machine_id, kept_by, bead_id, note, body, kept_at) values (@Id, @MachineId, @KeptBy, @BeadId, @Note, @body, @at) on conflict (id) do nothing",
-            new { kept.Id, kept.MachineId, kept.KeptBy, kept.BeadId, kept.Note, body = new Jsonb<KeptSetting>(kept.Setting), at = kept.KeptAt.UtcDateTime });
+        await connection.AddOnceAsync(
+            "kept_setting",
+            """
+            insert into kept_setting (id, machine_id, kept_by, bead_id, note, body, kept_at, sent)
+            values (@Id, @MachineId, @KeptBy, @BeadId, @Note, @body, coalesce(@at, now()), @sent) on conflict (id) do nothing
+            """,
+            new { kept.Id, kept.MachineId, kept.KeptBy, kept.BeadId, kept.Note, body = new Jsonb<KeptSetting>(kept.Setting), at = at?.UtcDateTime, sent = sent.Hash }, kept.Id, sent);
     }
 
     /// <summary>One kept setting, unless withdrawn.</summary>
@@ -36,13 +56,38 @@ public sealed class KeptStore(NpgsqlDataSource database)
         return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from kept_setting where id = @id and withdrawn_at is null", new { id }))?.Keepsake;
     }
 
-    /// <summary>Standing kept settings, newest first: one person's, or everybody's for null.</summary>
-    public async Task<IReadOnlyList<Keepsake>> OfAsync(Guid? keptBy)
+    /// <summary>A page of standing kept settings with the bead each made and where its machine stood last, newest first.</summary>
+    /// <param name="sought">What is sought.</param>
+    /// <param name="keptBy">Whose; null for everybody's.</param>
+    /// <param name="before">The place of the last one that was sent; null for the first page.</param>
+    public async Task<(IReadOnlyList<FoundKept> Kept, long? More)> FindAsync(SoughtKept sought, Guid? keptBy, long? before)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>(
-            $"select {Columns} from kept_setting where withdrawn_at is null and (@keptBy::uuid is null or kept_by = @keptBy) order by kept_at desc limit 300", new { keptBy });
-        return [.. rows.Select(row => row.Keepsake)];
+        var rows = (await connection.QueryAsync<FoundRow>(
+            """
+            select kept.id, kept.machine_id as "MachineId", kept.kept_by as "KeptBy", kept.bead_id as "BeadId", kept.note, kept.body, kept.kept_at as "KeptAt", kept.seq,
+                machine.name as "MachineName", machine.body as "MachineBody", person.name as "ByName", bead.number, coalesce(bead.ruled, bead.verdict) as verdict, bead.shape,
+                last.wire_mark as "WireMark", last.volt_mark as "VoltMark", last.amp_mark as "AmpMark", last.recorded_at as "LastAt"
+            from kept_setting as kept join machine on machine.id = kept.machine_id join person on person.id = kept.kept_by
+            left join bead_standing as bead on bead.bead_id = kept.bead_id
+            left join lateral (
+                select wire_mark, volt_mark, amp_mark, recorded_at from bead_standing where machine_id = kept.machine_id and not withdrawn order by seq desc limit 1) as last on true
+            where kept.withdrawn_at is null and kept.seq < @before and (@keptBy::uuid is null or kept.kept_by = @keptBy)
+                and (@machineId::uuid is null or kept.machine_id = @machineId) and (@joint::text is null or kept.body #>> '{job,joint}' = @joint)
+                and (@mm::float8 is null or abs((kept.body #>> '{job,thickness,valueMm}')::float8 / @mm - 1) <= @NearPlate)
+            order by kept.seq desc limit @Page
+            """,
+            new
+            {
+                before = before ?? long.MaxValue,
+                keptBy,
+                machineId = sought.MachineId,
+                joint = sought.Joint is { } joint ? Words.Of(joint) : null,
+                mm = sought.Thickness?.Mm,
+                NearPlate,
+                Page,
+            })).AsList();
+        return ([.. rows.Select(row => row.Found)], rows.Count == Page ? rows[^1].Seq : null);
     }
 
     /// <summary>Takes a kept setting away, or puts it back; only whoever kept it, unless anybody may. False when there is none such.</summary>
@@ -51,6 +96,51 @@ public sealed class KeptStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
             "update kept_setting set withdrawn_at = case when @withdrawn then now() end where id = @id and (@keptBy::uuid is null or kept_by = @keptBy)", new { id, keptBy, withdrawn }) == 1;
+    }
+
+    private sealed class FoundRow
+    {
+        public required Guid Id { get; init; }
+
+        public required Guid MachineId { get; init; }
+
+        public required Guid KeptBy { get; init; }
+
+        public required Guid? BeadId { get; init; }
+
+        public required string Note { get; init; }
+
+        public required string Body { get; init; }
+
+        public required DateTime KeptAt { get; init; }
+
+        public required long Seq { get; init; }
+
+        public required string MachineName { get; init; }
+
+        public required string MachineBody { get; init; }
+
+        public required string ByName { get; init; }
+
+        public required int? Number { get; init; }
+
+        public required string? Verdict { get; init; }
+
+        public required string? Shape { get; init; }
+
+        public required double? WireMark { get; init; }
+
+        public required double? VoltMark { get; init; }
+
+        public required double? AmpMark { get; init; }
+
+        public required DateTime? LastAt { get; init; }
+
+        public FoundKept Found => new(
+            new Keepsake(Id, MachineId, KeptBy, BeadId, Note, Jsonb.Read<KeptSetting>(Body), KeptAt), MachineName, Jsonb.Read<Core.Machines.Machine>(MachineBody),
+            new PersonName(KeptBy, ByName),
+            Shape is null ? null : new RackBead(BeadId!.Value, Number!.Value, Words.Read<Core.Judging.Verdict>(Verdict!), Jsonb.Read<Core.Beads.BeadShape>(Shape)),
+            LastAt is { } at ? new LastSeen(WireMark, VoltMark, AmpMark, at) : null);
     }
 
     private sealed record Row(Guid Id, Guid MachineId, Guid KeptBy, Guid? BeadId, string Note, string Body, DateTime KeptAt)

@@ -63,8 +63,8 @@ public static class LogFile
         while (csv.Read())
         {
             if (volts.Count >= MostLines) throw new RecordingRefusedException($"More than {MostLines} lines.");
-            volts.Add((float)(Number(columns.Volts, "volts") * columns.VoltScale));
-            amps.Add((float)(Number(columns.Amps, "amps") * columns.AmpScale));
+            volts.Add((float)Within(ArcLog.MostVolts, Number(columns.Volts, "volts") * columns.VoltScale, "volts"));
+            amps.Add((float)Within(ArcLog.MostAmps, Number(columns.Amps, "amps") * columns.AmpScale, "amps"));
             if (columns.Time is not { } time) continue;
             var at = Number(time, "time") * columns.TimeScale;
             if (!(at > before)) throw new RecordingRefusedException($"Line {csv.Row}: the time does not go on.");
@@ -80,6 +80,11 @@ public static class LogFile
         if (seconds > WavFile.LongestSeconds) throw new RecordingRefusedException(FormattableString.Invariant($"The log runs {seconds / 60:0.0} minutes; up to {WavFile.LongestSeconds / 60:0} are taken."));
         if (widest > (1 + Uneven) * 2 / rate) throw new RecordingRefusedException("The log has gaps: it must be sampled evenly.");
         return new ArcLog(rate, [.. volts], [.. amps]);
+
+        double Within(double most, double value, string what) => Math.Abs(value) <= most
+            ? value
+            : throw new RecordingRefusedException(
+                FormattableString.Invariant($"Line {csv.Row}: {value:0.#} {what} are no arc's; up to {most:0} are read. Is the unit in the heading?"));
 
         double Number(int column, string what)
         {

@@ -1,16 +1,13 @@
 using System.Security.Claims;
-using GentleBead.Core.Beads;
 using GentleBead.Core.Listening;
 using GentleBead.Core.Quantities;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
-using GentleBead.Server.Judging;
-using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
-using GentleBead.Server.Sheets;
-using GentleBead.Server.Trials;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Listening;
@@ -32,14 +29,12 @@ public static class RecordingEndpoints
     private const int MostBytes = 60 * 1024 * 1024;
     private const int LongestName = 120;
 
-    // Taking a recording apart takes memory: two at a time.
-    private static readonly SemaphoreSlim Listening = new(2);
-
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api").WithTags("listening");
-        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync).RequireAuthorization(Access.Instructor).WithUpload(MostBytes);
+        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync).RequireAuthorization(Access.Instructor)
+            .WithUpload(MostBytes, "audio/wav", "text/csv").Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
         api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
@@ -48,24 +43,31 @@ public static class RecordingEndpoints
     }
 
     private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> AddAsync(
-        Guid id, Guid recordingId, string? name, string? origin, HttpRequest request, ClaimsPrincipal user, RecordingKeeper keeper, BeadStore beads, RecordingStore recordings, CancellationToken cancellation)
+        Guid id, Guid recordingId, string? name, string? origin, HttpRequest request, ClaimsPrincipal user,
+        RecordingKeeper keeper, BeadFileStore files, RecordingStore recordings, UploadStore uploads, HeavyWork heavy, CancellationToken cancel)
     {
-        if (await recordings.FindAsync(recordingId) is { } stored) return await keeper.AgainAsync(stored, user.Id());
-        if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
-        if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from) || from is not (RecordingOrigin.File or RecordingOrigin.Microphone)) return Problems.Field("origin", "From a file or the microphone.");
-        if (await request.ReadUploadAsync(MostBytes, cancellation) is not { } sent) return Problems.Field("recording", $"A recording of at most {MostBytes / 1024 / 1024} MB.");
-        // Only now: who sends slowly keeps nobody else waiting.
-        await Listening.WaitAsync(cancellation);
+        if (await files.FindAsync(id) is not { } file) return TypedResults.NotFound();
+        if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from)
+            || from is not (RecordingOrigin.File or RecordingOrigin.Microphone))
+        {
+            return Problems.Field("origin", "From a file or the microphone.");
+        }
+        if (request.ContentLength > MostBytes || await uploads.ReceiveAsync(request.Body, MostBytes, cancel) is not { } upload)
+        {
+            return Problems.Field("recording", $"A recording of at most {MostBytes / 1024 / 1024} MB.");
+        }
+        var sent = upload.Sent.Under(id);
         try
         {
-            var label = Label(name, from == RecordingOrigin.Microphone ? "Microphone" : "File");
-            if (WavFile.Is(sent))
+            if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored)
             {
-                var sound = WavFile.Read(sent);
-                return await keeper.AddAsync(recordingId, bead, from, label, Finding.Of(sound), WavFile.Write(sound), user.Id());
+                // The first try may have ended before the bead was judged anew.
+                await keeper.JudgeAnewAsync(recordingId, id, user.Id());
+                return TypedResults.Ok(stored);
             }
-            var log = LogFile.Read(sent);
-            return await keeper.AddAsync(recordingId, bead, from, label, Finding.Of(log, await keeper.TravelAsync(bead)), LogFile.Write(log), user.Id());
+            var (finding, bytes) = await heavy.RunAsync(user.Id(), () => TakeApart(uploads.Read(upload), TravelOf(file)), cancel);
+            var label = Label(name, from == RecordingOrigin.Microphone ? "Microphone" : "File");
+            return TypedResults.Ok(await keeper.AddAsync(recordingId, id, from, label, finding, bytes, user.Id(), sent));
         }
         catch (RecordingRefusedException refused)
         {
@@ -73,39 +75,60 @@ public static class RecordingEndpoints
         }
         finally
         {
-            Listening.Release();
+            await uploads.DropAsync(upload.Id);
         }
     }
 
-    private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> RecordAsync(
-        Guid id, Guid recordingId, string device, ClaimsPrincipal user, RecordingKeeper keeper, BeadStore beads, RecordingStore recordings, SheetStore sheets, StandInStore standIns, TrialStore trials)
+    // What was sent is never kept: it is read, and written anew.
+    private static (Finding Finding, byte[] Bytes) TakeApart(byte[] sent, TravelSpeed? travel)
     {
-        if (await recordings.FindAsync(recordingId) is { } stored) return await keeper.AgainAsync(stored, user.Id());
-        if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
+        if (WavFile.Is(sent))
+        {
+            var sound = WavFile.Read(sent);
+            return (Finding.Of(sound), WavFile.Write(sound));
+        }
+        var log = LogFile.Read(sent);
+        return (Finding.Of(log, travel), LogFile.Write(log));
+    }
+
+    // The travel speed a bead was welded at: as timed, or else as its sheet says.
+    private static TravelSpeed? TravelOf(FiledBead file) => file.Bead.Evidence.Measured?.Travel() ?? file.Sheet.Body.Travel;
+
+    private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> RecordAsync(
+        Guid id, Guid recordingId, string device, ClaimsPrincipal user, RecordingKeeper keeper, BeadFileStore files, RecordingStore recordings, StandInStore standIns,
+        HeavyWork heavy, CancellationToken cancel)
+    {
+        if (await files.FindAsync(id) is not { } file) return TypedResults.NotFound();
         if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with)) return Problems.Field("device", "The microphone or the logger.");
-        var sheet = (await sheets.FindAsync(bead.SheetId))!;
-        var there = await standIns.OfBoothAsync(sheet.BoothId);
+        var sent = Sent.Of(with).Under(id);
+        if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored) return TypedResults.Ok(stored);
+        var there = await standIns.OfBoothAsync(file.Sheet.BoothId);
         if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", "There is none in this booth. Switch it on under Shop.");
-        var setting = StandInArc.Of(await BeadEndpoints.JudgedByAsync(bead, sheet, trials), bead.Used, bead.Amps, bead.Evidence);
+        var bead = file.Bead;
+        var setting = StandInArc.Of(file.JudgedBy, bead.Used, bead.Amps, bead.Evidence);
         if (setting.Problems().Select(problem => problem.Problem).FirstOrDefault() is { } problem) return Problems.Field("device", $"No arc can be simulated from this bead. {problem}");
         // The same bead sounds the same again, but no two beads alike.
         var seed = BitConverter.ToInt32(bead.Id.ToByteArray(), 12) & int.MaxValue;
         var seconds = StandInArc.Seconds(bead.Evidence);
-        if (with == StandIn.Microphone)
+        var (finding, bytes) = await heavy.RunAsync(user.Id(), Simulate, cancel);
+        var label = with == StandIn.Microphone ? "Booth microphone, simulated" : "Booth logger, simulated";
+        return TypedResults.Ok(await keeper.AddAsync(recordingId, id, RecordingOrigin.StandIn, label, finding, bytes, user.Id(), sent));
+
+        (Finding Finding, byte[] Bytes) Simulate()
         {
-            var sound = StandInArc.Microphone(setting, seconds, seed);
-            return await keeper.AddAsync(recordingId, bead, RecordingOrigin.StandIn, "Booth microphone, simulated", Finding.Of(sound), WavFile.Write(sound), user.Id());
+            if (with == StandIn.Microphone)
+            {
+                var sound = StandInArc.Microphone(setting, seconds, seed);
+                return (Finding.Of(sound), WavFile.Write(sound));
+            }
+            var log = StandInArc.Logger(setting, seconds, seed);
+            return (Finding.Of(log, TravelOf(file)), LogFile.Write(log));
         }
-        var log = StandInArc.Logger(setting, seconds, seed);
-        return await keeper.AddAsync(recordingId, bead, RecordingOrigin.StandIn, "Booth logger, simulated", Finding.Of(log, await keeper.TravelAsync(bead)), LogFile.Write(log), user.Id());
     }
 
-    private static async Task<Results<FileStreamHttpResult, NotFound>> FileAsync(Guid recordingId, ClaimsPrincipal user, HttpResponse response, RecordingStore recordings, BeadStore beads, SheetStore sheets)
+    private static async Task<Results<FileStreamHttpResult, NotFound>> FileAsync(Guid recordingId, ClaimsPrincipal user, HttpResponse response, RecordingStore recordings)
     {
-        if (await recordings.FindAsync(recordingId) is not { } recording
-            || await beads.FindAsync(recording.BeadId) is not { } bead
-            || await sheets.FindAsync(bead.SheetId) is not { } sheet
-            || !user.MaySee(sheet.StudentId))
+        if (await recordings.StudentOfAsync(recordingId) is not { } studentId || !user.MaySee(studentId) || await recordings.FindAsync(recordingId) is not { } recording)
         {
             return TypedResults.NotFound();
         }

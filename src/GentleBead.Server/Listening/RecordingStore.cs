@@ -37,14 +37,15 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     private const string Columns = "select id, bead_id as \"BeadId\", origin, name, finding, length, added_at as \"AddedAt\" from recording";
 
     /// <summary>Adds a recording; the same id again changes nothing.</summary>
-    public async Task AddAsync(Recording recording, ReadOnlyMemory<byte> bytes, Guid by)
+    public async Task AddAsync(Recording recording, ReadOnlyMemory<byte> bytes, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var added = await connection.ExecuteAsync(
+        var added = await connection.AddOnceAsync(
+            "recording",
             """
-            insert into recording (id, bead_id, kind, origin, name, finding, length, added_by, added_at)
-            values (@Id, @BeadId, @kind, @origin, @Name, @finding, @Length, @by, @at) on conflict (id) do nothing
+            insert into recording (id, bead_id, kind, origin, name, finding, length, added_by, added_at, sent)
+            values (@Id, @BeadId, @kind, @origin, @Name, @finding, @Length, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
             new
             {
@@ -56,9 +57,11 @@ public sealed class RecordingStore(NpgsqlDataSource database)
                 finding = new Jsonb<Finding>(recording.Finding),
                 recording.Length,
                 by,
-                at = recording.AddedAt.UtcDateTime,
-            });
-        for (var number = 0; added == 1 && number * PartBytes < bytes.Length; number++)
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            recording.Id, sent);
+        for (var number = 0; added && number * PartBytes < bytes.Length; number++)
         {
             var part = bytes[(number * PartBytes)..Math.Min(bytes.Length, (number + 1) * PartBytes)].ToArray();
             await connection.ExecuteAsync("insert into recording_part (recording_id, number, bytes) values (@Id, @number, @part)", new { recording.Id, number, part });
@@ -77,7 +80,22 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<Recording>> OfBeadAsync(Guid beadId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"{Columns} where bead_id = @beadId and withdrawn_at is null order by added_at", new { beadId })).Select(row => row.Recording)];
+        return [.. (await connection.QueryAsync<Row>($"{Columns} where bead_id = @beadId and withdrawn_at is null order by seq limit 40", new { beadId })).Select(row => row.Recording)];
+    }
+
+    /// <summary>Whether a recording was added under this id already with the same file.</summary>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.IsRepeatAsync("recording", id, sent);
+    }
+
+    /// <summary>Whose bead a standing recording is of; null where there is no such recording.</summary>
+    public async Task<Guid?> StudentOfAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<Guid?>(
+            "select student_id from recording join bead_standing using (bead_id) where recording.id = @id and recording.withdrawn_at is null", new { id });
     }
 
     /// <summary>One part of a recording's bytes.</summary>

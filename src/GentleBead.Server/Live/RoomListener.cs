@@ -8,7 +8,8 @@ namespace GentleBead.Server.Live;
 /// <param name="Kind">"session", "place", "sheet", "bead" or "machine".</param>
 /// <param name="BoothId">At which booth, when at one.</param>
 /// <param name="StudentId">Whose, when somebody's.</param>
-public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId);
+/// <param name="Id">Which row was written, where that is told: whoever wrote it knows it already.</param>
+public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId, Guid? Id = null);
 
 /// <summary>Carries notices from the database to the screens of this server, for as long as it runs.</summary>
 public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<LiveHub> hub, ILogger<RoomListener> log) : BackgroundService

@@ -1,14 +1,11 @@
 using System.Security.Claims;
-using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
-using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Machines;
@@ -96,62 +93,48 @@ public static class MachineEndpoints
         var machines = app.MapGroup("/api/machines").WithTags("machines").RequireAuthorization(Access.Instructor);
         machines.MapGet("/", ListAsync);
         machines.MapGet("/{id:guid}", DetailAsync);
-        machines.MapPut("/{id:guid}", AddAsync);
-        machines.MapPut("/{id:guid}/readings/{readingId:guid}", AddReadingAsync);
+        machines.MapPut("/{id:guid}", AddAsync).Repeatable();
+        machines.MapPut("/{id:guid}/readings/{readingId:guid}", AddReadingAsync).Repeatable();
         machines.MapPut("/{id:guid}/readings/{readingId:guid}/withdrawn", WithdrawReadingAsync);
         machines.MapGet("/{id:guid}/translation", TranslateAsync);
-        machines.MapPut("/{id:guid}/loads/{loadId:guid}", LoadAsync);
-        machines.MapPut("/{id:guid}/charts/{chartId:guid}", AddChartAsync);
+        machines.MapPut("/{id:guid}/loads/{loadId:guid}", LoadAsync).Repeatable();
+        machines.MapPut("/{id:guid}/charts/{chartId:guid}", AddChartAsync).Repeatable();
         machines.MapPut("/{id:guid}/charts/{chartId:guid}/withdrawn", WithdrawChartAsync);
         machines.MapGet("/{id:guid}/charts/{chartId:guid}/csv", ChartCsvAsync);
-        machines.MapPut("/{id:guid}/upkeep/{upkeepId:guid}", AddUpkeepAsync);
-        machines.MapPut("/{id:guid}/bottles/{bottleId:guid}", AddBottleAsync);
+        machines.MapPut("/{id:guid}/upkeep/{upkeepId:guid}", AddUpkeepAsync).Repeatable();
+        machines.MapPut("/{id:guid}/bottles/{bottleId:guid}", AddBottleAsync).Repeatable();
     }
 
-    private static async Task<IReadOnlyList<MachineInBooth>> ListAsync(SessionStore sessions, MachineStore machines, SheetStore sheets, BeadStore beads, TimeProvider clock)
+    private static async Task<Page<MachineInBooth>> ListAsync(int? after, MachineStore machines, TimeProvider clock)
     {
-        var list = new List<MachineInBooth>();
-        foreach (var booth in await sessions.BoothsAsync())
-        {
-            var machine = (await machines.FindAsync(booth.MachineId))!;
-            var laid = await LaidAsync(booth, sheets, beads);
-            var due = UpkeepOf(machine, await machines.UpkeepAsync(booth.MachineId), laid, clock).Where(part => part.Due && part.LastDone is not null).Select(part => part.Name);
-            list.Add(new MachineInBooth(booth.MachineId, booth, machine, [.. Controls(machine).Select(control => Problem(control.Control)).OfType<string>()], [.. due]));
-        }
-        return list;
+        var page = await machines.KeptUpAsync(after ?? 0);
+        return new([.. page.Select(View)], page.Count == MachineStore.Page ? $"{page[^1].Booth.Number}" : null);
+
+        MachineInBooth View(KeptUpMachine kept) => new(
+            kept.Booth.MachineId, kept.Booth, kept.Machine, [.. Controls(kept.Machine).Select(control => Problem(control.Control)).OfType<string>()],
+            [.. UpkeepOf(kept, clock).Where(part => part.Due && part.LastDone is not null).Select(part => part.Name)]);
     }
 
-    private static async Task<Results<Ok<MachineDetail>, NotFound>> DetailAsync(
-        Guid id, SessionStore sessions, MachineStore machines, SheetStore sheets, BeadStore beads, TimeProvider clock)
+    private static async Task<Results<Ok<MachineDetail>, NotFound>> DetailAsync(Guid id, MachineStore machines, TimeProvider clock)
     {
-        if (await machines.FindAsync(id) is not { } machine || (await sessions.BoothsAsync()).FirstOrDefault(booth => booth.MachineId == id) is not { } booth) return TypedResults.NotFound();
+        if (await machines.KeptUpAsync(0, id) is not [var kept]) return TypedResults.NotFound();
         var readings = await machines.ReadingsAsync(id);
-        var laid = await LaidAsync(booth, sheets, beads);
-        var right = laid.Where(entry => entry.Bead is { Used: not null } && entry.Bead.Standing() == Verdict.Right).ToArray();
+        var around = await machines.AroundAsync(id);
         var charts = (await machines.ChartsAsync(id)).Select(entered => new ComparedChart(
-            entered.Id, entered.Chart, entered.EnteredAt, entered.Chart.Compare(machine, [.. right.Where(entry => entered.Chart.Fits(entry.Job)).Select(AsRight)])));
-        var bottle = await machines.BottleAsync(id);
+            entered.Id, entered.Chart, entered.EnteredAt,
+            entered.Chart.Compare(kept.Machine, [.. around.Right.Where(entry => entered.Chart.Fits(entry.Job)).Select(entry => entry.Bead)])));
         // At the flow of what is welded there now.
-        var flow = (await sheets.OfBoothAsync(booth.Id)).Select(sheet => sheet.Body.GasFlow?.Aim).FirstOrDefault(aim => aim is not null) ?? UsualFlow;
+        var flow = around.Flow ?? UsualFlow;
         return TypedResults.Ok(new MachineDetail(
-            id, booth, machine, readings,
-            [.. Controls(machine).Select(control => Fit(control.Which, control.Control, readings))],
+            id, kept.Booth, kept.Machine, readings,
+            [.. Controls(kept.Machine).Select(control => Fit(control.Which, control.Control, readings))],
             [.. charts],
-            UpkeepOf(machine, await machines.UpkeepAsync(id), laid, clock),
-            bottle is null ? null : new BottleState(bottle, Core.Calculators.Bottle.Litres(bottle.WaterL, bottle.Bar), Core.Calculators.Bottle.HoursLeft(bottle.WaterL, bottle.Bar, flow), flow)));
-
-        static RightBead AsRight((Job Job, Bead Bead) entry) => new(entry.Job.Thickness.Value, entry.Job.Joint.Facts().HeatFactor, entry.Bead.Used!);
+            UpkeepOf(kept, clock),
+            around.Bottle is not { } bottle ? null
+                : new BottleState(bottle, Core.Calculators.Bottle.Litres(bottle.WaterL, bottle.Bar), Core.Calculators.Bottle.HoursLeft(bottle.WaterL, bottle.Bar, flow), flow)));
     }
 
-    private static async Task<IReadOnlyList<(Job Job, Bead Bead)>> LaidAsync(Booth booth, SheetStore sheets, BeadStore beads)
-    {
-        var given = await sheets.OfBoothAsync(booth.Id);
-        var laid = await beads.OfSheetsAsync(given.Select(sheet => sheet.Id));
-        return [.. given.SelectMany(sheet => laid[sheet.Id].Select(bead => (sheet.Body.Job, bead)))];
-    }
-
-    private static IReadOnlyList<PartState> UpkeepOf(Machine machine, IReadOnlyList<UpkeepDone> done, IReadOnlyList<(Job Job, Bead Bead)> laid, TimeProvider clock) =>
-        Upkeep.Of(machine, done.ToDictionary(entry => entry.Part, entry => entry.DoneAt), since => laid.Count(entry => since is null || entry.Bead.RecordedAt > since), clock.GetUtcNow());
+    private static IReadOnlyList<PartState> UpkeepOf(KeptUpMachine kept, TimeProvider clock) => Upkeep.Of(kept.Machine, kept.Done, kept.Beads, clock.GetUtcNow());
 
     private static IEnumerable<(ReadControl Which, Control Control)> Controls(Machine machine)
     {
@@ -193,11 +176,8 @@ public static class MachineEndpoints
             problems["programs"] = "Up to 60 programs, each number once.";
         }
         if (problems.Count > 0) return Problems.Fields(problems);
-        if ((await sessions.BoothsAsync()).Any(booth => booth.Number == request.BoothNumber && booth.Id != request.BoothId))
-        {
-            return Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
-        }
-        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() })) return Problems.Field("name", "There is a machine of this name already.");
+        if (await sessions.IsTakenAsync(request.BoothNumber, request.BoothId)) return Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
+        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request))) return Problems.Field("name", "There is a machine of this name already.");
         return await sessions.AddBoothAsync(new Booth(request.BoothId, request.BoothNumber, id))
             ? TypedResults.NoContent()
             : Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
@@ -208,10 +188,11 @@ public static class MachineEndpoints
         if (control?.Check(units) is { } wrong) problems[field] = wrong;
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddReadingAsync(Guid id, Guid readingId, NewReading request, MachineStore machines, TimeProvider clock)
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddReadingAsync(Guid id, Guid readingId, NewReading request, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
-        if ((await machines.ReadingsAsync(id)).Any(reading => reading.Id == readingId)) return TypedResults.NoContent();
+        var sent = Sent.Of(request).Under(id);
+        if (await machines.IsReadAsync(readingId, sent)) return TypedResults.NoContent();
         var control = request.Control switch { ReadControl.Wire => machine.WireControl, ReadControl.Volt => machine.VoltControl, _ => machine.AmpControl };
         if (control is null) return Problems.Field("control", $"{machine.Name} has no such control.");
         var problems = new Dictionary<string, string>();
@@ -236,7 +217,9 @@ public static class MachineEndpoints
         // Too few readings to fit is no fault; one that falls against the others is.
         var with = control with { Readings = [.. control.Readings, new Reading(request.Mark, measured)] };
         if (!Calibration.TryFit(with, out _, out var problem) && problem.Contains("measure both again", StringComparison.Ordinal)) return Problems.Field("measured", problem);
-        await machines.AddReadingAsync(id, new TakenReading(readingId, request.Control, request.Mark, measured, request.Measured is null ? request.Seconds : null, request.Measured is null ? request.Length : null, clock.GetUtcNow()));
+        var byRuler = request.Measured is null;
+        await machines.AddReadingAsync(
+            id, new TakenReading(readingId, request.Control, request.Mark, measured, byRuler ? request.Seconds : null, byRuler ? request.Length : null, default), sent);
         return TypedResults.NoContent();
     }
 
@@ -261,7 +244,7 @@ public static class MachineEndpoints
         return TypedResults.Ok(new Translation(set.Mark, asked.Read(set.Mark), set.Value, set.SureShare, set.MarksBeyond, set.OutOfReach));
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> LoadAsync(Guid id, Guid loadId, Load request, ClaimsPrincipal user, MachineStore machines, TimeProvider clock)
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> LoadAsync(Guid id, Guid loadId, Load request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
         var problems = new Dictionary<string, string>();
@@ -269,11 +252,11 @@ public static class MachineEndpoints
         if (request.Tip is { } tip && tip.Mm is < 0.5 or > 3) problems["tipMm"] = "A tip from 0.5 to 3 mm.";
         if (request.Tungsten is { } tungsten && tungsten.Mm is < 0.5 or > 7) problems["tungstenMm"] = "A tungsten from 0.5 to 7 mm.";
         if (problems.Count > 0) return Problems.Fields(problems);
-        await machines.LoadAsync(loadId, id, request, user.Id(), clock.GetUtcNow());
+        await machines.LoadAsync(loadId, id, request, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddChartAsync(Guid id, Guid chartId, NewChart request, ClaimsPrincipal user, MachineStore machines, TimeProvider clock)
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddChartAsync(Guid id, Guid chartId, NewChart request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
         var problems = new Dictionary<string, string>();
@@ -284,7 +267,7 @@ public static class MachineEndpoints
         if (problems.Count > 0) return Problems.Fields(problems);
         var chart = new DoorChart(request.Process!.Value, request.Wire!.Value, request.Gas!.Value, steps);
         if (chart.Check(machine) is { Count: > 0 } wrong) return Problems.Fields(wrong);
-        await machines.AddChartAsync(chartId, id, chart, user.Id(), clock.GetUtcNow());
+        await machines.AddChartAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
@@ -296,23 +279,23 @@ public static class MachineEndpoints
             ? TypedResults.File(ChartCsv.Write(entered.Chart), "text/csv; charset=utf-8", "chart.csv")
             : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddUpkeepAsync(Guid id, Guid upkeepId, NewUpkeep request, ClaimsPrincipal user, MachineStore machines, TimeProvider clock)
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddUpkeepAsync(Guid id, Guid upkeepId, NewUpkeep request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is null) return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200) return Problems.Field("note", "A note of up to 200 letters.");
-        await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), clock.GetUtcNow());
+        await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddBottleAsync(Guid id, Guid bottleId, NewBottle request, ClaimsPrincipal user, MachineStore machines, TimeProvider clock)
+    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddBottleAsync(Guid id, Guid bottleId, NewBottle request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is null) return TypedResults.NotFound();
         var problems = new Dictionary<string, string>();
         if (!(request.WaterL is >= 1 and <= 200)) problems["waterL"] = "Water volume of the bottle, 1 to 200 L; it is stamped on its shoulder.";
         if (!(request.Bar is >= 0 and <= 400)) problems["bar"] = "Pressure on the gauge, 0 to 400 bar.";
         if (problems.Count > 0) return Problems.Fields(problems);
-        await machines.AddBottleAsync(bottleId, id, request.WaterL, request.Bar, user.Id(), clock.GetUtcNow());
+        await machines.AddBottleAsync(bottleId, id, request.WaterL, request.Bar, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 }

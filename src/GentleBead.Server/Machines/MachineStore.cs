@@ -1,7 +1,10 @@
 using Dapper;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
+using GentleBead.Server.Sessions;
 using Npgsql;
 
 namespace GentleBead.Server.Machines;
@@ -32,70 +35,167 @@ public sealed record TakenReading(Guid Id, ReadControl Control, double Mark, dou
 /// <summary>A door chart as entered.</summary>
 public sealed record EnteredChart(Guid Id, DoorChart Chart, DateTimeOffset EnteredAt);
 
-/// <summary>When a part was seen to.</summary>
-public sealed record UpkeepDone(Part Part, DateTimeOffset DoneAt, string Note);
-
 /// <summary>A bottle's pressure as read.</summary>
 /// <param name="WaterL">Water volume in litres.</param>
 /// <param name="Bar">Pressure on the gauge.</param>
 /// <param name="ReadAt">When.</param>
 public sealed record BottleReading(double WaterL, double Bar, DateTimeOffset ReadAt);
 
+/// <summary>A machine in its booth, with what wears on it.</summary>
+/// <param name="Booth">Its booth.</param>
+/// <param name="Machine">The machine as calibrated and loaded now.</param>
+/// <param name="Beads">Beads it has laid.</param>
+/// <param name="Done">When each part was last seen to.</param>
+public sealed record KeptUpMachine(Booth Booth, Machine Machine, long Beads, IReadOnlyDictionary<Part, PartDone> Done);
+
+/// <summary>What a machine's page shows beside the machine.</summary>
+/// <param name="Bottle">The newest reading of its bottle; null before the first.</param>
+/// <param name="Flow">The gas flow of what is welded there now; null where nothing is, or without gas.</param>
+/// <param name="Right">The newest beads that came out right on it, by what they were welded with.</param>
+public sealed record MachineSurroundings(BottleReading? Bottle, GasFlow? Flow, IReadOnlyList<(Job Job, RightBead Bead)> Right);
+
 /// <summary>Machines in the database: their fronts, readings, loads, charts, upkeep and bottles.</summary>
 public sealed class MachineStore(NpgsqlDataSource database)
 {
+    /// <summary>Machines that are sent at once.</summary>
+    public const int Page = 20;
+
+    // A calibration is made of the newest readings; and a chart is compared with the newest beads.
+    private const int ReadingsKept = 200;
+    private const int BeadsCompared = 300;
+
     /// <summary>One machine with all its readings and what is on it; null when there is none by that id.</summary>
     public async Task<Machine?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load)?>(
-            """
-            select body, (select machine_load.body from machine_load where machine_id = machine.id order by loaded_at desc, machine_load.id desc limit 1)
-            from machine where id = @id
-            """,
-            new { id });
-        if (row is not { } found) return null;
-        var machine = Jsonb.Read<Machine>(found.Body);
-        var readings = (await TakenAsync(connection, id)).ToLookup(reading => reading.Control);
-        return machine with
-        {
-            Load = found.Load is null ? machine.Load : Jsonb.Read<Load>(found.Load),
-            WireControl = With(machine.WireControl, ReadControl.Wire),
-            VoltControl = With(machine.VoltControl, ReadControl.Volt),
-            AmpControl = With(machine.AmpControl, ReadControl.Amp),
-        };
+        var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings)?>("select body, load, readings from machine_now where id = @id", new { id });
+        return row is { } found ? StoredMachine.Read(found.Body, found.Load, found.Readings) : null;
+    }
 
-        Control? With(Control? control, ReadControl which) =>
-            control is null ? null : control with { Readings = [.. readings[which].Select(reading => new Reading(reading.Mark, reading.Measured))] };
+    /// <summary>The machine of a booth; null where there is no such booth.</summary>
+    public async Task<(Guid Id, Machine Machine)?> OfBoothAsync(Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var row = await connection.QuerySingleOrDefaultAsync<(Guid Id, string Body, string? Load, string? Readings)?>(
+            "select machine_now.id, machine_now.body, load, readings from booth join machine_now on machine_now.id = booth.machine_id where booth.id = @boothId", new { boothId });
+        return row is { } found ? (found.Id, StoredMachine.Read(found.Body, found.Load, found.Readings)) : null;
+    }
+
+    /// <summary>A page of the machines in their booths, by booth number; or one of them.</summary>
+    /// <param name="after">The number of the last booth that was sent; 0 for the first page.</param>
+    /// <param name="only">One machine alone; null for all.</param>
+    public async Task<IReadOnlyList<KeptUpMachine>> KeptUpAsync(int after, Guid? only = null)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<(Guid BoothId, int Number, Guid MachineId, string Body, string? Load, string? Readings, long? Beads, string? Done)>(
+            """
+            select booth.id, number, booth.machine_id, machine_now.body, load, readings, machine_wear.beads, (
+                select json_agg(json_build_object('part', part, 'doneAt', done_at, 'beads', beads_at))
+                from (select distinct on (part) part, done_at, beads_at from upkeep where machine_id = booth.machine_id order by part, seq desc) as newest)
+            from booth join machine_now on machine_now.id = booth.machine_id left join machine_wear on machine_wear.machine_id = booth.machine_id
+            where number > @after and (@only::uuid is null or booth.machine_id = @only) order by number limit @Page
+            """,
+            new { after, only, Page });
+        return
+        [
+            .. rows.Select(row => new KeptUpMachine(
+                new Booth(row.BoothId, row.Number, row.MachineId), StoredMachine.Read(row.Body, row.Load, row.Readings), row.Beads ?? 0,
+                (row.Done is null ? [] : Jsonb.Read<IReadOnlyList<SeenTo>>(row.Done)).ToDictionary(part => part.Part, part => new PartDone(part.DoneAt, part.Beads)))),
+        ];
+    }
+
+    private sealed record SeenTo(Part Part, DateTimeOffset DoneAt, long Beads);
+
+    /// <summary>What a machine's page shows beside it.</summary>
+    public async Task<MachineSurroundings> AroundAsync(Guid machineId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var row = await connection.QuerySingleAsync<(double? WaterL, double? Bar, DateTime? ReadAt, double? Flow)>(
+            """
+            select water_l, bar, read_at, (
+                select (body #>> '{gasFlow,aimLPerMin}')::float8 from sheet where booth_id = (select id from booth where machine_id = @machineId) order by seq desc limit 1)
+            from (select 1) as once left join lateral (select water_l, bar, read_at from bottle_reading where machine_id = @machineId order by seq desc limit 1) as bottle on true
+            """,
+            new { machineId });
+        var right = await connection.QueryAsync<(string Job, double Thickness, double WireFeed, double Volts)>(
+            """
+            select sheet.job, newest.thickness_mm, wire_feed_m_per_min, volts
+            from (select sheet_id, thickness_mm, wire_feed_m_per_min, volts, coalesce(ruled, verdict) as verdict, seq from bead_standing
+                where machine_id = @machineId and not withdrawn order by seq desc limit @BeadsCompared) as newest
+            join sheet on sheet.id = newest.sheet_id where newest.verdict = 'right' and volts is not null
+            """,
+            new { machineId, BeadsCompared });
+        return new MachineSurroundings(
+            row is { WaterL: { } water, Bar: { } bar, ReadAt: { } at } ? new BottleReading(water, bar, at) : null,
+            row.Flow is { } flow ? GasFlow.FromLPerMin(flow) : null,
+            [
+                .. right.Select(bead => (Jsonb.Read<Job>(bead.Job), bead)).Select(entry => (entry.Item1, new RightBead(
+                    Length.FromMm(entry.bead.Thickness), entry.Item1.Joint.Facts().HeatFactor,
+                    new Settings(WireFeedSpeed.FromMPerMin(entry.bead.WireFeed), Voltage.FromVolts(entry.bead.Volts))))),
+            ]);
     }
 
     /// <summary>Adds a machine without readings; the same id again changes nothing. False when the name is another machine's.</summary>
-    public async Task<bool> AddAsync(Guid id, Machine machine)
+    public async Task<bool> AddAsync(Guid id, Machine machine, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into machine (id, name, body) values (@id, @Name, @body) on conflict do nothing",
-            new { id, machine.Name, body = new Jsonb<Machine>(WithoutReadings(machine)) });
+        await connection.AddOnceAsync(
+            "machine", "insert into machine (id, name, body, sent) values (@id, @Name, @body, @sent) on conflict do nothing",
+            new { id, machine.Name, body = new Jsonb<Machine>(WithoutReadings(machine)), sent = sent.Hash }, id, sent);
         return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from machine where id = @id and name = @Name)", new { id, machine.Name });
     }
 
-    /// <summary>The standing readings of a machine, by mark.</summary>
+    /// <summary>The newest standing readings of a machine, by mark.</summary>
     public async Task<IReadOnlyList<TakenReading>> ReadingsAsync(Guid machineId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await TakenAsync(connection, machineId);
+        var rows = await connection.QueryAsync<(Guid Id, string Control, double Mark, double Measured, double? Seconds, double? LengthMm, DateTime TakenAt)>(
+            """
+            select id, control, mark, measured, seconds, length_mm, taken_at
+            from (select * from reading where machine_id = @machineId and withdrawn_at is null order by seq desc limit @ReadingsKept) as newest order by mark, seq
+            """,
+            new { machineId, ReadingsKept });
+        return
+        [
+            .. rows.Select(row => new TakenReading(
+                row.Id, Words.Read<ReadControl>(row.Control), row.Mark, row.Measured, row.Seconds, row.LengthMm is { } mm ? Length.FromMm(mm) : null, row.TakenAt)),
+        ];
+    }
+
+    /// <summary>Whether a reading was taken under this id already with the same request.</summary>
+    public async Task<bool> IsReadAsync(Guid id, Sent sent)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.IsRepeatAsync("reading", id, sent);
     }
 
     /// <summary>Adds a reading; the same id again changes nothing.</summary>
-    public async Task AddReadingAsync(Guid machineId, TakenReading reading)
+    /// <param name="machineId">On which machine.</param>
+    /// <param name="reading">The reading; its time is not looked at where <paramref name="at"/> is null.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    public async Task AddReadingAsync(Guid machineId, TakenReading reading, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
+        await connection.AddOnceAsync(
+            "reading",
             """
-            insert into reading (id, machine_id, control, mark, measured, seconds, length_mm, taken_at)
-            values (@Id, @machineId, @control, @Mark, @Measured, @Seconds, @lengthMm, @takenAt) on conflict (id) do nothing
+            insert into reading (id, machine_id, control, mark, measured, seconds, length_mm, taken_at, sent)
+            values (@Id, @machineId, @control, @Mark, @Measured, @Seconds, @lengthMm, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { reading.Id, machineId, control = Words.Of(reading.Control), reading.Mark, reading.Measured, reading.Seconds, lengthMm = reading.Length?.Mm, takenAt = reading.TakenAt.UtcDateTime });
+            new
+            {
+                reading.Id,
+                machineId,
+                control = Words.Of(reading.Control),
+                reading.Mark,
+                reading.Measured,
+                reading.Seconds,
+                lengthMm = reading.Length?.Mm,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            reading.Id, sent);
     }
 
     /// <summary>Takes a wrong reading out of the calibration, or puts it back. False when there is no such reading.</summary>
@@ -107,12 +207,12 @@ public sealed class MachineStore(NpgsqlDataSource database)
     }
 
     /// <summary>Notes what is on a machine; the same id again changes nothing.</summary>
-    public async Task LoadAsync(Guid id, Guid machineId, Load load, Guid by, DateTimeOffset at)
+    public async Task LoadAsync(Guid id, Guid machineId, Load load, Guid by, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into machine_load (id, machine_id, body, loaded_by, loaded_at) values (@id, @machineId, @body, @by, @at) on conflict (id) do nothing",
-            new { id, machineId, body = new Jsonb<Load>(load), by, at = at.UtcDateTime });
+        await connection.AddOnceAsync(
+            "machine_load", "insert into machine_load (id, machine_id, body, loaded_by, sent) values (@id, @machineId, @body, @by, @sent) on conflict (id) do nothing",
+            new { id, machineId, body = new Jsonb<Load>(load), by, sent = sent.Hash }, id, sent);
     }
 
     /// <summary>The standing charts of a machine: the newest for each process, wire and gas.</summary>
@@ -122,24 +222,37 @@ public sealed class MachineStore(NpgsqlDataSource database)
         var rows = await connection.QueryAsync<(Guid Id, string Body, DateTime EnteredAt)>(
             """
             select id, body, entered_at from (
-                select distinct on (process, wire, gas) id, body, entered_at, withdrawn_at from door_chart
-                where machine_id = @machineId order by process, wire, gas, entered_at desc, id desc) as newest
-            where withdrawn_at is null order by entered_at
+                select distinct on (process, wire, gas) id, body, entered_at, withdrawn_at, seq from door_chart
+                where machine_id = @machineId order by process, wire, gas, seq desc) as newest
+            where withdrawn_at is null order by seq
             """,
             new { machineId });
         return [.. rows.Select(row => new EnteredChart(row.Id, Jsonb.Read<DoorChart>(row.Body), row.EnteredAt))];
     }
 
     /// <summary>Adds a chart, which then stands for its process, wire and gas; the same id again changes nothing.</summary>
-    public async Task AddChartAsync(Guid id, Guid machineId, DoorChart chart, Guid by, DateTimeOffset at)
+    public async Task AddChartAsync(Guid id, Guid machineId, DoorChart chart, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
+        await connection.AddOnceAsync(
+            "door_chart",
             """
-            insert into door_chart (id, machine_id, process, wire, gas, body, entered_by, entered_at)
-            values (@id, @machineId, @process, @wire, @gas, @body, @by, @at) on conflict (id) do nothing
+            insert into door_chart (id, machine_id, process, wire, gas, body, entered_by, entered_at, sent)
+            values (@id, @machineId, @process, @wire, @gas, @body, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { id, machineId, process = Words.Of(chart.Process), wire = Words.Of(chart.Wire), gas = Words.Of(chart.Gas), body = new Jsonb<DoorChart>(chart), by, at = at.UtcDateTime });
+            new
+            {
+                id,
+                machineId,
+                process = Words.Of(chart.Process),
+                wire = Words.Of(chart.Wire),
+                gas = Words.Of(chart.Gas),
+                body = new Jsonb<DoorChart>(chart),
+                by,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id, sent);
     }
 
     /// <summary>Takes a chart away, or puts it back. False when there is no such chart.</summary>
@@ -150,40 +263,34 @@ public sealed class MachineStore(NpgsqlDataSource database)
             "update door_chart set withdrawn_at = case when @withdrawn then now() end where id = @chartId and machine_id = @machineId", new { machineId, chartId, withdrawn }) == 1;
     }
 
-    /// <summary>When each part of a machine was last seen to.</summary>
-    public async Task<IReadOnlyList<UpkeepDone>> UpkeepAsync(Guid machineId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(string Part, DateTime DoneAt, string Note)>(
-            "select distinct on (part) part, done_at, note from upkeep where machine_id = @machineId order by part, done_at desc", new { machineId });
-        return [.. rows.Select(row => new UpkeepDone(Words.Read<Part>(row.Part), row.DoneAt, row.Note))];
-    }
-
     /// <summary>Notes that a part was seen to; the same id again changes nothing.</summary>
-    public async Task AddUpkeepAsync(Guid id, Guid machineId, Part part, string note, Guid by, DateTimeOffset at)
+    public async Task AddUpkeepAsync(Guid id, Guid machineId, Part part, string note, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into upkeep (id, machine_id, part, note, done_by, done_at) values (@id, @machineId, @part, @note, @by, @at) on conflict (id) do nothing",
-            new { id, machineId, part = Words.Of(part), note, by, at = at.UtcDateTime });
-    }
-
-    /// <summary>The newest reading of a machine's bottle; null before the first.</summary>
-    public async Task<BottleReading?> BottleAsync(Guid machineId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var row = await connection.QueryFirstOrDefaultAsync<(double WaterL, double Bar, DateTime ReadAt)?>(
-            "select water_l, bar, read_at from bottle_reading where machine_id = @machineId order by read_at desc, id desc limit 1", new { machineId });
-        return row is { } read ? new BottleReading(read.WaterL, read.Bar, read.ReadAt) : null;
+        await connection.AddOnceAsync(
+            "upkeep",
+            """
+            insert into upkeep (id, machine_id, part, note, done_by, done_at, beads_at, sent)
+            values (@id, @machineId, @part, @note, @by, coalesce(@at, now()), coalesce((
+                select case when @at::timestamptz is null then beads
+                    else (select count(*) from bead_standing where machine_id = @machineId and recorded_at <= @at) end
+                from machine_wear where machine_id = @machineId), 0), @sent)
+            on conflict (id) do nothing
+            """,
+            new { id, machineId, part = Words.Of(part), note, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
     }
 
     /// <summary>Notes a bottle's pressure; the same id again changes nothing.</summary>
-    public async Task AddBottleAsync(Guid id, Guid machineId, double waterL, double bar, Guid by, DateTimeOffset at)
+    public async Task AddBottleAsync(Guid id, Guid machineId, double waterL, double bar, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into bottle_reading (id, machine_id, water_l, bar, read_by, read_at) values (@id, @machineId, @waterL, @bar, @by, @at) on conflict (id) do nothing",
-            new { id, machineId, waterL, bar, by, at = at.UtcDateTime });
+        await connection.AddOnceAsync(
+            "bottle_reading",
+            """
+            insert into bottle_reading (id, machine_id, water_l, bar, read_by, read_at, sent)
+            values (@id, @machineId, @waterL, @bar, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
+            """,
+            new { id, machineId, waterL, bar, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
     }
 
     private static Machine WithoutReadings(Machine machine) => machine with
@@ -192,15 +299,4 @@ public sealed class MachineStore(NpgsqlDataSource database)
         VoltControl = machine.VoltControl is null ? null : machine.VoltControl with { Readings = [] },
         AmpControl = machine.AmpControl is null ? null : machine.AmpControl with { Readings = [] },
     };
-
-    private static async Task<TakenReading[]> TakenAsync(NpgsqlConnection connection, Guid machineId)
-    {
-        var rows = await connection.QueryAsync<(Guid Id, string Control, double Mark, double Measured, double? Seconds, double? LengthMm, DateTime TakenAt)>(
-            "select id, control, mark, measured, seconds, length_mm, taken_at from reading where machine_id = @machineId and withdrawn_at is null order by mark, taken_at", new { machineId });
-        return
-        [
-            .. rows.Select(row => new TakenReading(
-                row.Id, Words.Read<ReadControl>(row.Control), row.Mark, row.Measured, row.Seconds, row.LengthMm is { } mm ? Length.FromMm(mm) : null, row.TakenAt)),
-        ];
-    }
 }

@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using GentleBead.Core.Sheets;
 using GentleBead.Demo;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -43,16 +44,18 @@ public static class PeopleEndpoints
         var people = app.MapGroup("/api/people").WithTags("people");
         people.MapGet("/welcome", WelcomeAsync).AllowAnonymous();
         people.MapPost("/sign-in", CheckAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
-        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
+        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().RequireRateLimiting(SignInLimit).ProducesProblem(StatusCodes.Status409Conflict);
         people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me/school", (ClaimsPrincipal user, PeopleStore store) => store.SchoolOfAsync(user.Id())).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/school", SetSchoolAsync).RequireAuthorization(Access.Instructor);
-        people.MapGet("/students", (PeopleStore store) => store.StudentsAsync()).RequireAuthorization(Access.Instructor);
-        people.MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store)).RequireAuthorization(Access.Instructor);
-        people.MapGet("/instructors", (PeopleStore store) => store.InstructorsAsync()).RequireAuthorization(Access.Instructor);
-        people.MapPut("/instructors/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Instructor, store)).RequireAuthorization(Access.Instructor);
+        people.MapGet("/students", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Student, called, after, store)).RequireAuthorization(Access.Instructor);
+        people.MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store))
+            .RequireAuthorization(Access.Instructor).Repeatable();
+        people.MapGet("/instructors", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Instructor, called, after, store)).RequireAuthorization(Access.Instructor);
+        people.MapPut("/instructors/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Instructor, store))
+            .RequireAuthorization(Access.Instructor).Repeatable();
     }
 
     private static async Task<Welcome> WelcomeAsync(PeopleStore store)
@@ -74,13 +77,16 @@ public static class PeopleEndpoints
         return TypedResults.Ok(person);
     }
 
-    private static async Task<Results<Ok<Person>, ValidationProblem, Conflict>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
+    private static async Task<Results<Ok<Person>, ValidationProblem, ProblemHttpResult>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
     {
         var problems = Check(request.Login, request.Name, request.Password);
         if (Text(request.School).Length is 0 or > 80) problems["school"] = ["Name the school or shop, up to 80 letters."];
         if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
         var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
-        if (!await store.FoundAsync(request.School.Trim(), person, request.Password)) return TypedResults.Conflict();
+        if (!await store.FoundAsync(request.School.Trim(), person, request.Password))
+        {
+            return TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "This school has an instructor already. Sign in, or ask them for an account.");
+        }
         await SignInAsync(http, person);
         return TypedResults.Ok(person);
     }
@@ -106,12 +112,19 @@ public static class PeopleEndpoints
         return TypedResults.NoContent();
     }
 
+    private static async Task<Page<PersonName>> ListAsync(Role role, string? called, Guid? after, PeopleStore store)
+    {
+        var page = await store.ListAsync(role, called, after);
+        return new(page, page.Count == PeopleStore.Page ? page[^1].Id.ToString() : null);
+    }
+
     private static async Task<Results<Ok<PersonName>, ValidationProblem>> AddAsync(Guid id, NewPerson request, Role role, PeopleStore store)
     {
         var problems = Check(request.Login, request.Name, request.Password);
         if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
         var person = new Person(id, request.Login.Trim(), request.Name.Trim(), role, Units.Metric);
-        return await store.AddAsync(person, request.Password)
+        // A fingerprint of a password could be guessed from: it is left out.
+        return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }))
             ? TypedResults.Ok(new PersonName(id, person.Name))
             : Problems.Field("login", "This login is taken.");
     }

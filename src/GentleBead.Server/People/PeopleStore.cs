@@ -42,6 +42,9 @@ public sealed record Person(Guid Id, string Login, string Name, Role Role, Units
 /// <summary>Accounts in the database.</summary>
 public sealed class PeopleStore(NpgsqlDataSource database)
 {
+    /// <summary>People that are sent at once.</summary>
+    public const int Page = 50;
+
     private const string Columns = "id, login, name, role, units, password_hash as \"PasswordHash\"";
 
     // The framework's hasher asks for a user type and uses nothing of it.
@@ -66,18 +69,41 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where id = @id", new { id }))?.Person;
     }
 
-    /// <summary>Every student, by name.</summary>
-    public async Task<IReadOnlyList<PersonName>> StudentsAsync()
+    /// <summary>Whether a password is a person's own.</summary>
+    public async Task<bool> IsPasswordOfAsync(Guid id, string password)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<PersonName>("select id, name from person where role = 'student' order by name")];
+        var hash = await connection.ExecuteScalarAsync<string?>("select password_hash from person where id = @id", new { id });
+        return Hasher.VerifyHashedPassword(null!, hash ?? NobodysHash, password) != PasswordVerificationResult.Failed && hash is not null;
     }
 
-    /// <summary>Every instructor, by name.</summary>
-    public async Task<IReadOnlyList<PersonName>> InstructorsAsync()
+    /// <summary>The day a person's account was made, by the shop's calendar; null where there is none.</summary>
+    public async Task<DateOnly?> AddedOnAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<PersonName>("select id, name from person where role = 'instructor' order by name")];
+        return await connection.ExecuteScalarAsync<DateTime?>("select added_at from person where id = @id", new { id }) is { } at
+            ? DateOnly.FromDateTime(((DateTimeOffset)at).ToLocalTime().DateTime)
+            : null;
+    }
+
+    /// <summary>A page of the people in a role, by name.</summary>
+    /// <param name="role">Which role.</param>
+    /// <param name="called">Part of the name; null or empty for everybody.</param>
+    /// <param name="after">The last of the page before; null for the first.</param>
+    public async Task<IReadOnlyList<PersonName>> ListAsync(Role role, string? called, Guid? after)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<PersonName>(
+                """
+                select id, name from person
+                where role = @role and (@called = '' or strpos(lower(name), lower(@called)) > 0)
+                    and (@after::uuid is null or (name, id) > (select name, id from person where id = @after))
+                order by name, id limit @Page
+                """,
+                new { role = Words.Of(role), called = (called ?? "").Trim(), after, Page }),
+        ];
     }
 
     /// <summary>Whether there is anybody at all.</summary>
@@ -88,10 +114,14 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds a person; the same id again changes nothing. False when the login is somebody else's.</summary>
-    public async Task<bool> AddAsync(Person person, string password)
+    /// <param name="person">Who.</param>
+    /// <param name="password">Their first password.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">Since when; null for now.</param>
+    public async Task<bool> AddAsync(Person person, string password, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await AddAsync(connection, person, password);
+        return await AddAsync(connection, person, password, sent, at);
     }
 
     /// <summary>Names the school and adds its first instructor, both or neither. False when somebody was first.</summary>
@@ -101,7 +131,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await using var transaction = await connection.BeginTransactionAsync();
         // Whoever writes the school's one row is the founder; anybody beside waits here and comes second.
         var first = await connection.ExecuteAsync("insert into school (name, demo) values (@school, false) on conflict do nothing", new { school });
-        if (first == 0 || !await AddAsync(connection, person, password)) return false;
+        if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null)) return false;
         await transaction.CommitAsync();
         return true;
     }
@@ -141,14 +171,26 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await connection.ExecuteAsync("insert into school (name, demo) values (@name, true) on conflict do nothing", new { name });
     }
 
-    private static async Task<bool> AddAsync(NpgsqlConnection connection, Person person, string password)
+    private static async Task<bool> AddAsync(NpgsqlConnection connection, Person person, string password, Sent sent, DateTimeOffset? at)
     {
-        await connection.ExecuteAsync(
+        await connection.AddOnceAsync(
+            "person",
             """
-            insert into person (id, login, name, role, units, password_hash)
-            values (@Id, @login, @Name, @role, @units, @hash) on conflict do nothing
+            insert into person (id, login, name, role, units, password_hash, added_at, sent)
+            values (@Id, @login, @Name, @role, @units, @hash, coalesce(@at, now()), @sent) on conflict do nothing
             """,
-            new { person.Id, login = Normal(person.Login), person.Name, role = Words.Of(person.Role), units = Words.Of(person.Units), hash = Hasher.HashPassword(person, password) });
+            new
+            {
+                person.Id,
+                login = Normal(person.Login),
+                person.Name,
+                role = Words.Of(person.Role),
+                units = Words.Of(person.Units),
+                hash = Hasher.HashPassword(person, password),
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            person.Id, sent);
         return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person where id = @Id and login = @login)", new { person.Id, login = Normal(person.Login) });
     }
 

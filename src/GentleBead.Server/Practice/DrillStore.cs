@@ -2,6 +2,7 @@ using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Database;
+using GentleBead.Server.People;
 using Npgsql;
 
 namespace GentleBead.Server.Practice;
@@ -10,60 +11,96 @@ namespace GentleBead.Server.Practice;
 /// <param name="Id">Which.</param>
 /// <param name="PersonId">To whom.</param>
 /// <param name="Body">The drill, with what is off.</param>
-/// <param name="Answered">How it was answered; null while it was not.</param>
-public sealed record GivenDrill(Guid Id, Guid PersonId, Drill Body, AnsweredDrill? Answered);
+/// <param name="Right">Whether it was answered rightly; null while it was not answered.</param>
+public sealed record GivenDrill(Guid Id, Guid PersonId, Drill Body, bool? Right);
 
 /// <summary>Drills and their answers in the database. An answer is given once.</summary>
 public sealed class DrillStore(NpgsqlDataSource database)
 {
-    private const string Drills =
-        """
-        select drill.id, person_id as "PersonId", body, heard, answer, "right" as "IsRight", answered_at as "AnsweredAt"
-        from drill left join drill_answer on drill_answer.drill_id = drill.id
-        """;
+    /// <summary>People whose scores are sent at once.</summary>
+    public const int Page = 12;
+
+    private const string AnswerColumns = "kind, deviation, sound, heard, answer as \"Said\", \"right\", answered_at as \"At\"";
 
     /// <summary>Gives a drill; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, Guid personId, Drill body, DateTimeOffset at)
+    public async Task AddAsync(Guid id, Guid personId, Drill body, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into drill (id, person_id, body, given_at) values (@id, @personId, @body, @at) on conflict (id) do nothing",
-            new { id, personId, body = new Jsonb<Drill>(body), at = at.UtcDateTime });
+            "insert into drill (id, person_id, body, given_at) values (@id, @personId, @body, coalesce(@at, now())) on conflict (id) do nothing",
+            new { id, personId, body = new Jsonb<Drill>(body), at = at?.UtcDateTime });
     }
 
     /// <summary>One drill.</summary>
     public async Task<GivenDrill?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"{Drills} where drill.id = @id", new { id }))?.Drill;
+        var row = await connection.QuerySingleOrDefaultAsync<(Guid PersonId, string Body, bool? Right)?>(
+            "select drill.person_id, body, \"right\" from drill left join drill_answer on drill_answer.drill_id = drill.id where drill.id = @id", new { id });
+        return row is { } found ? new GivenDrill(id, found.PersonId, Jsonb.Read<Drill>(found.Body), found.Right) : null;
     }
 
-    /// <summary>Everything somebody answered, oldest first.</summary>
+    /// <summary>The newest of what somebody answered, oldest first.</summary>
     public async Task<IReadOnlyList<AnsweredDrill>> AnsweredAsync(Guid personId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"{Drills} where person_id = @personId and answered_at is not null order by answered_at, drill.id", new { personId })).Select(row => row.Drill.Answered!)];
+        var rows = await connection.QueryAsync<AnswerRow>(
+            $"select person_id as \"PersonId\", {AnswerColumns} from drill_answer where person_id = @personId order by seq desc limit @most", new { personId, most = Schedule.Newest });
+        return [.. rows.Reverse().Select(row => row.Answer)];
+    }
+
+    /// <summary>The same of a page of students, by name.</summary>
+    /// <param name="after">The last student of the page before; null for the first.</param>
+    public async Task<IReadOnlyList<(PersonName Student, IReadOnlyList<AnsweredDrill> Answers)>> OfStudentsAsync(Guid? after)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var students = (await connection.QueryAsync<PersonName>(
+            """
+            select id, name from person where role = 'student' and (@after::uuid is null or (name, id) > (select name, id from person where id = @after))
+            order by name, id limit @Page
+            """,
+            new { after, Page })).AsList();
+        var answers = (await connection.QueryAsync<AnswerRow>(
+            $"""
+            select given.id as "PersonId", newest.* from unnest(@ids) as given (id) cross join lateral (
+                select {AnswerColumns} from drill_answer where person_id = given.id order by seq desc limit @most) as newest
+            """,
+            new { ids = students.Select(student => student.Id).ToArray(), most = Schedule.Newest })).ToLookup(row => row.PersonId);
+        return [.. students.Select(student => (student, (IReadOnlyList<AnsweredDrill>)[.. answers[student.Id].Reverse().Select(row => row.Answer)]))];
     }
 
     /// <summary>Answers a drill; a second answer changes nothing.</summary>
-    public async Task AnswerAsync(Guid drillId, Sound? heard, Deviation? answer, bool right, DateTimeOffset at)
+    public async Task AnswerAsync(GivenDrill drill, Sound? heard, Deviation? answer, bool right, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into drill_answer (drill_id, heard, answer, \"right\", answered_at) values (@drillId, @heard, @answer, @right, @at) on conflict (drill_id) do nothing",
-            new { drillId, heard = heard is { } sound ? Words.Of(sound) : null, answer = answer is { } said ? Words.Of(said) : null, right, at = at.UtcDateTime });
+            """
+            insert into drill_answer (drill_id, person_id, kind, deviation, sound, heard, answer, "right", answered_at)
+            values (@Id, @PersonId, @kind, @deviation, @sound, @heard, @answer, @right, coalesce(@at, now())) on conflict (drill_id) do nothing
+            """,
+            new
+            {
+                drill.Id,
+                drill.PersonId,
+                kind = Words.Of(drill.Body.Kind),
+                deviation = Words.Of(drill.Body.Deviation),
+                sound = Word(drill.Body.Sound),
+                heard = Word(heard),
+                answer = Word(answer),
+                right,
+                at = at?.UtcDateTime,
+            });
     }
 
-    private sealed record Row(Guid Id, Guid PersonId, string Body, string? Heard, string? Answer, bool? IsRight, DateTime? AnsweredAt)
+    private static string? Word<T>(T? value)
+        where T : struct, Enum => value is { } said ? Words.Of(said) : null;
+
+    private sealed record AnswerRow(Guid PersonId, string Kind, string Deviation, string? Sound, string? Heard, string? Said, bool Right, DateTime At)
     {
-        public GivenDrill Drill
-        {
-            get
-            {
-                var body = Jsonb.Read<Drill>(Body);
-                return new(Id, PersonId, body, AnsweredAt is not { } at ? null : new(
-                    body, Heard is null ? null : Words.Read<Sound>(Heard), Answer is null ? null : Words.Read<Deviation>(Answer), IsRight!.Value, at));
-            }
-        }
+        public AnsweredDrill Answer => new(
+            Words.Read<DrillKind>(Kind), Words.Read<Deviation>(Deviation), Read<Sound>(Sound), Read<Sound>(Heard), Read<Deviation>(Said), Right, At);
+
+        private static T? Read<T>(string? word)
+            where T : struct, Enum => word is null ? null : Words.Read<T>(word);
     }
 }

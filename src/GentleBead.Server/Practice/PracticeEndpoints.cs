@@ -8,6 +8,7 @@ using GentleBead.Core.Stock;
 using GentleBead.Server.Arc;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Practice;
@@ -70,38 +71,45 @@ public static class PracticeEndpoints
         api.MapGet("/practice/students", StudentsAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<DrillGiven>, NotFound, ValidationProblem>> GiveAsync(Guid id, string kind, ClaimsPrincipal user, DrillStore drills, TimeProvider clock)
+    private static async Task<Results<Ok<DrillGiven>, NotFound, ValidationProblem>> GiveAsync(Guid id, string kind, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
     {
-        if (await drills.FindAsync(id) is { } stored) return stored.PersonId == user.Id() ? TypedResults.Ok(Given(id, stored.Body)) : TypedResults.NotFound();
+        if (await drills.FindAsync(id) is { } stored) return stored.PersonId == user.Id() ? TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, stored.Body), cancel)) : TypedResults.NotFound();
         if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains)) return Problems.Field("kind", "A drill for the ear, the eye, or setting the machine.");
         var answers = await drills.AnsweredAsync(user.Id());
         var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
-        var drill = Drill.Draw(trains, Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains), seed);
-        await drills.AddAsync(id, user.Id(), drill, clock.GetUtcNow());
-        return TypedResults.Ok(Given(id, (await drills.FindAsync(id))!.Body));
+        var (item, level) = (Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains));
+        await drills.AddAsync(id, user.Id(), await heavy.RunAsync(user.Id(), () => Drill.Draw(trains, item, level, seed), cancel));
+        var drawn = (await drills.FindAsync(id))!.Body;
+        return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, drawn), cancel));
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> SoundAsync(Guid id, ClaimsPrincipal user, DrillStore drills)
+    private static async Task<Results<FileContentHttpResult, NotFound>> SoundAsync(Guid id, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, CancellationToken cancel)
     {
         if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
-        return TypedResults.File(WavFile.Write(new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))), "audio/wav");
+        var wav = await heavy.RunAsync(user.Id(), () => WavFile.Write(new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))), cancel);
+        return TypedResults.File(wav, "audio/wav");
     }
 
-    private static async Task<Results<Ok<DrillSight>, NotFound>> SightAsync(Guid id, ClaimsPrincipal user, DrillStore drills)
+    private static async Task<Results<Ok<DrillSight>, NotFound>> SightAsync(Guid id, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, CancellationToken cancel)
     {
         if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
-        var trace = Trace(drill.Body);
-        return TypedResults.Ok(new DrillSight(
-            TraceView.Of(trace), Voltage.FromVolts(Math.Round(trace.MeanVolts, 1)), Current.FromAmps(Math.Round(trace.MeanAmps)), Outline.Of(ArcSound.Of(trace, drill.Body.Seed), 400, 3),
+        return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Sight(drill.Body), cancel));
+    }
+
+    private static DrillSight Sight(Drill drill)
+    {
+        var trace = Trace(drill);
+        return new DrillSight(
+            TraceView.Of(trace), Voltage.FromVolts(Math.Round(trace.MeanVolts, 1)), Current.FromAmps(Math.Round(trace.MeanAmps)), Outline.Of(ArcSound.Of(trace, drill.Seed), 400, 3),
             [.. trace.Events.Where(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub && one.Seconds is >= 0 and < 1).Select(one => Math.Round(one.Seconds, 3))],
-            SimulatedBead.From(trace).Shape));
+            SimulatedBead.From(trace).Shape);
     }
 
-    private static async Task<Results<Ok<DrillOutcome>, NotFound, ValidationProblem>> AnswerAsync(Guid id, DrillAnswer request, ClaimsPrincipal user, DrillStore drills, TimeProvider clock)
+    private static async Task<Results<Ok<DrillOutcome>, NotFound, ValidationProblem>> AnswerAsync(Guid id, DrillAnswer request, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
     {
         if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
         var body = drill.Body;
-        if (drill.Answered is null)
+        if (drill.Right is null)
         {
             bool right;
             if (body.Kind == DrillKind.SetMachine)
@@ -110,29 +118,30 @@ public static class PracticeEndpoints
                 var set = body.Right with { WireFeed = wireFeed, Volts = volts };
                 var problems = set.Problems().DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
                 if (problems.Count > 0) return Problems.Fields(problems);
-                right = body.IsSetRight(wireFeed, volts);
+                right = await heavy.RunAsync(user.Id(), () => body.IsSetRight(wireFeed, volts), cancel);
             }
             else
             {
                 if (request.Answer is not { } said) return Problems.Field("answer", "What is off?");
                 right = said == body.Deviation;
             }
-            await drills.AnswerAsync(id, request.Heard, body.Kind == DrillKind.SetMachine ? null : request.Answer, right, clock.GetUtcNow());
+            await drills.AnswerAsync(drill, request.Heard, body.Kind == DrillKind.SetMachine ? null : request.Answer, right);
         }
         var answers = await drills.AnsweredAsync(user.Id());
-        var answered = (await drills.FindAsync(id))!.Answered!;
+        var answered = (await drills.FindAsync(id))!;
         return TypedResults.Ok(new DrillOutcome(
-            answered.Right, body.Deviation, body.Sound, Why(body), Schedule.Level(answers, body.Kind),
+            answered.Right!.Value, body.Deviation, body.Sound, Why(body), Schedule.Level(answers, body.Kind),
             Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))));
     }
 
     private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock) => Progress.Of(await drills.AnsweredAsync(user.Id()), clock.GetUtcNow());
 
-    private static async Task<IReadOnlyList<NamedProgress>> StudentsAsync(DrillStore drills, PeopleStore people, TimeProvider clock)
+    private static async Task<Page<NamedProgress>> StudentsAsync(Guid? after, DrillStore drills, TimeProvider clock)
     {
-        var named = new List<NamedProgress>();
-        foreach (var student in await people.StudentsAsync()) named.Add(new(new(student.Id, student.Name), Progress.Of(await drills.AnsweredAsync(student.Id), clock.GetUtcNow())));
-        return named;
+        var page = await drills.OfStudentsAsync(after);
+        return new(
+            [.. page.Select(one => new NamedProgress(one.Student, Progress.Of(one.Answers, clock.GetUtcNow())))],
+            page.Count == DrillStore.Page ? page[^1].Student.Id.ToString() : null);
     }
 
     private static ArcTrace Trace(Drill drill) => ArcTrace.Of(drill.Given, Drill.Seconds, Drill.Rate, drill.Seed);

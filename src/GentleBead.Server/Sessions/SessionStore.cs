@@ -1,4 +1,5 @@
 using Dapper;
+using GentleBead.Server.Database;
 using Npgsql;
 
 namespace GentleBead.Server.Sessions;
@@ -7,7 +8,8 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Id">Which session.</param>
 /// <param name="Title">What the room calls it.</param>
 /// <param name="HeldOn">The day.</param>
-public sealed record Session(Guid Id, string Title, DateOnly HeldOn);
+/// <param name="Version">Raised by every change; what a change has to name.</param>
+public sealed record Session(Guid Id, string Title, DateOnly HeldOn, int Version = 1);
 
 /// <summary>A booth and the machine in it.</summary>
 public sealed record Booth(Guid Id, int Number, Guid MachineId);
@@ -18,28 +20,44 @@ public sealed record Place(Guid BoothId, Guid StudentId);
 /// <summary>Sessions, booths and places in the database.</summary>
 public sealed class SessionStore(NpgsqlDataSource database)
 {
-    private const string BoothColumns = "id, number, machine_id as \"MachineId\"";
-    private const string SessionColumns = "id, title, held_on as \"HeldOn\"";
+    /// <summary>Sessions that are sent at once.</summary>
+    public const int Page = 20;
 
-    /// <summary>The newest session, if there has been one.</summary>
-    public async Task<Session?> NewestAsync()
+    /// <summary>The columns of a session, for other queries that read one beside something else.</summary>
+    /// <param name="of">What the table is called there.</param>
+    public static string Columns(string of) => $"{of}.id, {of}.title, {of}.held_on as \"HeldOn\", {of}.version";
+
+    private const string BoothColumns = "id, number, machine_id as \"MachineId\"";
+
+    /// <summary>The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.</summary>
+    public async Task<Session?> TonightAsync(DateOnly today)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QueryFirstOrDefaultAsync<Session>($"select {SessionColumns} from session order by held_on desc limit 1");
+        return await connection.QueryFirstOrDefaultAsync<Session>(
+            $"select {Columns("session")} from session where held_on <= @today order by held_on desc, seq desc limit 1", new { today });
     }
 
     /// <summary>One session.</summary>
     public async Task<Session?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Session>($"select {SessionColumns} from session where id = @id", new { id });
+        return await connection.QuerySingleOrDefaultAsync<Session>($"select {Columns("session")} from session where id = @id", new { id });
     }
 
-    /// <summary>Every booth, by number.</summary>
-    public async Task<IReadOnlyList<Booth>> BoothsAsync()
+    /// <summary>A page of sessions, latest day first.</summary>
+    /// <param name="after">The last session that was sent; null for the first page.</param>
+    public async Task<IReadOnlyList<Session>> ListAsync(Guid? after)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Booth>($"select {BoothColumns} from booth order by number")];
+        return
+        [
+            .. await connection.QueryAsync<Session>(
+                $"""
+                select {Columns("session")} from session
+                where @after::uuid is null or (held_on, seq) < (select held_on, seq from session where id = @after) order by held_on desc, seq desc limit @Page
+                """,
+                new { after, Page }),
+        ];
     }
 
     /// <summary>One booth.</summary>
@@ -49,29 +67,57 @@ public sealed class SessionStore(NpgsqlDataSource database)
         return await connection.QuerySingleOrDefaultAsync<Booth>($"select {BoothColumns} from booth where id = @id", new { id });
     }
 
-    /// <summary>Who stands where in a session.</summary>
-    public async Task<IReadOnlyList<Place>> PlacesAsync(Guid sessionId)
+    /// <summary>The booth a machine stands in; null where it stands in none.</summary>
+    public async Task<Booth?> BoothOfMachineAsync(Guid machineId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Place>("select booth_id as \"BoothId\", student_id as \"StudentId\" from place where session_id = @sessionId", new { sessionId })];
+        return await connection.QuerySingleOrDefaultAsync<Booth>($"select {BoothColumns} from booth where machine_id = @machineId", new { machineId });
     }
 
-    /// <summary>Adds a session with the places of the one before; the same id or day again changes nothing.</summary>
-    public async Task<Session> AddAsync(Session session)
+    /// <summary>Whether a booth number is another booth's.</summary>
+    public async Task<bool> IsTakenAsync(int number, Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where number = @number and id <> @boothId)", new { number, boothId });
+    }
+
+    /// <summary>Who stands at a booth in a session; null where nobody does.</summary>
+    public async Task<Guid?> StudentAtAsync(Guid sessionId, Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<Guid?>("select student_id from place where session_id = @sessionId and booth_id = @boothId", new { sessionId, boothId });
+    }
+
+    /// <summary>Adds a session with the places of the one before; the same id again changes nothing.</summary>
+    public async Task<Session> AddAsync(Session session, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var before = await connection.ExecuteScalarAsync<Guid?>("select id from session where held_on < @HeldOn order by held_on desc limit 1", session);
-        var added = await connection.ExecuteAsync("insert into session (id, title, held_on) values (@Id, @Title, @HeldOn) on conflict do nothing", session);
-        if (added == 1 && before is not null)
+        var before = await connection.ExecuteScalarAsync<Guid?>("select id from session where held_on <= @HeldOn and id <> @Id order by held_on desc, seq desc limit 1", session);
+        var added = await connection.AddOnceAsync(
+            "session", "insert into session (id, title, held_on, sent) values (@Id, @Title, @HeldOn, @sent) on conflict (id) do nothing",
+            new { session.Id, session.Title, session.HeldOn, sent = sent.Hash }, session.Id, sent);
+        if (added && before is not null)
         {
             await connection.ExecuteAsync(
                 "insert into place (session_id, booth_id, student_id) select @Id, booth_id, student_id from place where session_id = @before",
                 new { session.Id, before });
         }
-        var stored = await connection.QuerySingleAsync<Session>($"select {SessionColumns} from session where held_on = @HeldOn", session);
+        var stored = await connection.QuerySingleAsync<Session>($"select {Columns("session")} from session where id = @Id", session);
         await transaction.CommitAsync();
         return stored;
+    }
+
+    /// <summary>Gives a session another name or day; null where it was changed since the version named, or is not there.</summary>
+    public async Task<Session?> ChangeAsync(Session session)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<Session>(
+            $"""
+            update session set title = @Title, held_on = @HeldOn, version = version + 1 where id = @Id and version = @Version
+            returning {Columns("session")}
+            """,
+            session);
     }
 
     /// <summary>Adds a booth; the same id again changes nothing. False when its number or machine is taken.</summary>

@@ -1,7 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Core.Windows;
 
 namespace GentleBead.Server.Sheets;
 
@@ -22,14 +21,13 @@ public sealed record JobRequest(
     /// <summary>A job of which nothing was said.</summary>
     public static JobRequest Nothing { get; } = new(null, null, null, null);
 
-    /// <summary>The sheet for this job on a machine, or what is wrong with it by field.</summary>
-    public async Task<(Sheet? Sheet, IReadOnlyDictionary<string, string> Problems)> PlanAsync(Machine? machine, School? school, IReadOnlyList<DoorChart> charts, Func<WireArc, Task<LearnedWindow?>>? learned)
+    /// <summary>The sheet for this job, or what is wrong with it by field.</summary>
+    public (Sheet? Sheet, IReadOnlyDictionary<string, string> Problems) Plan(SheetSetting setting)
     {
         var problems = new Dictionary<string, string>();
-        if (Job(machine, problems) is not { } job) return (null, problems);
-        // What the room has found is asked for only once it is known with which wire.
-        var window = learned is not null && job.Wire is not null && job.Process.Facts().FeedsWire ? await learned(job.RequireArc()) : null;
-        return Planner.Plan(job, machine, school, charts.FirstOrDefault(chart => chart.Fits(job)), window) switch
+        if (Job(setting.Machine, problems) is not { } job) return (null, problems);
+        var window = job.Wire is not null && job.Process.Facts().FeedsWire ? setting.Windows.FirstOrDefault(window => window.Arc == job.RequireArc()) : null;
+        return Planner.Plan(job, setting.Machine, setting.School, setting.Charts.FirstOrDefault(chart => chart.Fits(job)), window) switch
         {
             Sheet sheet => (sheet, problems),
             Refusal refusal => (null, new Dictionary<string, string> { [refusal.Field] = refusal.Message }),

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -8,23 +9,29 @@ namespace GentleBead.Server.Sheets;
 /// <summary>A job to save under a name.</summary>
 public sealed record NewPreset(string? Name, JobRequest Job);
 
-/// <summary>Named, versioned sheets.</summary>
+/// <summary>Named, versioned jobs.</summary>
 public static class PresetEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
         var presets = app.MapGroup("/api/presets").WithTags("presets").RequireAuthorization(Access.Instructor);
-        presets.MapGet("/", (PresetStore store) => store.NewestAsync());
-        presets.MapPut("/{id:guid}", SaveAsync);
+        presets.MapGet("/", ListAsync);
+        presets.MapPut("/{id:guid}", SaveAsync).Repeatable();
     }
 
-    private static async Task<Results<Ok<Preset>, ValidationProblem>> SaveAsync(Guid id, NewPreset request, ClaimsPrincipal user, PresetStore store, PeopleStore people, TimeProvider clock)
+    private static async Task<Page<Preset>> ListAsync(string? after, PresetStore store)
+    {
+        var page = await store.NewestAsync(after);
+        return new(page, page.Count == PresetStore.Page ? page[^1].Name : null);
+    }
+
+    private static async Task<Results<Ok<Preset>, ValidationProblem>> SaveAsync(Guid id, NewPreset request, ClaimsPrincipal user, PresetStore store, SettingStore settings)
     {
         var name = (request.Name ?? "").Trim();
         if (name.Length is 0 or > 60) return Problems.Field("name", "Name the preset, up to 60 letters.");
-        var (sheet, problems) = await (request.Job ?? JobRequest.Nothing).PlanAsync(null, await people.SchoolOfAsync(user.Id()), [], null);
+        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan((await settings.OfAsync(null, user.Id()))!);
         if (sheet is null) return Problems.Fields(problems);
-        return TypedResults.Ok(await store.AddAsync(id, name, sheet, user.Id(), clock.GetUtcNow()));
+        return TypedResults.Ok(await store.AddAsync(id, name, sheet, user.Id(), Sent.Of(request)));
     }
 }

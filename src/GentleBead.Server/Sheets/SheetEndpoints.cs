@@ -1,16 +1,11 @@
 using System.Security.Claims;
-using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
-using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Core.Windows;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
-using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
-using GentleBead.Server.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sheets;
@@ -42,36 +37,11 @@ public sealed record StockLists(IReadOnlyList<StockWire> Wires, IReadOnlyList<St
 /// <summary>The same job with other wires, and in other modes.</summary>
 public sealed record Alternatives(IReadOnlyList<OtherWire> Wires, IReadOnlyList<OtherMode> Modes);
 
-/// <summary>A sheet with the beads laid to it.</summary>
-public sealed record Coupon(AssignedSheet Sheet, IReadOnlyList<Bead> Beads);
-
-/// <summary>What a student works on now.</summary>
-/// <param name="BoothNumber">The booth they stand at; null when at none.</param>
-/// <param name="BoothId">The same; null with it.</param>
-/// <param name="SessionId">The session of that booth; null with it.</param>
-/// <param name="Coupon">Their newest sheet with its beads; null before the first.</param>
-/// <param name="Machine">The machine of that sheet; null with it.</param>
-/// <param name="MachineId">The same; null with it.</param>
-public sealed record MyWork(int? BoothNumber, Guid? BoothId, Guid? SessionId, Coupon? Coupon, Machine? Machine, Guid? MachineId);
-
-/// <summary>A bead on the rack.</summary>
-/// <param name="Id">Which bead.</param>
-/// <param name="Number">Its number on the coupon.</param>
-/// <param name="Verdict">In one word.</param>
-/// <param name="Shape">Numbers for its glyph.</param>
-/// <param name="Used">The pair at the torch; null for TIG.</param>
-/// <param name="Next">The change that was advised after it; null when none was.</param>
-public sealed record RackBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings? Used, string? Next)
-{
-    /// <summary>The rack's view of a recorded bead.</summary>
-    public static RackBead Of(Bead bead) => new(bead.Id, bead.Number, bead.Standing(), bead.Judgement.Shape, bead.Used, bead.Judgement.Next?.Instruction);
-}
-
-/// <summary>A coupon on the rack.</summary>
-public sealed record RackCoupon(Guid SheetId, DateTimeOffset AssignedAt, Job Job, string PositionName, IReadOnlyList<RackBead> Beads);
-
-/// <summary>A student's coupons, newest first.</summary>
-public sealed record Rack(PersonName Student, IReadOnlyList<RackCoupon> Coupons);
+/// <summary>A page of a student's coupons, newest first.</summary>
+/// <param name="Student">Whose.</param>
+/// <param name="Coupons">The coupons.</param>
+/// <param name="More">What to ask for the next page with; null on the last.</param>
+public sealed record Rack(PersonName Student, IReadOnlyList<RackCoupon> Coupons, long? More);
 
 /// <summary>Computing, assigning and showing sheets.</summary>
 public static class SheetEndpoints
@@ -87,83 +57,59 @@ public static class SheetEndpoints
         sheets.MapGet("/stock", () => Stock).RequireAuthorization(Access.SignedIn);
         sheets.MapPost("/compute", ComputeAsync).RequireAuthorization(Access.SignedIn);
         sheets.MapPost("/alternatives", AlternativesAsync).RequireAuthorization(Access.SignedIn);
-        sheets.MapPut("/{id:guid}", AssignAsync).RequireAuthorization(Access.Instructor);
+        sheets.MapPut("/{id:guid}", AssignAsync).RequireAuthorization(Access.Instructor).Repeatable();
         sheets.MapGet("/mine", MineAsync).RequireAuthorization(Access.SignedIn);
         sheets.MapGet("/rack/{studentId:guid}", RackAsync).RequireAuthorization(Access.SignedIn);
+        sheets.MapGet("/{id:guid}/beads", BeadsAsync).RequireAuthorization(Access.SignedIn);
     }
 
-    private static async Task<Results<Ok<Sheet>, ValidationProblem>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SessionStore sessions, MachineStore machines, PeopleStore people, RoomWindows windows)
+    private static async Task<Results<Ok<Sheet>, ValidationProblem>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
     {
-        Machine? machine = null;
-        Func<WireArc, Task<LearnedWindow?>>? learned = null;
-        IReadOnlyList<DoorChart> charts = [];
-        if (request.BoothId is { } boothId)
-        {
-            if (await sessions.BoothAsync(boothId) is not { } booth) return Problems.Field("boothId", "There is no such booth.");
-            machine = await machines.FindAsync(booth.MachineId);
-            charts = [.. (await machines.ChartsAsync(booth.MachineId)).Select(entered => entered.Chart)];
-            learned = arc => windows.OfAsync(booth.MachineId, arc);
-        }
-        var (sheet, problems) = await (request.Job ?? JobRequest.Nothing).PlanAsync(machine, await people.SchoolOfAsync(user.Id()), charts, learned);
+        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", "There is no such booth.");
+        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(setting);
         return sheet is null ? Problems.Fields(problems) : TypedResults.Ok(sheet);
     }
 
-    private static async Task<Results<Ok<Alternatives>, ValidationProblem>> AlternativesAsync(ComputeRequest request, ClaimsPrincipal user, SessionStore sessions, MachineStore machines, PeopleStore people)
+    private static async Task<Results<Ok<Alternatives>, ValidationProblem>> AlternativesAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
     {
-        var booth = request.BoothId is { } boothId ? await sessions.BoothAsync(boothId) : null;
-        if (request.BoothId is not null && booth is null) return Problems.Field("boothId", "There is no such booth.");
-        var machine = booth is null ? null : await machines.FindAsync(booth.MachineId);
+        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", "There is no such booth.");
         var problems = new Dictionary<string, string>();
-        if ((request.Job ?? JobRequest.Nothing).Job(machine, problems) is not { } job) return Problems.Fields(problems);
-        var school = await people.SchoolOfAsync(user.Id());
-        return TypedResults.Ok(new Alternatives(OtherWires.For(job, machine, school), TransferModes.Others(job, school)));
+        if ((request.Job ?? JobRequest.Nothing).Job(setting.Machine, problems) is not { } job) return Problems.Fields(problems);
+        return TypedResults.Ok(new Alternatives(OtherWires.For(job, setting.Machine, setting.School), TransferModes.Others(job, setting.School)));
     }
 
     private static async Task<Results<Ok<AssignedSheet>, ValidationProblem>> AssignAsync(
-        Guid id, AssignRequest request, ClaimsPrincipal user, SheetStore sheets, SessionStore sessions, MachineStore machines, PeopleStore people, RoomWindows windows, TimeProvider clock)
+        Guid id, AssignRequest request, ClaimsPrincipal user, SheetStore sheets, SettingStore settings)
     {
-        if (await sheets.FindAsync(id) is { } stored) return TypedResults.Ok(stored);
-        if (await sessions.BoothAsync(request.BoothId) is not { } booth) return Problems.Field("boothId", "There is no such booth.");
-        var place = (await sessions.PlacesAsync(request.SessionId)).FirstOrDefault(place => place.BoothId == booth.Id);
-        if (place is null) return Problems.Field("boothId", $"Nobody stands at booth {booth.Number}. Put a student there first.");
-        var charts = (await machines.ChartsAsync(booth.MachineId)).Select(entered => entered.Chart).ToArray();
-        var (sheet, problems) = await (request.Job ?? JobRequest.Nothing).PlanAsync(await machines.FindAsync(booth.MachineId), await people.SchoolOfAsync(user.Id()), charts, arc => windows.OfAsync(booth.MachineId, arc));
+        var sent = Sent.Of(request);
+        if (await sheets.IsRepeatAsync(id, sent)) return TypedResults.Ok((await sheets.FindAsync(id))!);
+        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId) is not { } setting) return Problems.Field("boothId", "There is no such booth.");
+        if (setting.StudentId is not { } studentId) return Problems.Field("boothId", $"Nobody stands at booth {setting.BoothNumber}. Put a student there first.");
+        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(setting);
         if (sheet is null) return Problems.Fields(problems);
         var overrule = (request.Overrule ?? "").Trim();
         if (sheet.Mismatches.Count > 0 && overrule.Length is 0 or > 200)
         {
-            return Problems.Field("overrule", $"The machine does not fit this sheet: {string.Join(", ", sheet.Mismatches.Select(mismatch => mismatch.Part))}. Mend it, or say in up to 200 letters why it may stay.");
+            var parts = string.Join(", ", sheet.Mismatches.Select(mismatch => mismatch.Part));
+            return Problems.Field("overrule", $"The machine does not fit this sheet: {parts}. Mend it, or say in up to 200 letters why it may stay.");
         }
-        await sheets.AddAsync(new AssignedSheet(id, request.SessionId, booth.Id, place.StudentId, clock.GetUtcNow(), sheet, sheet.Mismatches.Count > 0 ? overrule : null, request.Criteria ?? CriteriaSet.Practice), user.Id());
+        var given = new AssignedSheet(
+            id, request.SessionId, request.BoothId, studentId, default, sheet, sheet.Mismatches.Count > 0 ? overrule : null, request.Criteria ?? CriteriaSet.Practice);
+        await sheets.AddAsync(given, user.Id(), sent);
         return TypedResults.Ok((await sheets.FindAsync(id))!);
     }
 
-    private static async Task<MyWork> MineAsync(
-        ClaimsPrincipal user, SheetStore sheets, BeadStore beads, SessionStore sessions, MachineStore machines)
-    {
-        Booth? at = null;
-        var session = await sessions.NewestAsync();
-        if (session is not null && (await sessions.PlacesAsync(session.Id)).FirstOrDefault(place => place.StudentId == user.Id()) is { } place) at = await sessions.BoothAsync(place.BoothId);
-        var (number, boothId, sessionId) = at is null ? ((int?)null, (Guid?)null, (Guid?)null) : (at.Number, at.Id, session!.Id);
-        var newest = await sheets.NewestOfStudentAsync(user.Id());
-        if (newest is null) return new MyWork(number, boothId, sessionId, null, null, null);
-        var booth = (await sessions.BoothAsync(newest.BoothId))!;
-        return new MyWork(
-            number, boothId, sessionId, new Coupon(newest, [.. (await beads.OfSheetsAsync([newest.Id]))[newest.Id]]), await machines.FindAsync(booth.MachineId), booth.MachineId);
-    }
+    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock) => coupons.OfStudentAsync(user.Id(), clock.Today());
 
-    private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(Guid studentId, ClaimsPrincipal user, PeopleStore people, SheetStore sheets, BeadStore beads)
+    private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(Guid studentId, long? before, ClaimsPrincipal user, PeopleStore people, CouponStore coupons)
     {
         // Somebody else's rack does not exist as far as a student is told.
         if (!user.MaySee(studentId) || await people.FindAsync(studentId) is not { Role: Role.Student } student) return TypedResults.NotFound();
-        var given = await sheets.OfStudentAsync(studentId);
-        var laid = await beads.OfSheetsAsync(given.Select(sheet => sheet.Id));
-        return TypedResults.Ok(new Rack(
-            new PersonName(student.Id, student.Name),
-            [
-                .. given.Select(sheet => new RackCoupon(
-                    sheet.Id, sheet.AssignedAt, sheet.Body.Job, sheet.Body.PositionName,
-                    [.. laid[sheet.Id].Select(RackBead.Of)])),
-            ]));
+        var (page, more) = await coupons.RackAsync(studentId, before);
+        return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), page, more));
     }
+
+    // The beads of a coupon before a number: what did not come with it.
+    private static async Task<Results<Ok<IReadOnlyList<LaidBead>>, NotFound>> BeadsAsync(Guid id, int before, ClaimsPrincipal user, SheetStore sheets, BeadStore beads) =>
+        await sheets.FindAsync(id) is { } sheet && user.MaySee(sheet.StudentId) ? TypedResults.Ok(await beads.LaidAsync(id, before)) : TypedResults.NotFound();
 }

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using Npgsql;
 
@@ -22,17 +21,28 @@ public sealed record AssignedSheet(
 /// <summary>Assigned sheets in the database. They are only added to.</summary>
 public sealed class SheetStore(NpgsqlDataSource database)
 {
-    private const string Columns = "id, session_id as \"SessionId\", booth_id as \"BoothId\", student_id as \"StudentId\", assigned_at as \"AssignedAt\", body, overrule, criteria";
+    /// <summary>The columns of a sheet, for other queries that read one beside something else.</summary>
+    /// <param name="of">What the table is called there.</param>
+    public static string Columns(string of) =>
+        $"""
+        {of}.id as "Id", {of}.session_id as "SessionId", {of}.booth_id as "BoothId", {of}.student_id as "StudentId", {of}.assigned_at as "AssignedAt",
+        {of}.body as "Body", {of}.overrule as "Overrule", {of}.criteria as "Criteria"
+        """;
 
     /// <summary>Adds a sheet; the same id again changes nothing.</summary>
-    public async Task AddAsync(AssignedSheet sheet, Guid assignedBy)
+    /// <param name="sheet">The sheet; its time is not looked at where <paramref name="at"/> is null.</param>
+    /// <param name="assignedBy">By whom.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    public async Task AddAsync(AssignedSheet sheet, Guid assignedBy, Sent sent, DateTimeOffset? at = null)
     {
         var job = sheet.Body.Job;
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
+        await connection.AddOnceAsync(
+            "sheet",
             """
-            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at, overrule, criteria)
-            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, @AssignedAt, @Overrule, @criteria)
+            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at, overrule, criteria, sent)
+            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, coalesce(@at, now()), @Overrule, @criteria, @sent)
             on conflict (id) do nothing
             """,
             new
@@ -41,7 +51,7 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 sheet.SessionId,
                 sheet.BoothId,
                 sheet.StudentId,
-                AssignedAt = sheet.AssignedAt.UtcDateTime,
+                at = at?.UtcDateTime,
                 thicknessMm = job.Thickness.Value.Mm,
                 joint = Words.Of(job.Joint),
                 position = Words.Of(job.Position),
@@ -51,79 +61,53 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 body = new Jsonb<Sheet>(sheet.Body),
                 rulesVersion = sheet.Body.RulesVersion,
                 assignedBy,
-            });
+                sent = sent.Hash,
+            },
+            sheet.Id, sent);
     }
 
     /// <summary>One sheet.</summary>
     public async Task<AssignedSheet?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from sheet where id = @id", new { id }))?.Sheet;
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns("sheet")} from sheet where id = @id", new { id }))?.Sheet;
     }
 
-    /// <summary>The newest sheet of each booth and student of a session.</summary>
-    public async Task<IReadOnlyList<AssignedSheet>> NewestOfSessionAsync(Guid sessionId)
+    /// <summary>Whether a sheet was assigned under this id already with the same request.</summary>
+    /// <exception cref="OtherBodyException">It was, with another.</exception>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>(
-            $"select distinct on (booth_id, student_id) {Columns} from sheet where session_id = @sessionId order by booth_id, student_id, assigned_at desc", new { sessionId });
+        return await connection.IsRepeatAsync("sheet", id, sent);
+    }
+
+    /// <summary>Every sheet a student was given, newest first: for work that is done once, not for a screen.</summary>
+    public async Task<IReadOnlyList<AssignedSheet>> AllOfStudentAsync(Guid studentId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>($"select {Columns("sheet")} from sheet where student_id = @studentId order by seq desc", new { studentId });
         return [.. rows.Select(row => row.Sheet)];
     }
 
-    /// <summary>Every sheet a student was given, newest first.</summary>
-    public async Task<IReadOnlyList<AssignedSheet>> OfStudentAsync(Guid studentId)
+    /// <summary>A sheet as it lies in a row; other queries read more beside it.</summary>
+    internal class Row
     {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>($"select {Columns} from sheet where student_id = @studentId order by assigned_at desc limit 200", new { studentId });
-        return [.. rows.Select(row => row.Sheet)];
-    }
+        public required Guid Id { get; init; }
 
-    /// <summary>The sheets given out at a booth, newest first, as many as a term of beads needs.</summary>
-    public async Task<IReadOnlyList<AssignedSheet>> OfBoothAsync(Guid boothId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>($"select {Columns} from sheet where booth_id = @boothId order by assigned_at desc limit 200", new { boothId });
-        return [.. rows.Select(row => row.Sheet)];
-    }
+        public required Guid SessionId { get; init; }
 
-    /// <summary>The newest sheet a student was given.</summary>
-    public async Task<AssignedSheet?> NewestOfStudentAsync(Guid studentId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} from sheet where student_id = @studentId order by assigned_at desc limit 1", new { studentId }))?.Sheet;
-    }
+        public required Guid BoothId { get; init; }
 
-    /// <summary>Every sheet a student was given, newest first, by id alone.</summary>
-    public async Task<IReadOnlyList<Guid>> IdsOfStudentAsync(Guid studentId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Guid>("select id from sheet where student_id = @studentId order by assigned_at desc limit 200", new { studentId })];
-    }
+        public required Guid StudentId { get; init; }
 
-    /// <summary>The sheets given out at a booth, newest first, by id alone.</summary>
-    public async Task<IReadOnlyList<Guid>> IdsOfBoothAsync(Guid boothId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Guid>("select id from sheet where booth_id = @boothId order by assigned_at desc limit 200", new { boothId })];
-    }
+        public required DateTime AssignedAt { get; init; }
 
-    /// <summary>Process, wire and gas of the fed-wire sheets given out at a booth, the newest thousand.</summary>
-    public async Task<IReadOnlyDictionary<Guid, WireArc>> ArcsOfBoothAsync(Guid boothId, WireArc? arc = null)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid Id, string Process, string Wire, string Gas)>(
-            """
-            select id, body #>> '{job,process}', wire, body #>> '{job,gas}' from sheet
-            where booth_id = @boothId and wire is not null
-            and (@wire::text is null or (wire = @wire and body #>> '{job,process}' = @process and body #>> '{job,gas}' = @gas))
-            order by assigned_at desc limit 1000
-            """,
-            new { boothId, wire = arc is { } a ? Words.Of(a.Wire) : null, process = arc is { } p ? Words.Of(p.Process) : null, gas = arc is { } g ? Words.Of(g.Gas) : null });
-        return rows.ToDictionary(row => row.Id, row => new WireArc(Words.Read<Process>(row.Process), Words.Read<Wire>(row.Wire), Words.Read<Gas>(row.Gas)));
-    }
+        public required string Body { get; init; }
 
-    private sealed record Row(Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTime AssignedAt, string Body, string? Overrule, string Criteria)
-    {
+        public required string? Overrule { get; init; }
+
+        public required string Criteria { get; init; }
+
         public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, Words.Read<CriteriaSet>(Criteria));
     }
 }

@@ -1,12 +1,12 @@
+using System.Globalization;
 using System.Security.Claims;
-using System.Security.Cryptography;
-using System.Text;
 using System.Text.Json;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.TestWelds;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.Judging;
 using GentleBead.Server.People;
@@ -26,7 +26,10 @@ public sealed record SealRequest(Guid SheetId, TestWeldTerms Terms);
 /// <param name="Evidence">What was seen and measured.</param>
 /// <param name="Accepted">The word.</param>
 /// <param name="Note">Why, where it goes against a limit; up to 500 letters.</param>
-public sealed record AssessmentRequest(int Coupon, int Attempt, Evidence Evidence, bool Accepted, string? Note);
+/// <param name="Password">The assessor's own, once more: the word is theirs and nobody else's at this screen.</param>
+/// <param name="SectionMarksId">The marks of a section on a picture of a bead of this sheet; null without one.</param>
+public sealed record AssessmentRequest(
+    int Coupon, int Attempt, Evidence Evidence, bool Accepted, string? Note, string? Password = null, Guid? SectionMarksId = null);
 
 /// <summary>A signature to be added.</summary>
 /// <param name="Note">A remark; up to 500 letters.</param>
@@ -58,8 +61,9 @@ public sealed record AmendmentView(string Text, string By, DateTimeOffset At);
 /// <param name="Sheet">The sheet as sealed.</param>
 /// <param name="Terms">The terms as sealed.</param>
 /// <param name="CriteriaName">The criteria set's name.</param>
-/// <param name="Seal">SHA-256 over both.</param>
-/// <param name="SealHolds">Whether what is stored still gives that seal.</param>
+/// <param name="Seal">SHA-256 over what was sealed.</param>
+/// <param name="BrokenAt">Where the chain of seal, words, signature and amendments is broken: 0 for the seal; null where it holds from end to end.</param>
+/// <param name="LastHash">The chain's last hash: noted elsewhere, it shows that nothing before it was changed since.</param>
 /// <param name="SealedBy">Who sealed it.</param>
 /// <param name="SealedAt">When.</param>
 /// <param name="State">How it stands.</param>
@@ -67,118 +71,188 @@ public sealed record AmendmentView(string Text, string By, DateTimeOffset At);
 /// <param name="SignOff">The signature; null before.</param>
 /// <param name="Amendments">Every amendment.</param>
 public sealed record TestWeldView(
-    Guid Id, PersonName Student, Sheet Sheet, TestWeldTerms Terms, string CriteriaName, string Seal, bool SealHolds, string SealedBy, DateTimeOffset SealedAt,
+    Guid Id, PersonName Student, Sheet Sheet, TestWeldTerms Terms, string CriteriaName, string Seal, int? BrokenAt, string LastHash, string SealedBy, DateTimeOffset SealedAt,
     TestWeldState State, IReadOnlyList<AssessmentView> Assessments, SignOffView? SignOff, IReadOnlyList<AmendmentView> Amendments);
+
+/// <summary>A record of the chain in an export.</summary>
+/// <param name="Number">Its place.</param>
+/// <param name="Body">The very letters that were hashed; null while a first word is hidden.</param>
+/// <param name="Previous">The hash before it.</param>
+/// <param name="Hash">Its own.</param>
+/// <param name="By">The name of whoever made it.</param>
+public sealed record ExportedRecord(int Number, string? Body, string Previous, string Hash, string By);
+
+/// <summary>A test weld with its whole chain, for keeping elsewhere and checking without this program.</summary>
+/// <param name="Id">Which test.</param>
+/// <param name="Student">Whose.</param>
+/// <param name="SealedText">The very letters that were sealed.</param>
+/// <param name="Seal">SHA-256 over them.</param>
+/// <param name="Records">Every record in order.</param>
+/// <param name="BrokenAt">Where the chain is broken; null where it holds.</param>
+/// <param name="HowToCheck">How to check it by hand.</param>
+public sealed record TestWeldExport(
+    Guid Id, string Student, string SealedText, string Seal, IReadOnlyList<ExportedRecord> Records, int? BrokenAt, string HowToCheck);
 
 /// <summary>Sealing, assessing, signing and amending test welds.</summary>
 public static class TestWeldEndpoints
 {
     private const int MostLetters = 500;
 
+    private const string HowToCheck =
+        "The seal is the SHA-256 of sealedText. The hash of each record is the SHA-256 of its previous hash, a line feed and its body, all UTF-8; "
+        + "the first record's previous hash is the seal.";
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
         var tests = app.MapGroup("/api/test-welds").WithTags("test-welds");
-        tests.MapPut("/{id:guid}", SealAsync).RequireAuthorization(Access.Instructor);
+        tests.MapPut("/{id:guid}", SealAsync).RequireAuthorization(Access.Instructor).Repeatable();
         tests.MapGet("/{id:guid}", ViewAsync).RequireAuthorization(Access.SignedIn);
+        tests.MapGet("/{id:guid}/export", ExportAsync).RequireAuthorization(Access.SignedIn);
+        tests.MapGet("/{id:guid}/sections", SectionsAsync).RequireAuthorization(Access.Instructor);
         tests.MapGet("/of-student/{studentId:guid}", OfStudentAsync).RequireAuthorization(Access.SignedIn);
-        tests.MapPut("/{id:guid}/assessments/{assessmentId:guid}", AssessAsync).RequireAuthorization(Access.Instructor);
-        tests.MapPut("/{id:guid}/sign-off/{signOffId:guid}", SignAsync).RequireAuthorization(Access.Instructor);
-        tests.MapPut("/{id:guid}/amendments/{amendmentId:guid}", AmendAsync).RequireAuthorization(Access.Instructor);
+        tests.MapPut("/{id:guid}/assessments/{assessmentId:guid}", AssessAsync).RequireAuthorization(Access.Instructor).Repeatable()
+            .RequireRateLimiting(PeopleEndpoints.SignInLimit);
+        tests.MapPut("/{id:guid}/sign-off/{signOffId:guid}", SignAsync).RequireAuthorization(Access.Instructor).Repeatable();
+        tests.MapPut("/{id:guid}/amendments/{amendmentId:guid}", AmendAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
     private static async Task<Results<Ok<TestWeldView>, ValidationProblem>> SealAsync(
-        Guid id, SealRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people, TimeProvider clock)
+        Guid id, SealRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets)
     {
-        if (await tests.FindAsync(id) is { } stored) return TypedResults.Ok(await ShowAsync(stored, user, tests, sheets, people));
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
-        if (request.Terms is null) return Problems.Field("terms", "How many coupons and attempts, by whose limits?");
-        var problems = request.Terms.Problems().ToDictionary(problem => $"terms.{problem.Field}", problem => problem.Problem);
-        if (problems.Count > 0) return Problems.Fields(problems);
-        var text = JsonSerializer.Serialize(new SealedBody(sheet.Body, request.Terms), QuantityJson.Options);
-        var test = new SealedTest(id, sheet.Id, text, SealOf(text), user.Id(), clock.GetUtcNow());
-        await tests.AddAsync(test);
-        return TypedResults.Ok(await ShowAsync((await tests.FindAsync(id))!, user, tests, sheets, people));
+        var sent = Sent.Of(request);
+        if (!await tests.IsRepeatAsync(id, sent))
+        {
+            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
+            if (request.Terms is null) return Problems.Field("terms", "How many coupons and attempts, by whose limits?");
+            var problems = request.Terms.Problems().ToDictionary(problem => $"terms.{problem.Field}", problem => problem.Problem);
+            if (problems.Count > 0) return Problems.Fields(problems);
+            await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, request.Terms, sheet.StudentId, user.Id()), sent);
+        }
+        return TypedResults.Ok(await ShowAsync((await tests.FindAsync(id))!, user, tests));
     }
 
-    private static async Task<Results<Ok<TestWeldView>, NotFound>> ViewAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people) =>
-        await tests.FindAsync(id) is { } test && user.MaySee((await sheets.FindAsync(test.SheetId))!.StudentId)
-            ? TypedResults.Ok(await ShowAsync(test, user, tests, sheets, people))
-            : TypedResults.NotFound();
+    private static async Task<Results<Ok<TestWeldView>, NotFound>> ViewAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests) =>
+        await tests.FindAsync(id) is { } test && user.MaySee(test.Student.Id) ? TypedResults.Ok(await ShowAsync(test, user, tests)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<IReadOnlyList<TestWeldView>>, NotFound>> OfStudentAsync(Guid studentId, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people)
+    private static async Task<Results<FileContentHttpResult, NotFound>> ExportAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests)
+    {
+        if (await tests.FindAsync(id) is not { } test || !user.MaySee(test.Student.Id)) return TypedResults.NotFound();
+        var records = await tests.RecordsAsync(id);
+        var export = new TestWeldExport(
+            test.Id, test.Student.Name, test.Text, test.Seal,
+            [
+                .. records.Select(one => new ExportedRecord(
+                    one.Link.Number, IsOpen(one.Record, records, user.Id()) ? one.Link.Body : null, one.Link.Previous, one.Link.Hash, one.By)),
+            ],
+            BrokenAt(test, records), HowToCheck);
+        return TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(export, Written), "application/json", $"test-weld-{test.SealedAt:yyyy-MM-dd}-{test.Seal[..8]}.json");
+    }
+
+    private static readonly JsonSerializerOptions Written = new(QuantityJson.Options) { WriteIndented = true };
+
+    private static async Task<Results<Ok<IReadOnlyList<MeasuredSection>>, NotFound>> SectionsAsync(Guid id, TestWeldStore tests) =>
+        await tests.FindAsync(id) is { } test ? TypedResults.Ok(await tests.SectionsAsync(test.SheetId)) : TypedResults.NotFound();
+
+    private static async Task<Results<Ok<Page<TestWeldLine>>, NotFound>> OfStudentAsync(Guid studentId, long? before, ClaimsPrincipal user, TestWeldStore tests)
     {
         if (!user.MaySee(studentId)) return TypedResults.NotFound();
-        var views = new List<TestWeldView>();
-        foreach (var test in await tests.OfSheetsAsync(await sheets.IdsOfStudentAsync(studentId))) views.Add(await ShowAsync(test, user, tests, sheets, people));
-        return TypedResults.Ok<IReadOnlyList<TestWeldView>>(views);
+        var (page, more) = await tests.OfStudentAsync(studentId, before);
+        return TypedResults.Ok(new Page<TestWeldLine>(page, more?.ToString(CultureInfo.InvariantCulture)));
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound, ValidationProblem>> AssessAsync(
-        Guid id, Guid assessmentId, AssessmentRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people, ToleranceStore tolerances, TimeProvider clock)
+        Guid id, Guid assessmentId, AssessmentRequest request, ClaimsPrincipal user, TestWeldStore tests, PeopleStore people, ToleranceStore tolerances)
     {
         if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
         var problems = new Dictionary<string, string>();
         var evidence = request.Evidence ?? new Evidence();
-        BeadEndpoints.Check(evidence, test.Body.Sheet, problems);
+        if (evidence.Macro is not null) problems["evidence.macro"] = BeadRecorder.SectionElsewhere;
+        var section = request.SectionMarksId is not { } marks ? null : (await tests.SectionsAsync(test.SheetId)).FirstOrDefault(one => one.MarksId == marks);
+        if (request.SectionMarksId is not null && section is null) problems["sectionMarksId"] = "There is no such section on a bead of this sheet.";
+        evidence = evidence with { Macro = section?.Measures, Listened = null };
+        BeadRecorder.Check(evidence, test.Body.Sheet, problems);
         var note = (request.Note ?? "").Trim();
         if (note.Length > MostLetters) problems["note"] = $"A note in up to {MostLetters} letters.";
         var acceptance = Criteria.Of(test.Body.Terms.Criteria, test.Body.Sheet, evidence, await tolerances.NewestAsync());
         if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0) problems["note"] = "A limit is passed. Say why it is accepted all the same.";
+        if (await people.AddedOnAsync(user.Id()) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet) problems["coupon"] = notYet;
+        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? "")) problems["password"] = "Your own password, once more: this word stands as yours.";
         if (problems.Count > 0) return Problems.Fields(problems);
-        var word = new GivenAssessment(assessmentId, new Assessment(request.Coupon, request.Attempt, user.Id(), request.Accepted), evidence, acceptance, note, clock.GetUtcNow());
-        if (await tests.AddAssessmentAsync(test, word) is { } refused) return Problems.Field("coupon", refused);
-        return TypedResults.Ok(await ShowAsync(test, user, tests, sheets, people));
+
+        var word = new Assessment(request.Coupon, request.Attempt, user.Id(), request.Accepted);
+        // The password is no part of what was said.
+        var refused = await tests.AddRecordAsync(
+            test,
+            records => TestWeld.Refused(
+                test.Body.Terms, [.. records.Select(record => record.Assessment()).OfType<Assessment>()], word, records.Any(record => record.Kind == RecordKind.SignOff)),
+            (number, at) => new(
+                RecordKind.Assessment, assessmentId, id, number, word.Assessor, at, note, word.Coupon, word.Attempt, word.Accepted, evidence, acceptance),
+            assessmentId, Sent.Of(request with { Password = null }).Under(id));
+        return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("coupon", refused);
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound, ValidationProblem>> SignAsync(
-        Guid id, Guid signOffId, SignRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people, TimeProvider clock)
+        Guid id, Guid signOffId, SignRequest request, ClaimsPrincipal user, TestWeldStore tests)
     {
         if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
         if (note.Length > MostLetters) return Problems.Field("note", $"A remark in up to {MostLetters} letters.");
-        var state = TestWeld.State(test.Body.Terms, [.. (await tests.AssessmentsAsync(id)).Select(word => word.Assessment)]);
-        if (state.Passed is not { } passed) return Problems.Field("signOff", "A coupon is still open: it cannot be signed yet.");
-        await tests.AddSignOffAsync(id, new SignOff(signOffId, passed, note, user.Id(), clock.GetUtcNow()));
-        return TypedResults.Ok(await ShowAsync(test, user, tests, sheets, people));
+        var passed = false;
+        var refused = await tests.AddRecordAsync(
+            test,
+            records =>
+            {
+                if (records.Any(record => record.Kind == RecordKind.SignOff)) return "This test is signed already.";
+                if (TestWeld.State(test.Body.Terms, [.. records.Select(record => record.Assessment()).OfType<Assessment>()]).Passed is not { } came)
+                {
+                    return "A coupon is still open: it cannot be signed yet.";
+                }
+                passed = came;
+                return null;
+            },
+            (number, at) => new(RecordKind.SignOff, signOffId, id, number, user.Id(), at, note, Passed: passed), signOffId, Sent.Of(request).Under(id));
+        return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("signOff", refused);
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound, ValidationProblem>> AmendAsync(
-        Guid id, Guid amendmentId, AmendRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people, TimeProvider clock)
+        Guid id, Guid amendmentId, AmendRequest request, ClaimsPrincipal user, TestWeldStore tests)
     {
         if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
         var text = (request.Text ?? "").Trim();
         if (text.Length is 0 or > MostLetters) return Problems.Field("text", $"An amendment in 1 to {MostLetters} letters.");
-        await tests.AddAmendmentAsync(id, new Amendment(amendmentId, text, user.Id(), clock.GetUtcNow()));
-        return TypedResults.Ok(await ShowAsync(test, user, tests, sheets, people));
+        await tests.AddRecordAsync(
+            test, _ => null, (number, at) => new(RecordKind.Amendment, amendmentId, id, number, user.Id(), at, text), amendmentId, Sent.Of(request).Under(id));
+        return TypedResults.Ok(await ShowAsync(test, user, tests));
     }
 
-    private static async Task<TestWeldView> ShowAsync(SealedTest test, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets, PeopleStore people)
+    private static async Task<TestWeldView> ShowAsync(SealedTest test, ClaimsPrincipal user, TestWeldStore tests)
     {
-        var words = await tests.AssessmentsAsync(test.Id);
-        var student = (await people.FindAsync((await sheets.FindAsync(test.SheetId))!.StudentId))!;
-        var signOff = await tests.SignOffAsync(test.Id);
+        var records = await tests.RecordsAsync(test.Id);
         var instructor = user.IsInRole(nameof(Role.Instructor));
         var shown = new List<AssessmentView>();
-        foreach (var word in words)
+        foreach (var (record, _, by) in records.Where(one => one.Record.Kind == RecordKind.Assessment))
         {
-            var mine = word.Assessment.Assessor == user.Id();
-            // Blind: until both have spoken, neither may be swayed by the other, nor told through the student.
-            var open = mine || words.Count(other => (other.Assessment.Coupon, other.Assessment.Attempt) == (word.Assessment.Coupon, word.Assessment.Attempt)) == 2;
+            var open = IsOpen(record, records, user.Id());
             shown.Add(new(
-                word.Assessment.Coupon, word.Assessment.Attempt, await NameAsync(word.Assessment.Assessor), word.At, mine && instructor,
-                open ? word.Assessment.Accepted : null, open ? word.Acceptance : null, open ? word.Note : null));
+                record.Coupon!.Value, record.Attempt!.Value, by, record.At, record.By == user.Id() && instructor,
+                open ? record.Accepted : null, open ? record.Acceptance : null, open ? record.Note : null));
         }
-        var amendments = new List<AmendmentView>();
-        foreach (var amendment in await tests.AmendmentsAsync(test.Id)) amendments.Add(new(amendment.Text, await NameAsync(amendment.AmendedBy), amendment.AmendedAt));
+        var signature = records.FirstOrDefault(one => one.Record.Kind == RecordKind.SignOff);
         return new(
-            test.Id, new PersonName(student.Id, student.Name), test.Body.Sheet, test.Body.Terms, Criteria.Name(test.Body.Terms.Criteria), test.Seal, SealOf(test.Text) == test.Seal,
-            await NameAsync(test.SealedBy), test.SealedAt, TestWeld.State(test.Body.Terms, [.. words.Select(word => word.Assessment)]), shown,
-            signOff is null ? null : new(signOff.Passed, signOff.Note, await NameAsync(signOff.SignedBy), signOff.SignedAt), amendments);
-
-        async Task<string> NameAsync(Guid id) => (await people.FindAsync(id))!.Name;
+            test.Id, test.Student, test.Body.Sheet, test.Body.Terms, Criteria.Name(test.Body.Terms.Criteria), test.Seal, BrokenAt(test, records),
+            records.Count == 0 ? test.Seal : records[^1].Link.Hash, test.SealedBy.Name, test.SealedAt,
+            TestWeld.State(test.Body.Terms, [.. records.Select(one => one.Record.Assessment()).OfType<Assessment>()]), shown,
+            signature is null ? null : new(signature.Record.Passed!.Value, signature.Record.Note, signature.By, signature.Record.At),
+            [.. records.Where(one => one.Record.Kind == RecordKind.Amendment).Select(one => new AmendmentView(one.Record.Note, one.By, one.Record.At))]);
     }
 
-    /// <summary>The seal of a text.</summary>
-    internal static string SealOf(string text) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
+    // Blind: until both have spoken, neither may be swayed by the other, nor told through the student.
+    private static bool IsOpen(TestRecord record, IReadOnlyList<KeptRecord> all, Guid asker) =>
+        record.Kind != RecordKind.Assessment || record.By == asker
+        || all.Count(other => other.Record.Kind == RecordKind.Assessment && (other.Record.Coupon, other.Record.Attempt) == (record.Coupon, record.Attempt)) == 2;
+
+    private static int? BrokenAt(SealedTest test, IReadOnlyList<KeptRecord> records) => RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]);
+
+    private static DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(at.ToLocalTime().DateTime);
 }

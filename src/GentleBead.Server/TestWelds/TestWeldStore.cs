@@ -1,154 +1,255 @@
+using System.Text.Json;
 using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.TestWelds;
 using GentleBead.Server.Database;
+using GentleBead.Server.Json;
+using GentleBead.Server.People;
 using Npgsql;
 
 namespace GentleBead.Server.TestWelds;
 
-/// <summary>What was sealed: the sheet and the terms.</summary>
-public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms);
+/// <summary>What was sealed.</summary>
+/// <param name="Sheet">The sheet.</param>
+/// <param name="Terms">The terms.</param>
+/// <param name="StudentId">Whose test; null on tests sealed before this was sealed with them.</param>
+/// <param name="SealedBy">Who sealed it; null likewise.</param>
+/// <param name="SealedAt">When; null likewise.</param>
+public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentId = null, Guid? SealedBy = null, DateTimeOffset? SealedAt = null);
 
 /// <summary>A sealed test weld.</summary>
 /// <param name="Id">Which test.</param>
 /// <param name="SheetId">From which sheet.</param>
-/// <param name="Text">The very letters that were sealed: sheet and terms as JSON.</param>
+/// <param name="Student">Whose.</param>
+/// <param name="Text">The very letters that were sealed.</param>
 /// <param name="Seal">SHA-256 over them.</param>
 /// <param name="SealedBy">Who.</param>
 /// <param name="SealedAt">When.</param>
-public sealed record SealedTest(Guid Id, Guid SheetId, string Text, string Seal, Guid SealedBy, DateTimeOffset SealedAt)
+public sealed record SealedTest(Guid Id, Guid SheetId, PersonName Student, string Text, string Seal, PersonName SealedBy, DateTimeOffset SealedAt)
 {
     /// <summary>What was sealed.</summary>
     public SealedBody Body { get; } = Jsonb.Read<SealedBody>(Text);
 }
 
-/// <summary>An assessor's word as given.</summary>
-public sealed record GivenAssessment(Guid Id, Assessment Assessment, Evidence Evidence, Acceptance Acceptance, string Note, DateTimeOffset At);
+/// <summary>What kind of record stands on a test weld.</summary>
+public enum RecordKind
+{
+    /// <summary>An assessor's word.</summary>
+    Assessment,
 
-/// <summary>A sign-off.</summary>
-public sealed record SignOff(Guid Id, bool Passed, string Note, Guid SignedBy, DateTimeOffset SignedAt);
+    /// <summary>The signature.</summary>
+    SignOff,
 
-/// <summary>An amendment.</summary>
-public sealed record Amendment(Guid Id, string Text, Guid AmendedBy, DateTimeOffset AmendedAt);
+    /// <summary>An amendment.</summary>
+    Amendment,
+}
+
+/// <summary>A record of a test weld as it is written into the chain.</summary>
+/// <param name="Kind">What kind.</param>
+/// <param name="Id">Which record.</param>
+/// <param name="TestWeldId">Of which test.</param>
+/// <param name="Number">Its place in the chain, from 1.</param>
+/// <param name="By">Whose.</param>
+/// <param name="At">When.</param>
+/// <param name="Note">The note, remark or amendment.</param>
+/// <param name="Coupon">Of an assessment: which coupon.</param>
+/// <param name="Attempt">Of an assessment: which attempt.</param>
+/// <param name="Accepted">Of an assessment: the word.</param>
+/// <param name="Evidence">Of an assessment: what was seen and measured.</param>
+/// <param name="Acceptance">Of an assessment: limit by limit.</param>
+/// <param name="Passed">Of a signature: whether the test was passed.</param>
+public sealed record TestRecord(
+    RecordKind Kind, Guid Id, Guid TestWeldId, int Number, Guid By, DateTimeOffset At, string Note,
+    int? Coupon = null, int? Attempt = null, bool? Accepted = null, Evidence? Evidence = null, Acceptance? Acceptance = null, bool? Passed = null)
+{
+    /// <summary>The assessor's word in it; null in a record of another kind.</summary>
+    public Assessment? Assessment() => Kind == RecordKind.Assessment ? new(Coupon!.Value, Attempt!.Value, By, Accepted!.Value) : null;
+}
+
+/// <summary>A record with the link that holds it, and the name of whoever made it.</summary>
+/// <param name="Record">What it says, read from its own letters.</param>
+/// <param name="Link">Its place in the chain.</param>
+/// <param name="By">Whose.</param>
+public sealed record KeptRecord(TestRecord Record, ChainedRecord Link, string By);
+
+/// <summary>A section as measured on a picture of one of the sheet's beads.</summary>
+/// <param name="MarksId">The marks it was measured by.</param>
+/// <param name="Bead">The bead's number on the coupon.</param>
+/// <param name="Measures">What it measured.</param>
+public sealed record MeasuredSection(Guid MarksId, int Bead, MacroMeasures Measures);
+
+/// <summary>A test weld in a list.</summary>
+/// <param name="Id">Which test.</param>
+/// <param name="Job">What is welded.</param>
+/// <param name="Terms">The terms.</param>
+/// <param name="SealedAt">When it was sealed.</param>
+/// <param name="State">How it stands.</param>
+/// <param name="Signed">Whether it is signed.</param>
+public sealed record TestWeldLine(Guid Id, Job Job, TestWeldTerms Terms, DateTimeOffset SealedAt, TestWeldState State, bool Signed);
 
 /// <summary>Test welds in the database. They are only added to; the database itself refuses anything else.</summary>
 public sealed class TestWeldStore(NpgsqlDataSource database)
 {
-    private const string Columns = "id, sheet_id as \"SheetId\", sealed_body as \"Text\", seal, sealed_by as \"SealedBy\", sealed_at as \"SealedAt\"";
+    /// <summary>Test welds of a student that are sent at once.</summary>
+    public const int Page = 15;
+
+    private const string Tests =
+        """
+        select test_weld.id, sheet_id as "SheetId", student.id as "StudentId", student.name as "Student", sealed_body as "Text", seal, sealer.id as "SealerId",
+            sealer.name as "Sealer", sealed_at as "SealedAt"
+        from test_weld join person as student on student.id = student_id join person as sealer on sealer.id = sealed_by
+        """;
 
     /// <summary>Seals a test; the same id again changes nothing.</summary>
-    public async Task AddAsync(SealedTest test)
+    /// <param name="id">Which test.</param>
+    /// <param name="sheetId">From which sheet.</param>
+    /// <param name="body">What is sealed; its time is not looked at where <paramref name="at"/> is null.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    public async Task AddAsync(Guid id, Guid sheetId, SealedBody body, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into test_weld (id, sheet_id, terms, seal, sealed_body, sealed_by, sealed_at) values (@Id, @SheetId, @terms, @Seal, @Text, @SealedBy, @at) on conflict (id) do nothing",
-            new { test.Id, test.SheetId, terms = new Jsonb<TestWeldTerms>(test.Body.Terms), test.Seal, test.Text, test.SealedBy, at = test.SealedAt.UtcDateTime });
+        body = body with { SealedAt = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()") };
+        var text = JsonSerializer.Serialize(body, QuantityJson.Options);
+        await connection.AddOnceAsync(
+            "test_weld",
+            """
+            insert into test_weld (id, sheet_id, student_id, terms, seal, sealed_body, sealed_by, sealed_at, sent)
+            values (@id, @sheetId, @StudentId, @terms, @seal, @text, @SealedBy, @at, @sent) on conflict (id) do nothing
+            """,
+            new
+            {
+                id,
+                sheetId,
+                body.StudentId,
+                terms = new Jsonb<TestWeldTerms>(body.Terms),
+                seal = RecordChain.SealOf(text),
+                text,
+                body.SealedBy,
+                at = body.SealedAt?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id, sent);
     }
 
     /// <summary>One test.</summary>
     public async Task<SealedTest?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from test_weld where id = @id", new { id }))?.Test;
+        return (await connection.QueryAsync<TestRow>($"{Tests} where test_weld.id = @id", new { id })).Select(row => row.Test).FirstOrDefault();
     }
 
-    /// <summary>The tests of some sheets, newest first.</summary>
-    public async Task<IReadOnlyList<SealedTest>> OfSheetsAsync(IEnumerable<Guid> sheetIds)
+    /// <summary>Whether a test was sealed under this id already with the same request.</summary>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"select {Columns} from test_weld where sheet_id = any(@ids) order by sealed_at desc", new { ids = sheetIds.ToArray() })).Select(row => row.Test)];
+        return await connection.IsRepeatAsync("test_weld", id, sent);
     }
 
-    /// <summary>Adds a word when the rules take it now; says why not otherwise. The same id again changes nothing.</summary>
-    public async Task<string?> AddAssessmentAsync(SealedTest test, GivenAssessment given)
+    /// <summary>A page of a student's tests, newest first.</summary>
+    /// <param name="studentId">Whose.</param>
+    /// <param name="before">The place of the last one that was sent; null for the first page.</param>
+    public async Task<(IReadOnlyList<TestWeldLine> Tests, long? More)> OfStudentAsync(Guid studentId, long? before)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = (await connection.QueryAsync<(Guid Id, string Job, string Terms, DateTime SealedAt, string? Words, bool Signed, long Seq)>(
+            """
+            select test_weld.id, sheet.job, test_weld.terms, sealed_at,
+                (select json_agg(body::json order by number) from test_record where test_weld_id = test_weld.id and kind = 'assessment'),
+                exists (select 1 from test_record where test_weld_id = test_weld.id and kind = 'signOff'), test_weld.seq
+            from test_weld join sheet on sheet.id = test_weld.sheet_id
+            where test_weld.student_id = @studentId and test_weld.seq < @before order by test_weld.seq desc limit @Page
+            """,
+            new { studentId, before = before ?? long.MaxValue, Page })).AsList();
+        return ([.. rows.Select(Line)], rows.Count == Page ? rows[^1].Seq : null);
+
+        static TestWeldLine Line((Guid Id, string Job, string Terms, DateTime SealedAt, string? Words, bool Signed, long Seq) row)
+        {
+            var terms = Jsonb.Read<TestWeldTerms>(row.Terms);
+            Assessment[] words = row.Words is null ? [] : [.. Jsonb.Read<IReadOnlyList<TestRecord>>(row.Words).Select(record => record.Assessment()!)];
+            return new(row.Id, Jsonb.Read<Job>(row.Job), terms, row.SealedAt, TestWeld.State(terms, words), row.Signed);
+        }
+    }
+
+    /// <summary>Every record of a test, in order.</summary>
+    public async Task<IReadOnlyList<KeptRecord>> RecordsAsync(Guid testId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await RecordsAsync(connection, testId);
+    }
+
+    /// <summary>Adds a record at the end of the chain when the rules take it; says why not otherwise. The same id again changes nothing.</summary>
+    /// <param name="test">Of which test.</param>
+    /// <param name="refused">Why the rules do not take it after those so far; null when they do.</param>
+    /// <param name="record">What to add at a place and moment.</param>
+    /// <param name="id">Its id.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    public async Task<string?> AddRecordAsync(
+        SealedTest test, Func<IReadOnlyList<TestRecord>, string?> refused, Func<int, DateTimeOffset, TestRecord> record, Guid id, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        // Two assessors pressing at once take turns, so that neither's word overtakes the rules.
+        // Two assessors pressing at once take turns, so that neither's word overtakes the rules, and the chain has no fork.
         await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@test, 0))", new { test = test.Id.ToString() });
-        if (await connection.ExecuteScalarAsync<bool>("select exists (select 1 from test_assessment where id = @Id)", new { given.Id })) return null;
-        var words = await WordsAsync(connection, test.Id);
-        var signed = await connection.ExecuteScalarAsync<bool>("select exists (select 1 from test_sign_off where test_weld_id = @id)", new { id = test.Id });
-        if (TestWeld.Refused(test.Body.Terms, [.. words.Select(word => word.Assessment)], given.Assessment, signed) is { } refused) return refused;
+        if (await connection.IsRepeatAsync("test_record", id, sent)) return null;
+        var kept = await RecordsAsync(connection, test.Id);
+        if (refused([.. kept.Select(one => one.Record)]) is { } why) return why;
+        var now = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()");
+        var written = record(kept.Count + 1, now);
+        var link = RecordChain.Next(test.Seal, [.. kept.Select(one => one.Link)], JsonSerializer.Serialize(written, QuantityJson.Options));
         await connection.ExecuteAsync(
             """
-            insert into test_assessment (id, test_weld_id, coupon, attempt, evidence, acceptance, accepted, note, assessor, assessed_at)
-            values (@Id, @test, @Coupon, @Attempt, @evidence, @acceptance, @Accepted, @Note, @Assessor, @at)
+            insert into test_record (id, test_weld_id, number, kind, body, previous, hash, word, sent)
+            values (@id, @test, @Number, @kind, @Body, @Previous, @Hash, @word, @sent)
             """,
             new
             {
-                given.Id,
+                id,
                 test = test.Id,
-                given.Assessment.Coupon,
-                given.Assessment.Attempt,
-                evidence = new Jsonb<Evidence>(given.Evidence),
-                acceptance = new Jsonb<Acceptance>(given.Acceptance),
-                given.Assessment.Accepted,
-                given.Note,
-                given.Assessment.Assessor,
-                at = given.At.UtcDateTime,
+                link.Number,
+                kind = Words.Of(written.Kind),
+                link.Body,
+                link.Previous,
+                link.Hash,
+                word = written.Kind == RecordKind.Assessment ? $"{written.Coupon}/{written.Attempt}/{written.By}" : null,
+                sent = sent.Hash,
             });
         await transaction.CommitAsync();
         return null;
     }
 
-    /// <summary>Every word on a test, in order.</summary>
-    public async Task<IReadOnlyList<GivenAssessment>> AssessmentsAsync(Guid testId)
+    /// <summary>The sections measured on pictures of beads laid to a sheet: the newest marks of each picture.</summary>
+    public async Task<IReadOnlyList<MeasuredSection>> SectionsAsync(Guid sheetId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await WordsAsync(connection, testId);
+        var rows = await connection.QueryAsync<(Guid Id, int Number, string Measures)>(
+            """
+            select newest.id, number, newest.measures
+            from bead_standing join picture on picture.bead_id = bead_standing.bead_id and picture.withdrawn_at is null
+            cross join lateral (select id, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest
+            where sheet_id = @sheetId and not withdrawn order by number desc limit 30
+            """,
+            new { sheetId });
+        return [.. rows.Select(row => new MeasuredSection(row.Id, row.Number, Jsonb.Read<MacroMeasures>(row.Measures)))];
     }
 
-    /// <summary>Signs a test off, once; a second signature changes nothing.</summary>
-    public async Task AddSignOffAsync(Guid testId, SignOff signOff)
+    private static async Task<IReadOnlyList<KeptRecord>> RecordsAsync(NpgsqlConnection connection, Guid testId)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into test_sign_off (id, test_weld_id, passed, note, signed_by, signed_at) values (@Id, @testId, @Passed, @Note, @SignedBy, @at) on conflict do nothing",
-            new { signOff.Id, testId, signOff.Passed, signOff.Note, signOff.SignedBy, at = signOff.SignedAt.UtcDateTime });
+        var rows = await connection.QueryAsync<(int Number, string Body, string Previous, string Hash, string? By)>(
+            """
+            select number, body, previous, hash, (select name from person where id = (body::jsonb ->> 'by')::uuid)
+            from test_record where test_weld_id = @testId order by number
+            """,
+            new { testId });
+        return [.. rows.Select(row => new KeptRecord(Jsonb.Read<TestRecord>(row.Body), new ChainedRecord(row.Number, row.Body, row.Previous, row.Hash), row.By ?? "?"))];
     }
 
-    /// <summary>The signature; null before.</summary>
-    public async Task<SignOff?> SignOffAsync(Guid testId)
+    private sealed record TestRow(
+        Guid Id, Guid SheetId, Guid StudentId, string Student, string Text, string Seal, Guid SealerId, string Sealer, DateTime SealedAt)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid Id, bool Passed, string Note, Guid By, DateTime At)>("select id, passed, note, signed_by, signed_at from test_sign_off where test_weld_id = @testId", new { testId });
-        return rows.Select(row => new SignOff(row.Id, row.Passed, row.Note, row.By, row.At)).FirstOrDefault();
-    }
-
-    /// <summary>Adds an amendment; the same id again changes nothing.</summary>
-    public async Task AddAmendmentAsync(Guid testId, Amendment amendment)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into test_amendment (id, test_weld_id, text, amended_by, amended_at) values (@Id, @testId, @Text, @AmendedBy, @at) on conflict (id) do nothing",
-            new { amendment.Id, testId, amendment.Text, amendment.AmendedBy, at = amendment.AmendedAt.UtcDateTime });
-    }
-
-    /// <summary>Every amendment, in order.</summary>
-    public async Task<IReadOnlyList<Amendment>> AmendmentsAsync(Guid testId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid Id, string Text, Guid By, DateTime At)>("select id, text, amended_by, amended_at from test_amendment where test_weld_id = @testId order by amended_at, id", new { testId });
-        return [.. rows.Select(row => new Amendment(row.Id, row.Text, row.By, row.At))];
-    }
-
-    private static async Task<IReadOnlyList<GivenAssessment>> WordsAsync(NpgsqlConnection connection, Guid testId)
-    {
-        var rows = await connection.QueryAsync<AssessmentRow>(
-            "select id, coupon, attempt, evidence, acceptance, accepted, note, assessor, assessed_at as \"At\" from test_assessment where test_weld_id = @testId order by assessed_at, id", new { testId });
-        return [.. rows.Select(row => row.Given)];
-    }
-
-    private sealed record AssessmentRow(Guid Id, int Coupon, int Attempt, string Evidence, string Acceptance, bool Accepted, string Note, Guid Assessor, DateTime At)
-    {
-        public GivenAssessment Given => new(Id, new Assessment(Coupon, Attempt, Assessor, Accepted), Jsonb.Read<Evidence>(Evidence), Jsonb.Read<Acceptance>(Acceptance), Note, At);
-    }
-
-    private sealed record Row(Guid Id, Guid SheetId, string Text, string Seal, Guid SealedBy, DateTime SealedAt)
-    {
-        public SealedTest Test => new(Id, SheetId, Text, Seal, SealedBy, SealedAt);
+        public SealedTest Test => new(Id, SheetId, new PersonName(StudentId, Student), Text, Seal, new PersonName(SealerId, Sealer), SealedAt);
     }
 }

@@ -3,10 +3,10 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -26,27 +26,27 @@ public static class SweepEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var sweeps = app.MapGroup("/api/sweeps").WithTags("sweeps").RequireAuthorization(Access.Instructor);
-        sweeps.MapPut("/{id:guid}", RecordAsync);
+        sweeps.MapPut("/{id:guid}", RecordAsync).Repeatable();
         sweeps.MapPut("/{id:guid}/withdrawn", WithdrawAsync);
         sweeps.MapGet("/of-machine/{machineId:guid}", (Guid machineId, SweepStore store) => store.OfMachineAsync(machineId));
     }
 
     private static async Task<Results<Ok<RunSweep>, ValidationProblem>> RecordAsync(
-        Guid id, SweepRequest request, ClaimsPrincipal user, SweepStore sweeps, SheetStore sheets, SessionStore sessions, MachineStore machines, TimeProvider clock)
+        Guid id, SweepRequest request, ClaimsPrincipal user, SweepStore sweeps, SheetStore sheets, MachineStore machines)
     {
-        if (await sweeps.FindAsync(id) is { } stored) return TypedResults.Ok(stored);
+        var sent = Sent.Of(request);
+        if (await sweeps.IsRepeatAsync(id, sent)) return TypedResults.Ok((await sweeps.FindAsync(id))!);
         if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
         if (sheet.Body.Pair is null) return Problems.Field("sheetId", "A sweep turns the wire; a TIG sheet feeds none.");
         if (request.Run is not { Events: not null } run) return Problems.Field("run", "The run is missing.");
-        var machineId = (await sessions.BoothAsync(sheet.BoothId))!.MachineId;
-        var machine = (await machines.FindAsync(machineId))!;
+        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
         if (!Dials.TryFit(machine, out var dials, out var uncalibrated)) return Problems.Field("run", uncalibrated);
         var problems = run.Problems(machine.WireControl!).DistinctBy(problem => problem.Field).ToDictionary(problem => $"run.{problem.Field}", problem => problem.Problem);
         // The volts are held while the wire is turned; where they follow the wire they cannot be.
         if (machine.VoltControl!.Kind == ControlKind.Trim) problems["voltMark"] = "The volts of this machine follow the wire: a sweep cannot hold them.";
         if (problems.Count > 0) return Problems.Fields(problems);
         if (machine.Read(machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2), request.VoltMark, null, request.Volts, problems) is not { } pair) return Problems.Fields(problems);
-        await sweeps.AddAsync(new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), clock.GetUtcNow()), user.Id());
+        await sweeps.AddAsync(new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), default), user.Id(), sent);
         return TypedResults.Ok((await sweeps.FindAsync(id))!);
     }
 

@@ -4,6 +4,7 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Database;
+using GentleBead.Server.Windows;
 using Npgsql;
 
 namespace GentleBead.Server.Trials;
@@ -21,16 +22,24 @@ public sealed record RunSweep(Guid Id, Guid MachineId, WireArc Arc, Voltage Volt
 /// <summary>Sweeps in the database. A sweep is withdrawn, never deleted.</summary>
 public sealed class SweepStore(NpgsqlDataSource database)
 {
+    private const int Page = 40;
+
     private const string Columns = "id, machine_id as \"MachineId\", process, wire, gas, volts, run, finding, run_at as \"RunAt\"";
 
-    /// <summary>Adds a sweep; the same id again changes nothing.</summary>
-    public async Task AddAsync(RunSweep sweep, Guid by)
+    /// <summary>Adds a sweep, and fits its window anew; the same id again changes nothing.</summary>
+    /// <param name="sweep">The sweep; its time is not looked at where <paramref name="at"/> is null.</param>
+    /// <param name="by">Who ran it.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="at">When; null for now.</param>
+    public async Task AddAsync(RunSweep sweep, Guid by, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.AddOnceAsync(
+            "sweep",
             """
-            insert into sweep (id, machine_id, process, wire, gas, volts, run, finding, run_by, run_at)
-            values (@Id, @MachineId, @process, @wire, @gas, @volts, @run, @finding, @by, @at) on conflict (id) do nothing
+            insert into sweep (id, machine_id, process, wire, gas, volts, run, finding, run_by, run_at, sent)
+            values (@Id, @MachineId, @process, @wire, @gas, @volts, @run, @finding, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
             new
             {
@@ -43,8 +52,19 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 run = new Jsonb<SweepRun>(sweep.Run),
                 finding = new Jsonb<SweepFinding>(sweep.Finding),
                 by,
-                at = sweep.RunAt.UtcDateTime,
-            });
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            sweep.Id, sent);
+        await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc);
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>Whether a sweep was added under this id already with the same request.</summary>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.IsRepeatAsync("sweep", id, sent);
     }
 
     /// <summary>One sweep, withdrawn or not.</summary>
@@ -54,18 +74,25 @@ public sealed class SweepStore(NpgsqlDataSource database)
         return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from sweep where id = @id", new { id }))?.Sweep;
     }
 
-    /// <summary>The standing sweeps of a machine, newest first.</summary>
+    /// <summary>The newest standing sweeps of a machine, newest first.</summary>
     public async Task<IReadOnlyList<RunSweep>> OfMachineAsync(Guid machineId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"select {Columns} from sweep where machine_id = @machineId and withdrawn_at is null order by run_at desc", new { machineId })).Select(row => row.Sweep)];
+        var rows = await connection.QueryAsync<Row>(
+            $"select {Columns} from sweep where machine_id = @machineId and withdrawn_at is null order by seq desc limit @Page", new { machineId, Page });
+        return [.. rows.Select(row => row.Sweep)];
     }
 
-    /// <summary>Takes a sweep away, or puts it back.</summary>
+    /// <summary>Takes a sweep away, or puts it back, and fits its window anew.</summary>
     public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn)
     {
+        if (await FindAsync(id) is not { } sweep) return false;
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync("update sweep set withdrawn_at = case when @withdrawn then now() end where id = @id", new { id, withdrawn }) == 1;
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync("update sweep set withdrawn_at = case when @withdrawn then now() end where id = @id", new { id, withdrawn });
+        await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc);
+        await transaction.CommitAsync();
+        return true;
     }
 
     private sealed record Row(Guid Id, Guid MachineId, string Process, string Wire, string Gas, double Volts, string Run, string Finding, DateTime RunAt)

@@ -1,11 +1,10 @@
 using System.Security.Claims;
-using GentleBead.Core.Quantities;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -40,43 +39,51 @@ public static class TrialEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var trials = app.MapGroup("/api/trials").WithTags("trials").RequireAuthorization(Access.Instructor);
-        trials.MapPut("/{id:guid}", StartAsync);
+        trials.MapPut("/{id:guid}", StartAsync).Repeatable();
         trials.MapGet("/{id:guid}", ViewAsync);
         trials.MapPut("/{id:guid}/ended", EndAsync);
         trials.MapGet("/of-sheet/{sheetId:guid}", OfSheetAsync);
     }
 
     private static async Task<Results<Ok<TrialView>, ValidationProblem>> StartAsync(
-        Guid id, StartTrialRequest request, ClaimsPrincipal user, TrialStore trials, SheetStore sheets, BeadStore beads, SessionStore sessions, MachineStore machines, PeopleStore people, TimeProvider clock)
+        Guid id, StartTrialRequest request, ClaimsPrincipal user, TrialStore trials, SheetStore sheets, BeadStore beads, MachineStore machines, PeopleStore people)
     {
-        if (await trials.FindAsync(id) is { } stored) return TypedResults.Ok(await ReadAsync(stored, trials, sheets, beads));
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
-        if (request.Trial is null) return Problems.Field("trial", "Which trial?");
-        var machine = (await machines.FindAsync((await sessions.BoothAsync(sheet.BoothId))!.MachineId))!;
-        if (TrialPlans.Make(request.Trial, sheet.Body, machine, await people.SchoolOfAsync(user.Id()), out var problem) is not { } plan) return Problems.Field($"trial.{problem.Field}", problem.Message);
-        await trials.AddAsync(new StartedTrial(id, sheet.Id, plan, clock.GetUtcNow(), null), user.Id());
+        var sent = Sent.Of(request);
+        if (!await trials.IsRepeatAsync(id, sent))
+        {
+            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
+            if (request.Trial is null) return Problems.Field("trial", "Which trial?");
+            var machine = (await machines.OfBoothAsync(sheet.BoothId))!.Value.Machine;
+            if (TrialPlans.Make(request.Trial, sheet.Body, machine, await people.SchoolOfAsync(user.Id()), out var problem) is not { } plan)
+            {
+                return Problems.Field($"trial.{problem.Field}", problem.Message);
+            }
+            await trials.AddAsync(id, sheet.Id, plan, user.Id(), sent);
+        }
         return TypedResults.Ok(await ReadAsync((await trials.FindAsync(id))!, trials, sheets, beads));
     }
 
     private static async Task<Results<Ok<TrialView>, NotFound>> ViewAsync(Guid id, TrialStore trials, SheetStore sheets, BeadStore beads) =>
         await trials.FindAsync(id) is { } trial ? TypedResults.Ok(await ReadAsync(trial, trials, sheets, beads)) : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound>> EndAsync(Guid id, Ending request, TrialStore trials, TimeProvider clock) =>
-        await trials.SetEndedAsync(id, request.Ended ? clock.GetUtcNow() : null) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> EndAsync(Guid id, Ending request, TrialStore trials) =>
+        await trials.SetEndedAsync(id, request.Ended) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId, TrialStore trials) => trials.OfSheetsAsync([sheetId]);
+    private static Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId, TrialStore trials) => trials.OfSheetAsync(sheetId);
 
     private static async Task<TrialView> ReadAsync(StartedTrial trial, TrialStore trials, SheetStore sheets, BeadStore beads)
     {
         var sheet = (await sheets.FindAsync(trial.SheetId))!.Body;
-        var places = (await trials.BeadsAsync(trial.Id)).ToDictionary(placed => placed.BeadId, placed => placed.Place);
-        var laid = (await beads.OfSheetsAsync([trial.SheetId]))[trial.SheetId].Where(bead => places.ContainsKey(bead.Id)).OrderBy(bead => bead.RecordedAt)
-            .Select(bead => (Bead: bead, Place: places[bead.Id], Laid: new TrialBead(places[bead.Id].Step, bead.Used, bead.Amps, bead.Evidence, bead.RecordedAt, places[bead.Id].FreshPiece))).ToArray();
-        var views = laid.Select((entry, i) => new TrialBeadView(entry.Bead, entry.Place, Fairness.Of(trial.Plan, sheet, entry.Laid, [.. laid.Take(i).Select(earlier => earlier.Laid)]))).ToArray();
+        var places = await trials.PlacesAsync(trial.Id);
+        var laid = (await beads.OfTrialAsync(trial.Id)).Select(bead => (Bead: bead, Place: places[bead.Id], Laid: Laid(bead, places[bead.Id]))).ToArray();
+        var views = laid.Select((entry, i) => new TrialBeadView(
+            entry.Bead, entry.Place, Fairness.Of(trial.Plan, sheet, entry.Laid, [.. laid.Take(i).Select(earlier => earlier.Laid)]))).ToArray();
         var fair = views.Where(view => view.Unfair.Count == 0).Select(view => view.Place.Step).ToHashSet();
         var next = trial.Plan.Steps.Select(step => (int?)step.Number).FirstOrDefault(number => !fair.Contains(number!.Value));
         return new TrialView(
             trial, views, TrialResult.Of(trial.Plan, sheet, [.. laid.Select(entry => new JudgedTrialBead(entry.Laid, entry.Bead.Judgement))]), next,
             laid.Length == 0 ? null : laid[^1].Bead.RecordedAt.AddSeconds(Fairness.WaitSeconds(sheet, laid[^1].Laid)));
+
+        static TrialBead Laid(Bead bead, TrialPlace place) => new(place.Step, bead.Used, bead.Amps, bead.Evidence, bead.RecordedAt, place.FreshPiece);
     }
 }

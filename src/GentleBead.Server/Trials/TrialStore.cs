@@ -14,23 +14,27 @@ namespace GentleBead.Server.Trials;
 /// <param name="EndedAt">When it was ended; null while it runs.</param>
 public sealed record StartedTrial(Guid Id, Guid SheetId, TrialPlan Plan, DateTimeOffset StartedAt, DateTimeOffset? EndedAt);
 
-/// <summary>A bead's place in a trial.</summary>
-/// <param name="BeadId">Which bead.</param>
-/// <param name="Place">Where in which trial.</param>
-public sealed record PlacedBead(Guid BeadId, TrialPlace Place);
-
 /// <summary>Trials in the database.</summary>
 public sealed class TrialStore(NpgsqlDataSource database)
 {
+    private const int Page = 40;
+
     private const string Columns = "id, sheet_id as \"SheetId\", plan, started_at as \"StartedAt\", ended_at as \"EndedAt\"";
 
     /// <summary>Starts a trial; the same id again changes nothing.</summary>
-    public async Task AddAsync(StartedTrial trial, Guid by)
+    public async Task AddAsync(Guid id, Guid sheetId, TrialPlan plan, Guid by, Sent sent)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into trial (id, sheet_id, plan, started_by, started_at) values (@Id, @SheetId, @plan, @by, @at) on conflict (id) do nothing",
-            new { trial.Id, trial.SheetId, plan = new Jsonb<TrialPlan>(trial.Plan), by, at = trial.StartedAt.UtcDateTime });
+        await connection.AddOnceAsync(
+            "trial", "insert into trial (id, sheet_id, plan, started_by, sent) values (@id, @sheetId, @plan, @by, @sent) on conflict (id) do nothing",
+            new { id, sheetId, plan = new Jsonb<TrialPlan>(plan), by, sent = sent.Hash }, id, sent);
+    }
+
+    /// <summary>Whether a trial was started under this id already with the same request.</summary>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.IsRepeatAsync("trial", id, sent);
     }
 
     /// <summary>One trial.</summary>
@@ -40,49 +44,27 @@ public sealed class TrialStore(NpgsqlDataSource database)
         return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from trial where id = @id", new { id }))?.Trial;
     }
 
-    /// <summary>The trials of some sheets, newest first.</summary>
-    public async Task<IReadOnlyList<StartedTrial>> OfSheetsAsync(IEnumerable<Guid> sheetIds)
+    /// <summary>The newest trials of a sheet, newest first.</summary>
+    public async Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"select {Columns} from trial where sheet_id = any(@ids) order by started_at desc", new { ids = sheetIds.ToArray() })).Select(row => row.Trial)];
+        var rows = await connection.QueryAsync<Row>($"select {Columns} from trial where sheet_id = @sheetId order by seq desc limit @Page", new { sheetId, Page });
+        return [.. rows.Select(row => row.Trial)];
     }
 
     /// <summary>Ends a trial, or takes it up again.</summary>
-    public async Task<bool> SetEndedAsync(Guid id, DateTimeOffset? at)
+    public async Task<bool> SetEndedAsync(Guid id, bool ended)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync("update trial set ended_at = @at where id = @id", new { id, at = at?.UtcDateTime }) == 1;
+        return await connection.ExecuteAsync("update trial set ended_at = case when @ended then now() end where id = @id", new { id, ended }) == 1;
     }
 
-    /// <summary>Puts a bead in its trial; the same bead again changes nothing.</summary>
-    public async Task AddBeadAsync(Guid beadId, TrialPlace place)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "insert into trial_bead (bead_id, trial_id, step, fresh_piece) values (@beadId, @TrialId, @Step, @FreshPiece) on conflict (bead_id) do nothing",
-            new { beadId, place.TrialId, place.Step, place.FreshPiece });
-    }
-
-    /// <summary>A bead's place in a trial; null outside one.</summary>
-    public async Task<TrialPlace?> PlaceOfAsync(Guid beadId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<TrialPlace>("select trial_id as \"TrialId\", step, fresh_piece as \"FreshPiece\" from trial_bead where bead_id = @beadId", new { beadId });
-    }
-
-    /// <summary>Which of some beads belong to a trial.</summary>
-    public async Task<IReadOnlySet<Guid>> PlacedAsync(IEnumerable<Guid> beadIds)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QueryAsync<Guid>("select bead_id from trial_bead where bead_id = any(@ids)", new { ids = beadIds.ToArray() })).ToHashSet();
-    }
-
-    /// <summary>The beads of a trial.</summary>
-    public async Task<IReadOnlyList<PlacedBead>> BeadsAsync(Guid trialId)
+    /// <summary>The places of a trial's beads, by bead.</summary>
+    public async Task<IReadOnlyDictionary<Guid, TrialPlace>> PlacesAsync(Guid trialId)
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<(Guid BeadId, int Step, bool Fresh)>("select bead_id, step, fresh_piece from trial_bead where trial_id = @trialId", new { trialId });
-        return [.. rows.Select(row => new PlacedBead(row.BeadId, new TrialPlace(trialId, row.Step, row.Fresh)))];
+        return rows.ToDictionary(row => row.BeadId, row => new TrialPlace(trialId, row.Step, row.Fresh));
     }
 
     private sealed record Row(Guid Id, Guid SheetId, string Plan, DateTime StartedAt, DateTime? EndedAt)

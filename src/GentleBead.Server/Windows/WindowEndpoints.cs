@@ -2,6 +2,7 @@ using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Windows;
+using GentleBead.Server.Json;
 using GentleBead.Server.People;
 
 namespace GentleBead.Server.Windows;
@@ -19,7 +20,7 @@ namespace GentleBead.Server.Windows;
 /// <param name="WeightPercent">How much of it is the room's own, per cent.</param>
 /// <param name="Sweeps">Sweep marks behind it.</param>
 /// <param name="Beads">Beads behind it.</param>
-/// <param name="Points">Everything heard.</param>
+/// <param name="Points">The newest of what was heard.</param>
 public sealed record WindowView(
     Process Process, Wire Wire, Gas Gas, IReadOnlyList<BandPoint> Band, IReadOnlyList<BandPoint> Textbook, Window<Voltage> Best, WireFeedSpeed At, Voltage TextbookAt,
     double SureVolts, double WeightPercent, int Sweeps, int Beads, IReadOnlyList<WindowPoint> Points);
@@ -31,13 +32,18 @@ public static class WindowEndpoints
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/windows/{machineId:guid}", ViewsAsync).WithTags("windows").RequireAuthorization(Access.Instructor);
 
-    private static async Task<IReadOnlyList<WindowView>> ViewsAsync(Guid machineId, RoomWindows windows) =>
-        [.. (await windows.PointsAsync(machineId)).OrderByDescending(arc => arc.Value.Count).Select(arc => View(LearnedWindow.Fit(arc.Key, arc.Value), arc.Value))];
+    private static async Task<Page<WindowView>> ViewsAsync(Guid machineId, string? after, WindowStore windows)
+    {
+        var page = await windows.OfMachineAsync(machineId, after);
+        return new([.. page.Select(entry => View(entry.Window, entry.Points))], page.Count == WindowStore.Page ? page[^1].Key : null);
+    }
 
     private static WindowView View(LearnedWindow window, IReadOnlyList<WindowPoint> points)
     {
         const int Steps = 12;
-        var (least, most) = (points.Min(point => point.WireFeed.MPerMin) * 0.9, points.Max(point => point.WireFeed.MPerMin) * 1.1);
+        // The newest beads may all say nothing of the pair; the band stands on older ones then.
+        double[] heardAt = [window.Reference.MPerMin, .. points.Select(point => point.WireFeed.MPerMin)];
+        var (least, most) = (heardAt.Min() * 0.9, heardAt.Max() * 1.1);
         WireFeedSpeed[] along = [.. Enumerable.Range(0, Steps + 1).Select(i => WireFeedSpeed.FromMPerMin(least + (most - least) * i / Steps))];
         var at = window.Reference;
         return new(

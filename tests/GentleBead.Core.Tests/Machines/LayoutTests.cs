@@ -183,8 +183,13 @@ public class LayoutTests
     public void What_is_due_follows_beads_and_days()
     {
         var now = new DateTimeOffset(2026, 11, 24, 18, 0, 0, TimeSpan.Zero);
-        var done = new Dictionary<Part, DateTimeOffset> { [Part.Tip] = now.AddDays(-3), [Part.Nozzle] = now.AddDays(-8), [Part.Liner] = now.AddDays(-3) };
-        var parts = Upkeep.Of(Room.KnobAndTaps, done, since => since == now.AddDays(-3) ? 160 : 10, now).ToDictionary(part => part.Part);
+        var done = new Dictionary<Part, PartDone>
+        {
+            [Part.Tip] = new(now.AddDays(-3), 1000),
+            [Part.Nozzle] = new(now.AddDays(-8), 1150),
+            [Part.Liner] = new(now.AddDays(-3), 1000),
+        };
+        var parts = Upkeep.Of(Room.KnobAndTaps, done, 1160, now).ToDictionary(part => part.Part);
         Assert.Equal((true, "160 beads since"), (parts[Part.Tip].Due, parts[Part.Tip].Why));
         Assert.Equal((true, "8 days since"), (parts[Part.Nozzle].Due, parts[Part.Nozzle].Why));
         Assert.Equal((true, "never noted"), (parts[Part.Rolls].Due, parts[Part.Rolls].Why));

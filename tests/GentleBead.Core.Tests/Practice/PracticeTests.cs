@@ -11,7 +11,7 @@ public class PracticeTests
     private static readonly Drill Any = Drill.Draw(DrillKind.Ear, Deviation.VoltsUnder, 0, 1);
 
     private static AnsweredDrill Answer(Deviation was, Deviation said, double days, DrillKind kind = DrillKind.Ear, Sound? heard = null) =>
-        new(Any with { Kind = kind, Deviation = was }, heard, said, was == said, Start.AddDays(days));
+        new(kind, was, Any.Sound, heard, said, was == said, Start.AddDays(days));
 
     [Fact]
     public void Every_drill_can_be_solved_and_each_is_what_it_says()

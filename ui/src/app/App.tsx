@@ -14,6 +14,7 @@ import { DrillsPage } from '../features/practice/DrillsPage';
 import { ScoresPage } from '../features/practice/ScoresPage';
 import { BoothFrame } from '../features/sessions/BoothFrame';
 import { RoomPage } from '../features/sessions/RoomPage';
+import { SessionsPage } from '../features/sessions/SessionsPage';
 import { CardPage } from '../features/sheets/CardPage';
 import { MyWorkPage } from '../features/sheets/MyWorkPage';
 import { RackPage } from '../features/sheets/RackPage';
@@ -38,6 +39,7 @@ export function App() {
           {me.data.role === 'instructor' ? (
             <>
               <Route index element={<RoomPage />} />
+              <Route path="sessions" element={<SessionsPage />} />
               <Route path="booths/:boothId" element={<BoothFrame />}>
                 <Route index element={<SheetPage />} />
                 <Route path="checks" element={<ChecksPage />} />

@@ -2,12 +2,13 @@ import { Button, Modal, Table, useComputedColorScheme, useMantineColorScheme } f
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import { Spotlight, type SpotlightActionData, spotlight } from '@mantine/spotlight';
 import { IconCalculator, IconCommand, IconMoon, IconSun } from '@tabler/icons-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { Calculators } from '../features/calculators/Calculators';
 import { SheetAtHand } from '../features/calculators/sheetAtHand';
 import { useSetUnits, useSignOut } from '../features/people/useMe';
-import { useRoom } from '../features/sessions/useBench';
+import { useStudents } from '../features/people/useStudents';
+import { useNow } from '../features/sessions/useBench';
 import type { Schemas } from '../shared/api/client';
 import { useLive } from '../shared/live';
 import { Guard } from './Guard';
@@ -132,15 +133,16 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
 /** Booths and students by name, and a digit for each booth. */
 function InstructorPalette({ common }: { common: SpotlightActionData[] }) {
   const navigate = useNavigate();
-  const room = useRoom().data;
-  const booths = room?.booths ?? [];
-  const students = [...booths.flatMap((view) => view.student ?? []), ...(room?.waiting ?? [])];
+  const booths = useNow().data?.booths ?? [];
+  const [sought, setSought] = useState('');
+  const standing = booths.flatMap((booth) => booth.student ?? []);
+  const found = useStudents(sought).filter((one) => !standing.some((other) => other.id === one.id));
   // By the key's place: with shift a digit key writes another sign on every layout.
   const digit = (prefix: string, path: (id: string) => string) =>
     booths
-      .filter((view) => view.booth.number < 10)
+      .filter((booth) => booth.number < 10)
       .map(
-        ({ booth }) =>
+        (booth) =>
           [`${prefix}Digit${booth.number}`, () => navigate(path(booth.id)), { usePhysicalKeys: true }] as [
             string,
             () => void,
@@ -150,26 +152,33 @@ function InstructorPalette({ common }: { common: SpotlightActionData[] }) {
   useHotkeys([...digit('', (id) => `/booths/${id}/bench`), ...digit('shift+', (id) => `/booths/${id}`)]);
   return (
     <Spotlight
+      query={sought}
+      onQueryChange={setSought}
       searchProps={{ placeholder: 'Booth, student or command' }}
       nothingFound="Nothing by that name"
       scrollable
       actions={[
         { id: 'session', label: "Today's session", onClick: () => navigate('/') },
-        ...booths.flatMap((view) => [
+        {
+          id: 'sessions',
+          label: 'Sessions: change a day, plan another',
+          onClick: () => navigate('/sessions'),
+        },
+        ...booths.flatMap((booth) => [
           {
-            id: `bench-${view.booth.id}`,
-            label: `Booth ${view.booth.number}: bench`,
-            description: view.student?.name,
-            onClick: () => navigate(`/booths/${view.booth.id}/bench`),
+            id: `bench-${booth.id}`,
+            label: `Booth ${booth.number}: bench`,
+            description: booth.student?.name,
+            onClick: () => navigate(`/booths/${booth.id}/bench`),
           },
           {
-            id: `sheet-${view.booth.id}`,
-            label: `Booth ${view.booth.number}: sheet`,
-            description: view.student?.name,
-            onClick: () => navigate(`/booths/${view.booth.id}`),
+            id: `sheet-${booth.id}`,
+            label: `Booth ${booth.number}: sheet`,
+            description: booth.student?.name,
+            onClick: () => navigate(`/booths/${booth.id}`),
           },
         ]),
-        ...students.map((student) => ({
+        ...[...standing, ...found].map((student) => ({
           id: student.id,
           label: `${student.name}: rack`,
           onClick: () => navigate(`/students/${student.id}`),

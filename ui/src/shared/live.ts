@@ -1,8 +1,58 @@
 import { HubConnectionBuilder, LogLevel } from '@microsoft/signalr';
-import { useQueryClient } from '@tanstack/react-query';
+import { type Query, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { isOwn } from './ownWrites';
 
-/** Asks again for whatever is on screen when the room changes. Says whether the line is up. */
+/** Something changed in the room, as the server tells it. */
+interface Notice {
+  kind: string;
+  boothId: string | null;
+  studentId: string | null;
+  id?: string | null;
+}
+
+/** What a kind of change leaves as it was, by the second word of a query's key. */
+const untouched: Record<string, readonly string[]> = {
+  bead: ['compute', 'alternatives', 'now', 'sessions', 'students', 'instructors', 'checks'],
+  sheet: [
+    'compute',
+    'alternatives',
+    'now',
+    'sessions',
+    'students',
+    'instructors',
+    'bead-file',
+    'kept',
+    'windows',
+  ],
+  check: [
+    'compute',
+    'alternatives',
+    'now',
+    'tonight',
+    'bench',
+    'machines',
+    'machine',
+    'windows',
+    'bead-file',
+  ],
+};
+
+/** Whether a query on screen may be old after a change. A booth's own bench changes with its own beads only. */
+export function touches(notice: Notice, key: Query['queryKey']): boolean {
+  if (key[0] !== 'room') return false;
+  if (untouched[notice.kind]?.includes(String(key[1]))) return false;
+  return !(key[1] === 'bench' && notice.boothId !== null && key[3] !== notice.boothId);
+}
+
+// What this screen wrote it has the answer of; other screens' lists are brought up all the same.
+const isKnown = (notice: Notice, key: Query['queryKey']) =>
+  isOwn(notice.id) && ['bench', 'bead-file'].includes(String(key[1]));
+
+// A room full of beads tells many times a second: the first is shown at once, what follows together, ms.
+const pause = 500;
+
+/** Asks again for whatever is on screen and may have changed. Says whether the line is up. */
 export function useLive(): boolean {
   const queries = useQueryClient();
   const [up, setUp] = useState(true);
@@ -13,7 +63,23 @@ export function useLive(): boolean {
       .configureLogging(LogLevel.None)
       .build();
     const lookAgain = () => queries.invalidateQueries({ queryKey: ['room'] });
-    hub.on('changed', lookAgain);
+    let told: Notice[] = [];
+    let waiting: ReturnType<typeof setTimeout> | undefined;
+    const show = () => {
+      waiting = undefined;
+      if (told.length === 0) return;
+      const notices = told;
+      told = [];
+      waiting = setTimeout(show, pause);
+      void queries.invalidateQueries({
+        predicate: ({ queryKey }) =>
+          notices.some((notice) => touches(notice, queryKey) && !isKnown(notice, queryKey)),
+      });
+    };
+    hub.on('changed', (notice: Notice) => {
+      told.push(notice);
+      if (waiting === undefined) show();
+    });
     hub.onreconnecting(() => setUp(false));
     hub.onreconnected(() => {
       setUp(true);
@@ -32,6 +98,7 @@ export function useLive(): boolean {
     start();
     return () => {
       stopped = true;
+      clearTimeout(waiting);
       void hub.stop();
     };
   }, [queries]);

@@ -1,4 +1,4 @@
-import { Refused } from './api/client';
+import { noAnswer, Refused } from './api/client';
 
 interface Problem {
   title?: string;
@@ -12,7 +12,7 @@ export async function sendFile(path: string, file: Blob, what: string): Promise<
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
   }).catch(() => {
-    throw new Refused(0, `The server does not answer. The ${what} was not saved.`, {});
+    throw new Refused(0, noAnswer(), {});
   });
   if (response.ok) return;
   const problem = (await response.json().catch(() => ({}))) as Problem;

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { useMe } from '../features/people/useMe';
 
 /** One quantity in one system: factor from the stored unit, unit, digits. */
@@ -29,9 +30,28 @@ const scales = {
 /** The kinds of number on a sheet. */
 export type Kind = keyof typeof scales;
 
-/** Writes quantities in the units of whoever is signed in. */
-export function useUnits() {
-  const units = useMe().data?.units ?? 'metric';
+/** A system of units. */
+export type System = 'metric' | 'inch';
+
+/** Writes quantities in the units of whoever is signed in, or in those that something was typed in. */
+export function useUnits(typedIn?: System | null) {
+  const mine = useMe().data?.units ?? 'metric';
+  return inUnits(typedIn ?? mine);
+}
+
+/**
+ * The units a form's numbers are in: the reader's while nothing is typed, and from then on those it was typed in. A typed
+ * number keeps its unit, whatever the reader changes to in the middle of it.
+ */
+export function useTypedUnits(typed: boolean): ReturnType<typeof inUnits> {
+  const mine = useMe().data?.units ?? 'metric';
+  const [kept, setKept] = useState<System>(mine);
+  if (!typed && kept !== mine) setKept(mine);
+  return inUnits(typed ? kept : mine);
+}
+
+/** Quantities in one system. */
+export function inUnits(units: System) {
   const number = (kind: Kind, value: number) => {
     const scale: Scale = scales[kind][units];
     // Inch people read a fillet gauge and a rule: nearest 1/32.

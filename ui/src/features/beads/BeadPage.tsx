@@ -28,7 +28,7 @@ export function BeadPage() {
         <div>
           <h1>Bead {bead.number}</h1>
           <p className="quiet">
-            {jobLine(body.job)}, {moment(bead.recordedAt)}
+            {jobLine((body ?? sheet.body).job)}, {moment(bead.recordedAt)}
           </p>
         </div>
       </div>

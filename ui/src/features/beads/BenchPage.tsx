@@ -1,7 +1,8 @@
-import { Button } from '@mantine/core';
+import { Button, Loader } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
+import { Trouble } from '../../shared/Trouble';
 import { useSheetAtHand } from '../calculators/sheetAtHand';
 import { VerdictSummary } from '../judging/VerdictPanel';
 import { useBoothData } from '../sessions/BoothFrame';
@@ -9,12 +10,13 @@ import { SettingsPlane } from '../sheets/SettingsPlane';
 import { jobLine } from '../sheets/SheetView';
 import { BeadDetail } from './BeadDetail';
 import { CaptureForm } from './CaptureForm';
-import { asLaid, asMarks, CouponPlate } from './CouponPlate';
+import { asMarks, CouponPlate } from './CouponPlate';
+import { useBeadFile } from './useBeads';
+import { useEarlier } from './useEarlier';
 
 /** Record a bead, read its verdict, record the next. */
 export function BenchPage() {
-  const { booth, machine, coupon } = useBoothData();
-  const [chosen, setChosen] = useState<string>();
+  const { booth, coupon } = useBoothData();
   useSheetAtHand(coupon?.sheet.body);
   if (!coupon) {
     return (
@@ -26,22 +28,31 @@ export function BenchPage() {
       </div>
     );
   }
-  const { sheet, beads } = coupon;
-  const { job } = sheet.body;
-  const last = beads.at(-1);
-  const shown: Schemas['Bead'] | undefined = beads.find((bead) => bead.id === chosen) ?? last;
+  return <Bench key={coupon.sheet.id} coupon={coupon} />;
+}
+
+function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
+  const { booth, machine } = useBoothData();
+  const [chosen, setChosen] = useState<string>();
+  const { sheet, last } = coupon;
+  const { beads, onEarlier } = useEarlier({ ...coupon, sheetId: sheet.id });
+  // The newest came with the coupon; an older one is asked for when it is chosen.
+  const other = chosen !== undefined && chosen !== last?.id ? chosen : undefined;
+  const file = useBeadFile(other);
+  const shown = other === undefined ? last : file.data?.bead;
   return (
     <div className="bench">
+      {file.isError && <Trouble error={file.error} again={() => file.refetch()} />}
+      {other !== undefined && file.isPending && <Loader aria-label="Loading the bead" />}
       {shown && (
         <section className="panel bench-verdict" aria-label="Verdict">
           <VerdictSummary number={shown.number} judgement={shown.judgement} ruled={shown.ruled} />
         </section>
       )}
       <CaptureForm
-        key={sheet.id}
         sheet={sheet}
         machine={machine}
-        last={last}
+        last={last ?? undefined}
         onRecorded={(bead) => {
           setChosen(bead.id);
           // On a tablet the verdict stands above the form.
@@ -54,9 +65,9 @@ export function BenchPage() {
         )}
         <section className="panel" aria-label="Coupon">
           <h2>
-            Coupon <span className="quiet">{jobLine(job)}</span>
+            Coupon <span className="quiet">{jobLine(sheet.body.job)}</span>
           </h2>
-          <CouponPlate beads={beads.map(asLaid)} chosen={shown?.id} onChoose={setChosen} />
+          <CouponPlate beads={beads} chosen={shown?.id} onChoose={setChosen} onEarlier={onEarlier} />
         </section>
         {sheet.body.pair && (
           <section className="panel" aria-label="Settings plane">

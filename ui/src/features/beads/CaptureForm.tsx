@@ -1,13 +1,15 @@
 import { Button, Checkbox } from '@mantine/core';
-import { useHotkeys, useSessionStorage } from '@mantine/hooks';
+import { useSessionStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
-import { useUnits } from '../../shared/units';
+import { enterStays, useSubmitKey } from '../../shared/submitKeys';
+import { inUnits, useUnits } from '../../shared/units';
 import { EvidenceFields } from './EvidenceFields';
 import { type EvidenceDraft, nothingNoted, toEvidence } from './evidenceDraft';
 import { SettingUsed, type Used } from './SettingUsed';
+import { SavedOtherwise } from './SavedOtherwise';
 import { useRecord } from './useBeads';
 
 /** A step of a trial that the next bead is laid for. */
@@ -27,7 +29,7 @@ export function CaptureForm(props: {
   const { machine, laying } = props;
   const { sheet } = props;
   const body = laying?.step.sheet ?? sheet.body;
-  const { per } = useUnits();
+  const { units } = useUnits();
   const fresh = (last: Schemas['Bead'] | undefined) => freshDraft(body, last, laying?.step);
   // Kept for this tab, so that a reload or a wrong key loses nothing.
   const [draft, setDraft] = useSessionStorage<Draft>({
@@ -58,24 +60,30 @@ export function CaptureForm(props: {
         wireMark: !tungsten && wire.by === 'mark' ? number(wire.value) : null,
         voltMark: !tungsten && volt.by === 'mark' ? number(volt.value) : null,
         ampMark: tungsten && amp.by === 'mark' ? number(amp.value) : null,
-        wireFeedMPerMin: !tungsten && wire.by === 'measured' ? scaled(wire.value, per('wireFeed')) : null,
+        wireFeedMPerMin:
+          !tungsten && wire.by === 'measured'
+            ? scaled(wire.value, inUnits(wire.units ?? units).per('wireFeed'))
+            : null,
         volts: !tungsten && volt.by === 'measured' ? number(volt.value) : null,
         amps: tungsten && amp.by === 'measured' ? number(amp.value) : null,
-        evidence: toEvidence(noted, per),
+        evidence: toEvidence(noted),
         trial: laying
           ? { trialId: laying.trialId, step: laying.step.number, freshPiece: draft.freshPiece }
           : null,
       },
     });
   };
-  useHotkeys([['mod+Enter', send]], []);
+  useSubmitKey(form, send, true);
   const fields = record.error instanceof Refused ? record.error.fields : {};
+  // The answer of an earlier try was lost, and something was changed before this one.
+  const savedOtherwise = record.error instanceof Refused && record.error.status === 409;
   const { wireControl, voltControl, ampControl } = machine;
   return (
     <form
       ref={form}
       className="panel capture"
       aria-label="Record a bead"
+      onKeyDown={enterStays}
       onSubmit={(event) => {
         event.preventDefault();
         send();
@@ -129,13 +137,24 @@ export function CaptureForm(props: {
       )}
       <EvidenceFields key={draft.id} sheet={body} draft={noted} change={note} fields={fields} />
       <div className="record-bar">
-        {record.isError && (
+        {record.isError && !savedOtherwise && (
           <Trouble
             error={
               Object.keys(fields).length > 0
                 ? new Refused(400, `Not saved yet. ${Object.values(fields).join(' ')}`, {})
                 : record.error
             }
+          />
+        )}
+        {savedOtherwise && (
+          <SavedOtherwise
+            id={draft.id}
+            noted={noted}
+            onSettled={(bead) => {
+              record.reset();
+              setDraft(fresh(bead));
+              props.onRecorded(bead);
+            }}
           />
         )}
         <Button type="submit" size="xl" fullWidth loading={record.isPending}>

@@ -9,12 +9,21 @@ type Laid = { id: string; number: number; verdict: Schemas['Verdict']; shape: Sc
 /** A coupon with its beads in the order they were laid. */
 export function CouponPlate(props: {
   beads: Laid[];
+  /** Asks for the beads before these; left out where there are none. */
+  onEarlier?: (() => void) | undefined;
   chosen?: string | undefined;
   onChoose?: (id: string) => void;
 }) {
   if (props.beads.length === 0) return <p className="empty-coupon">No bead on this coupon yet.</p>;
   return (
     <ol className="coupon">
+      {props.onEarlier && (
+        <li>
+          <button type="button" className="plain" onClick={props.onEarlier}>
+            Earlier beads
+          </button>
+        </li>
+      )}
       {props.beads.map((bead) => {
         const inside = (
           <>
@@ -54,12 +63,9 @@ export const asLaid = (bead: Schemas['Bead']) => ({
   number: bead.number,
   verdict: bead.ruled ?? bead.judgement.verdict,
   shape: bead.judgement.shape,
+  used: bead.used,
 });
 
-/** Recorded beads as marks on the settings plane; a TIG bead has no place there. */
-export const asMarks = (beads: Schemas['Bead'][]) =>
-  beads.flatMap((bead) =>
-    bead.used
-      ? [{ number: bead.number, verdict: bead.ruled ?? bead.judgement.verdict, used: bead.used }]
-      : [],
-  );
+/** Beads of a coupon as marks on the settings plane; a TIG bead has no place there. */
+export const asMarks = (beads: Schemas['LaidBead'][]) =>
+  beads.flatMap(({ number, verdict, used }) => (used ? [{ number, verdict, used }] : []));

@@ -5,7 +5,7 @@ import { Choice } from '../../shared/Choice';
 import { useUnits } from '../../shared/units';
 import { evidence as groups, faults as faultWords, strengths, tigFeels, tigSounds } from '../../shared/words';
 import { EvidencePicture } from './EvidencePicture';
-import { type EvidenceDraft, type GaugeName, gauges, type Noted, type Seen } from './evidenceDraft';
+import { changed, type EvidenceDraft, type GaugeName, gauges, type Noted, type Seen } from './evidenceDraft';
 
 /** What can be said more or less strongly, with the answer that needs no strength. */
 const graded: Partial<Record<Seen, string>> = {
@@ -37,7 +37,12 @@ export function EvidenceFields(props: {
   fields: Record<string, string>;
   heard?: boolean;
 }) {
-  const { sheet, draft, change, fields } = props;
+  const { sheet, draft, fields } = props;
+  const mine = useUnits().units;
+  const change = (part: Partial<EvidenceDraft>) => {
+    const { units } = changed(draft, part, mine);
+    props.change({ ...part, units });
+  };
   const tungsten = sheet.tig !== null;
   const { metal } = sheet.job;
   const slag = sheet.job.process?.startsWith('fcaw') ?? false;
@@ -151,7 +156,8 @@ function Gauge(props: {
   tungsten: boolean;
 }) {
   const { sheet, draft, change, fields } = props;
-  const { unit } = useUnits();
+  // A typed number keeps its unit, whatever the reader changes to in the middle of it.
+  const { unit } = useUnits(draft.units);
   const leg = sheet.beadMeasure === 'leg';
   const names = (Object.keys(gauges) as GaugeName[]).filter(
     (name) =>

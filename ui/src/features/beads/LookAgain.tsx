@@ -1,27 +1,55 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
+import { enterStays, useSubmitKey } from '../../shared/submitKeys';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { EvidenceFields } from './EvidenceFields';
-import { toDraft, toEvidence } from './evidenceDraft';
-import { useLook } from './useBeads';
+import { changedIn, type EvidenceDraft, mergedOnto, namesOf, toDraft, toEvidence } from './evidenceDraft';
+import { fileOf, useLook } from './useBeads';
 
 /** More evidence of a bead already judged: the gauge, the back, what was heard. It is judged anew; the first word is kept. */
 export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet']; onDone: () => void }) {
-  const { per } = useUnits();
-  const [draft, setDraft] = useState(() => toDraft(props.bead.evidence, per));
-  const [id] = useState(newId);
+  const { units } = useUnits();
+  // What it is changed from: another's look in the meantime is told, and both are shown.
+  const [from, setFrom] = useState(props.bead);
+  const [draft, setDraft] = useState(() => toDraft(props.bead.evidence, units));
+  const [theirs, setTheirs] = useState<Schemas['Bead']>();
+  const id = useRef(newId());
   const look = useLook(props.onDone);
+  const form = useRef<HTMLFormElement>(null);
   const fields = look.error instanceof Refused ? look.error.fields : {};
+  const sendFrom = (base: Schemas['Bead'], evidence: EvidenceDraft) =>
+    look.mutate(
+      { id: id.current, beadId: base.id, version: base.version, evidence: toEvidence(evidence) },
+      {
+        onError: (refused) => {
+          if (!(refused instanceof Refused) || refused.status !== 412) return;
+          id.current = newId();
+          void fileOf(base.id).then((file) => setTheirs(file.bead));
+        },
+      },
+    );
+  const send = () => {
+    if (!look.isPending) sendFrom(from, draft);
+  };
+  useSubmitKey(form, send);
+  const goOnFrom = (bead: Schemas['Bead'], evidence: EvidenceDraft) => {
+    setFrom(bead);
+    setDraft(evidence);
+    setTheirs(undefined);
+    look.reset();
+  };
   return (
     <form
+      ref={form}
       className="stack capture"
       aria-label="Look again"
+      onKeyDown={enterStays}
       onSubmit={(event) => {
         event.preventDefault();
-        look.mutate({ id, beadId: props.bead.id, evidence: toEvidence(draft, per) });
+        send();
       }}
     >
       <EvidenceFields
@@ -30,23 +58,59 @@ export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet'
         change={(part) => setDraft((before) => ({ ...before, ...part }))}
         fields={fields}
       />
-      {look.isError && (
-        <Trouble
-          error={
-            Object.keys(fields).length > 0
-              ? new Refused(400, Object.values(fields).join(' '), {})
-              : look.error
+      {theirs ? (
+        <Both
+          mine={changedIn(toEvidence(draft), from.evidence)}
+          theirs={changedIn(theirs.evidence, from.evidence)}
+          onTheirs={() => goOnFrom(theirs, toDraft(theirs.evidence, units))}
+          onBoth={() =>
+            goOnFrom(theirs, mergedOnto(theirs.evidence, toEvidence(draft), from.evidence, units))
           }
         />
+      ) : (
+        look.isError && (
+          <Trouble
+            error={
+              Object.keys(fields).length > 0
+                ? new Refused(400, Object.values(fields).join(' '), {})
+                : look.error
+            }
+          />
+        )
       )}
-      <div className="row">
-        <Button type="submit" size="lg" loading={look.isPending}>
-          Judge bead {props.bead.number} anew
-        </Button>
-        <Button size="lg" variant="default" onClick={props.onDone}>
-          Back
-        </Button>
-      </div>
+      {!theirs && (
+        <div className="row">
+          <Button type="submit" size="lg" loading={look.isPending}>
+            Judge bead {props.bead.number} anew
+          </Button>
+          <Button size="lg" variant="default" onClick={props.onDone}>
+            Back
+          </Button>
+        </div>
+      )}
     </form>
+  );
+}
+
+/** Two looks from one version: what each changed, and the ways on. */
+function Both(props: { mine: string[]; theirs: string[]; onTheirs: () => void; onBoth: () => void }) {
+  const both = props.mine.filter((name) => props.theirs.includes(name));
+  return (
+    <div className="trouble" role="alert">
+      <div className="stack">
+        <b>Somebody has looked at this bead since you opened it. Nothing of yours was saved.</b>
+        <span>They changed: {namesOf(props.theirs) || 'nothing that stands here'}.</span>
+        <span>You changed: {namesOf(props.mine) || 'nothing'}.</span>
+        {both.length > 0 && <span>Both of you: {namesOf(both)}. Going on with both keeps yours there.</span>}
+        <div className="row">
+          <Button variant="default" size="lg" onClick={props.onBoth}>
+            Go on with both
+          </Button>
+          <Button variant="default" size="lg" onClick={props.onTheirs}>
+            Take theirs
+          </Button>
+        </div>
+      </div>
+    </div>
   );
 }

@@ -7,7 +7,7 @@ import { useNavigate, useParams } from 'react-router';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
-import { useUnits } from '../../shared/units';
+import { useTypedUnits } from '../../shared/units';
 import { useBeadFile } from './useBeads';
 import './pictures.css';
 
@@ -53,15 +53,14 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
   const { picture } = props;
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { per, unit } = useUnits();
   const [marks, setMarks] = useState<Marks>(() => fromMarks(picture.marks));
   const [before, setBefore] = useState<Marks[]>([]);
   const [mode, setMode] = useState<Mode>(
     () => order.find((one) => fromMarks(picture.marks)[one].length === 0) ?? 'scale',
   );
-  const [length, setLength] = useState<number | string>(
-    Number(((picture.marks?.scaleLengthMm ?? 10) * per('length')).toFixed(4)),
-  );
+  const [typed, setTyped] = useState<number | string | null>(null);
+  const { per, unit } = useTypedUnits(typed !== null);
+  const length = typed ?? Number(((picture.marks?.scaleLengthMm ?? 10) * per('length')).toFixed(4));
   const [held, setHeld] = useState<{ mode: Mode; index: number }>();
   const [id] = useState(newId);
   const svg = useRef<SVGSVGElement>(null);
@@ -221,7 +220,7 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
               hideControls
               suffix={` ${unit('length')}`}
               value={length}
-              onChange={setLength}
+              onChange={setTyped}
             />
             <div className="row">
               <Button size="md" variant="default" disabled={before.length === 0} onClick={undo}>

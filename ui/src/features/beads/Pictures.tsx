@@ -132,7 +132,10 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
         {large && <img className="large-picture" src={`/api/pictures/${large.id}`} alt={sides[large.side]} />}
       </Modal>
       <Modal opened={guide} onClose={() => setGuide(false)} size="lg" title="How to cut, polish and etch">
-        <SectionGuide metal={props.metal} thin={props.file.body.job.thickness.valueMm <= 5} />
+        <SectionGuide
+          metal={props.metal}
+          thin={(props.file.body ?? props.file.sheet.body).job.thickness.valueMm <= 5}
+        />
       </Modal>
     </div>
   );

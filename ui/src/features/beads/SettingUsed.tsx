@@ -1,13 +1,15 @@
 import { ActionIcon, NumberInput, Select } from '@mantine/core';
 import { IconMinus, IconPlus } from '@tabler/icons-react';
 import type { Schemas } from '../../shared/api/client';
-import { type Kind, useUnits } from '../../shared/units';
+import { type Kind, type System, useUnits } from '../../shared/units';
 import { everyMark, isListed, readMark } from '../machines/marks';
 
 /** What was set: the mark the control stood at, or the value somebody measured. */
 export interface Used {
   by: 'mark' | 'measured';
   value: number | string;
+  /** The units a measured value was typed in; left out while none is typed. */
+  units?: System | undefined;
 }
 
 /** A setting used, in marks by big steppers, or as a measured value. */
@@ -19,13 +21,15 @@ export function SettingUsed(props: {
   onChange: (used: Used) => void;
   error?: string | undefined;
 }) {
-  const { unit, units } = useUnits();
   const { control, used } = props;
+  // A typed number keeps its unit, whatever the reader changes to in the middle of it.
+  const { unit, units } = useUnits(used.units);
+  const typed = (value: number | string) =>
+    props.onChange({ ...used, value, units: value === '' || used.by === 'mark' ? undefined : units });
   const byMark = used.by === 'mark';
   const step = byMark ? tapStep(control) : props.kind === 'wireFeed' && units === 'inch' ? 5 : 0.1;
   const lowest = byMark && control.kind === 'trim' ? control.lowestMark : 0;
-  const move = (way: number) =>
-    props.onChange({ ...used, value: Number(Math.max(lowest, Number(used.value) + way * step).toFixed(3)) });
+  const move = (way: number) => typed(Number(Math.max(lowest, Number(used.value) + way * step).toFixed(3)));
   return (
     <fieldset className="setting-used" aria-label={`${props.title} used`}>
       <div className="setting-row">
@@ -39,7 +43,7 @@ export function SettingUsed(props: {
             allowDeselect={false}
             data={everyMark(control).map((mark) => ({ value: String(mark), label: readMark(control, mark) }))}
             value={used.value === '' ? null : String(used.value)}
-            onChange={(value) => props.onChange({ ...used, value: Number(value) })}
+            onChange={(value) => typed(Number(value))}
             error={props.error !== undefined}
           />
         ) : (
@@ -51,7 +55,7 @@ export function SettingUsed(props: {
             decimalSeparator="."
             allowedDecimalSeparators={['.', ',']}
             value={used.value}
-            onChange={(value) => props.onChange({ ...used, value })}
+            onChange={typed}
             prefix={byMark ? { tap: 'tap ', trim: 'trim ' }[control.kind as string] : ''}
             suffix={byMark ? (control.kind === 'digital' ? ` ${control.unit}` : '') : ` ${unit(props.kind)}`}
             error={props.error !== undefined}

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import type { Kind } from '../../shared/units';
+import { inUnits, type Kind, type System } from '../../shared/units';
 import { evidence as groups } from '../../shared/words';
 
 export type Seen = keyof typeof groups;
@@ -25,8 +25,10 @@ export const gauges = {
 
 export type GaugeName = keyof typeof gauges;
 
-/** Evidence while it is being noted: numbers as typed, in the person's own units. */
+/** Evidence while it is being noted: numbers as typed, in the units they were typed in. */
 export interface EvidenceDraft {
+  /** The units its numbers are in; null while none is typed, and then the reader's own hold. */
+  units: System | null;
   seen: Partial<Record<Seen, string | null>>;
   faults: Schemas['Fault'][];
   strengths: Strengths;
@@ -40,6 +42,7 @@ export interface EvidenceDraft {
 }
 
 export const nothingNoted: EvidenceDraft = {
+  units: null,
   seen: {},
   faults: [],
   strengths: {},
@@ -49,6 +52,18 @@ export const nothingNoted: EvidenceDraft = {
   pores: '',
   macro: null,
 };
+
+/** A change of a draft; the first number typed settles the units, and taking the last away frees them. */
+export function changed(draft: EvidenceDraft, part: Partial<EvidenceDraft>, mine: System): EvidenceDraft {
+  const next = { ...draft, ...part };
+  return { ...next, units: hasNumbers(next) ? (draft.units ?? mine) : null };
+}
+
+const hasNumbers = (draft: EvidenceDraft) =>
+  draft.size !== '' ||
+  draft.stickOut !== '' ||
+  draft.pores.trim() !== '' ||
+  Object.values(draft.measured).some((value) => value !== '');
 
 type Per = (kind: Kind) => number;
 
@@ -72,7 +87,8 @@ export function readPores(typed: string, per: number): number[] | null {
 }
 
 /** A draft as the server takes it. */
-export function toEvidence(draft: EvidenceDraft, per: Per): Schemas['Evidence'] {
+export function toEvidence(draft: EvidenceDraft): Schemas['Evidence'] {
+  const { per } = inUnits(draft.units ?? 'metric');
   const length = per('length');
   const measured = Object.fromEntries(
     (Object.keys(gauges) as GaugeName[]).map((name) => [
@@ -97,12 +113,14 @@ export function toEvidence(draft: EvidenceDraft, per: Per): Schemas['Evidence'] 
 }
 
 /** What the server gave, as a draft to go on from. */
-export function toDraft(evidence: Schemas['Evidence'], per: Per): EvidenceDraft {
+export function toDraft(evidence: Schemas['Evidence'], units: System): EvidenceDraft {
+  const { per } = inUnits(units);
   const length = per('length');
   const typed = (value: number | null | undefined, by: number) =>
     value === null || value === undefined ? '' : Number((value * by).toFixed(4));
   const pores = evidence.measured?.poresMm;
-  return {
+  const draft: EvidenceDraft = {
+    units,
     seen: Object.fromEntries((Object.keys(groups) as Seen[]).map((of) => [of, evidence[of] ?? null])),
     faults: evidence.faults ?? [],
     strengths: evidence.strengths ?? {},
@@ -117,4 +135,77 @@ export function toDraft(evidence: Schemas['Evidence'], per: Per): EvidenceDraft 
     pores: pores ? (pores.length === 0 ? 'none' : pores.map((pore) => typed(pore, length)).join(' ')) : '',
     macro: evidence.macro ?? null,
   };
+  return { ...draft, units: hasNumbers(draft) ? units : null };
+}
+
+/** The parts of evidence, flat, each by its name. */
+function flat(evidence: Schemas['Evidence']): Record<string, unknown> {
+  const { measured, ...rest } = evidence;
+  return { ...rest, macro: undefined, listened: undefined, ...measured };
+}
+
+const rounded = (value: unknown): unknown => (typeof value === 'number' ? Number(value.toFixed(3)) : value);
+
+const same = (one: unknown, other: unknown) =>
+  JSON.stringify(emptied(rounded(one))) === JSON.stringify(emptied(rounded(other)));
+
+// Nothing noted comes as null, as nothing at all, or as an empty list.
+const emptied = (value: unknown) =>
+  value === undefined || (typeof value === 'object' && value !== null && Object.keys(value).length === 0)
+    ? null
+    : value;
+
+/** Which parts of some evidence differ from what it was changed from. */
+export function changedIn(evidence: Schemas['Evidence'], from: Schemas['Evidence']): string[] {
+  const [now, then] = [flat(evidence), flat(from)];
+  return [...new Set([...Object.keys(now), ...Object.keys(then)])].filter(
+    (key) => !same(now[key], then[key]),
+  );
+}
+
+/** The parts' names in a sentence. */
+export const namesOf = (parts: string[]) => parts.map((part) => names[part] ?? part).join(', ');
+
+const names: Record<string, string> = {
+  ...Object.fromEntries(Object.entries(groups).map(([of, { title }]) => [of, title.toLowerCase()])),
+  ...Object.fromEntries(Object.entries(gauges).map(([of, { label }]) => [of, label.toLowerCase()])),
+  faults: 'faults',
+  strengths: 'how strongly',
+  beadSizeMm: 'size',
+  stickOutMm: 'stick-out',
+  poresMm: 'pores',
+};
+
+/** Another's evidence with what was changed here put onto it. */
+export function mergedOnto(
+  theirs: Schemas['Evidence'],
+  mine: Schemas['Evidence'],
+  from: Schemas['Evidence'],
+  units: System,
+): EvidenceDraft {
+  const parts = changedIn(mine, from);
+  const [ours, other] = [toDraft(mine, units), toDraft(theirs, units)];
+  const has = (part: string) => parts.includes(part);
+  const pick = <T>(part: string, own: T, their: T) => (has(part) ? own : their);
+  return changed(
+    {
+      ...other,
+      seen: Object.fromEntries(
+        (Object.keys(groups) as Seen[]).map((of) => [of, pick(of, ours.seen[of], other.seen[of]) ?? null]),
+      ),
+      faults: pick('faults', ours.faults, other.faults),
+      strengths: pick('strengths', ours.strengths, other.strengths),
+      size: pick('beadSizeMm', ours.size, other.size),
+      stickOut: pick('stickOutMm', ours.stickOut, other.stickOut),
+      measured: Object.fromEntries(
+        (Object.keys(gauges) as GaugeName[]).map((name) => [
+          name,
+          pick(name, ours.measured[name], other.measured[name]) ?? '',
+        ]),
+      ),
+      pores: pick('poresMm', ours.pores, other.pores),
+    },
+    {},
+    units,
+  );
 }

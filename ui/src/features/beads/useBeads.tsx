@@ -1,15 +1,56 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
+import { wrote } from '../../shared/ownWrites';
+
+type Bead = Schemas['Bead'];
+type Bench = Schemas['Bench'];
+
+const laid = (bead: Bead): Schemas['LaidBead'] => ({
+  id: bead.id,
+  number: bead.number,
+  verdict: bead.ruled ?? bead.judgement.verdict,
+  shape: bead.judgement.shape,
+  used: bead.used,
+});
+
+/** A bench with a bead as it stands now: on its coupon, and in full where it is the newest. */
+export function withBead(bench: Bench, bead: Bead): Bench {
+  const { coupon } = bench;
+  if (!coupon || coupon.sheet.id !== bead.sheetId) return bench;
+  const there = coupon.beads.some((one) => one.id === bead.id);
+  const beads = there
+    ? coupon.beads.map((one) => (one.id === bead.id ? laid(bead) : one))
+    : [...coupon.beads, laid(bead)];
+  const last = !coupon.last || bead.number >= coupon.last.number ? bead : coupon.last;
+  return { ...bench, coupon: { ...coupon, beads, last } };
+}
+
+/** Puts the answer of a write where the screens read it: nothing of it has to be asked for again. */
+function useTakeIn() {
+  const queries = useQueryClient();
+  return (bead: Bead, written: string) => {
+    wrote(written);
+    queries.setQueriesData<Bench>({ queryKey: ['room', 'bench'] }, (bench) => bench && withBead(bench, bead));
+    queries.setQueryData<Schemas['BeadFile']>(
+      ['room', 'bead-file', bead.id],
+      (file) => file && { ...file, bead },
+    );
+    // Lists that are not on screen ask again when they come up.
+    void queries.invalidateQueries({ queryKey: ['room', 'tonight'] });
+    void queries.invalidateQueries({ queryKey: ['room', 'rack'] });
+    void queries.invalidateQueries({ queryKey: ['room', 'trial'] });
+  };
+}
 
 /** Records a bead under an id of the caller's; the same id twice makes one bead. */
-export function useRecord(onRecorded: (bead: Schemas['Bead']) => void) {
-  const queries = useQueryClient();
+export function useRecord(onRecorded: (bead: Bead) => void) {
+  const takeIn = useTakeIn();
   return useMutation({
     mutationFn: ({ id, body }: { id: string; body: Schemas['BeadRequest'] }) =>
       answer(api.PUT('/api/beads/{id}', { params: { path: { id } }, body })),
-    onSuccess: async (bead) => {
-      await queries.invalidateQueries({ queryKey: ['room'] });
+    onSuccess: (bead) => {
+      takeIn(bead, bead.id);
       onRecorded(bead);
     },
   });
@@ -19,24 +60,30 @@ export function useRecord(onRecorded: (bead: Schemas['Bead']) => void) {
 export const useBeadFile = (id: string | undefined) =>
   useQuery({
     queryKey: ['room', 'bead-file', id],
-    queryFn: () => answer(api.GET('/api/beads/{id}/file', { params: { path: { id: id ?? '' } } })),
+    queryFn: ({ signal }) => fileOf(id ?? '', signal),
     enabled: id !== undefined,
   });
 
-/** Looks at a bead again: all its evidence, as it now stands. */
-export function useLook(onLooked: () => void) {
+/** The same, asked once. */
+export const fileOf = (id: string, signal?: AbortSignal) =>
+  answer(api.GET('/api/beads/{id}/file', { params: { path: { id } }, signal: signal ?? null }));
+
+/** Looks at a bead again: all its evidence, as it now stands, and from which version. */
+export function useLook(onLooked: (bead: Bead) => void) {
+  const takeIn = useTakeIn();
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (look: { id: string; beadId: string; evidence: Schemas['Evidence'] }) =>
+    mutationFn: (look: { id: string; beadId: string; version: string; evidence: Schemas['Evidence'] }) =>
       answer(
         api.PUT('/api/beads/{id}/looks/{lookId}', {
-          params: { path: { id: look.beadId, lookId: look.id } },
+          params: { path: { id: look.beadId, lookId: look.id }, header: { 'If-Match': `"${look.version}"` } },
           body: { evidence: look.evidence },
         }),
       ),
-    onSuccess: async () => {
-      onLooked();
-      await queries.invalidateQueries({ queryKey: ['room'] });
+    onSuccess: async (bead, look) => {
+      takeIn(bead, look.id);
+      onLooked(bead);
+      await queries.invalidateQueries({ queryKey: ['room', 'bead-file', bead.id] });
     },
   });
 }
@@ -45,7 +92,7 @@ export function useLook(onLooked: () => void) {
 export function useWithdraw() {
   const queries = useQueryClient();
   const withdraw = useMutation({
-    mutationFn: ({ bead, withdrawn }: { bead: Schemas['Bead']; withdrawn: boolean }) =>
+    mutationFn: ({ bead, withdrawn }: { bead: Bead; withdrawn: boolean }) =>
       answer(
         api.PUT('/api/beads/{id}/withdrawn', { params: { path: { id: bead.id } }, body: { withdrawn } }),
       ),

@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { type Kind, useUnits } from '../../shared/units';
+import { type Kind, useTypedUnits } from '../../shared/units';
 import { useTheSheetAtHand } from './sheetAtHand';
 import './calculators.css';
 
@@ -93,7 +93,8 @@ export function Calculators({ opened, onClose }: { opened: boolean; onClose: () 
 }
 
 function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
-  const { per, unit } = useUnits();
+  const [typed, setTyped] = useState(false);
+  const { per, unit, units } = useTypedUnits(typed);
   const factor = (field: { kind?: Schemas['NumberKind'] | null }) => {
     const kind = field.kind ? scaled[field.kind] : undefined;
     return kind ? per(kind) : 1;
@@ -103,6 +104,12 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
     return own ? unit(own) : (plain[kind] ?? '');
   };
   const [values, setValues] = useState<Record<string, number | string>>(() => begin(form, sheet, factor));
+  // What was begun with follows the reader's units; what was typed keeps its own.
+  const [begunIn, setBegunIn] = useState(units);
+  if (!typed && begunIn !== units) {
+    setBegunIn(units);
+    setValues(begin(form, sheet, factor));
+  }
   const work = useMutation({
     mutationFn: () => {
       const numbers: Record<string, number> = {};
@@ -119,6 +126,7 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
   });
   const fields = work.error instanceof Refused ? work.error.fields : {};
   const set = (field: Field, value: number | string) => {
+    setTyped(true);
     setValues((before) => ({ ...before, [field.key]: value }));
     work.reset();
   };

@@ -5,7 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { useUnits } from '../../shared/units';
+import { useTypedUnits } from '../../shared/units';
 import { useIds } from '../../shared/useIds';
 
 const rows = [
@@ -20,10 +20,6 @@ const rows = [
 /** The room's own tolerances for practice beads. */
 export function TolerancesPanel() {
   const queries = useQueryClient();
-  const { per, unit, units } = useUnits();
-  const scale = (field: string) => (field.endsWith('Mm') ? per('length') : 1);
-  const suffix = (field: string) =>
-    field.endsWith('Mm') ? ` ${unit('length')}` : field === 'travelPercent' ? ' %' : '';
   const stands = useQuery({
     queryKey: ['tolerances'],
     queryFn: () => answer(api.GET('/api/judging/tolerances')),
@@ -35,13 +31,18 @@ export function TolerancesPanel() {
         rows.filter(([field]) => values[field] === '').map(([field]) => [field, 'A number.']),
       ),
   });
+  const typed = form.isDirty();
+  const { per, unit, units } = useTypedUnits(typed);
+  const scale = (field: string) => (field.endsWith('Mm') ? per('length') : 1);
+  const suffix = (field: string) =>
+    field.endsWith('Mm') ? ` ${unit('length')}` : field === 'travelPercent' ? ' %' : '';
   const { data } = stands;
   useEffect(() => {
-    if (data)
-      form.setValues(
-        Object.fromEntries(rows.map(([field]) => [field, Number((data[field] * scale(field)).toFixed(3))])),
-      );
-    // The form follows what stands on the server, and the person's units.
+    if (!data || typed) return;
+    const shown = rows.map(([field]) => [field, Number((data[field] * scale(field)).toFixed(3))]);
+    form.setInitialValues(Object.fromEntries(shown));
+    form.reset();
+    // The form follows what stands on the server, and the person's units, until something is typed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [data, units]);
   const { idOf, taken } = useIds();
@@ -55,8 +56,9 @@ export function TolerancesPanel() {
           ) as unknown as Schemas['PracticeTolerances'],
         }),
       ),
-    onSuccess: (set) => {
+    onSuccess: (set, values) => {
       taken();
+      form.resetDirty(values);
       queries.setQueryData(['tolerances'], set);
       notifications.show({ message: 'Practice beads are measured by these from now on.' });
     },

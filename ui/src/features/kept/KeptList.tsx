@@ -3,6 +3,7 @@ import { IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
+import { ShowMore } from '../../shared/ShowMore';
 import { Trouble } from '../../shared/Trouble';
 import { day, moment } from '../../shared/units';
 import { wireName } from '../../shared/words';
@@ -15,9 +16,9 @@ import './kept.css';
 /** Kept settings, newest first; each says whether the machine still stands there. */
 export function KeptList(sought: Sought) {
   const kept = useKept(sought);
-  if (kept.isError) return <Trouble error={kept.error} again={() => kept.refetch()} />;
-  if (!kept.data) return <Loader aria-label="Loading kept settings" />;
-  if (kept.data.length === 0) {
+  if (kept.isError) return <Trouble error={kept.error} again={kept.again} />;
+  if (!kept.items) return <Loader aria-label="Loading kept settings" />;
+  if (kept.items.length === 0) {
     return (
       <p className="quiet">
         {sought.thickness || sought.joint
@@ -27,11 +28,14 @@ export function KeptList(sought: Sought) {
     );
   }
   return (
-    <ul className="kept-list" aria-label="Kept settings">
-      {kept.data.map((each) => (
-        <KeptItem key={each.id} kept={each} showMachine={!sought.machineId} />
-      ))}
-    </ul>
+    <>
+      <ul className="kept-list" aria-label="Kept settings">
+        {kept.items.map((each) => (
+          <KeptItem key={each.id} kept={each} showMachine={!sought.machineId} />
+        ))}
+      </ul>
+      <ShowMore more={kept.more} coming={kept.coming} what="kept settings" />
+    </>
   );
 }
 
@@ -87,7 +91,7 @@ function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
   const seen = kept.lastSeen;
   // As it stood for the last bead, so that one tap is enough where nobody has turned anything since.
   const [now, setNow] = useState<{ first: number | string; second: number | string }>({
-    first: tig ? '' : (seen?.wireMark ?? ''),
+    first: (tig ? seen?.ampMark : seen?.wireMark) ?? '',
     second: seen?.voltMark ?? '',
   });
   const number = (value: number | string) => (value === '' ? null : Number(value));
@@ -127,7 +131,9 @@ function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
       <Button type="submit" size="md" variant="default" loading={compare.isPending}>
         Still there?
       </Button>
-      {seen && !tig && <span className="quiet">as at the last bead, {moment(seen.at)}</span>}
+      {seen && (tig ? seen.ampMark : seen.wireMark) !== null && (
+        <span className="quiet">as at the last bead, {moment(seen.at)}</span>
+      )}
       {compare.data && (
         <p role="status" className={compare.data.stands ? 'stands' : 'turned'}>
           {compare.data.stands ? 'Still there.' : compare.data.turn.join(' ')}

@@ -1,6 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
+import { usePages } from '../../shared/usePages';
 
 export interface Sought {
   machineId?: string | undefined;
@@ -10,21 +11,21 @@ export interface Sought {
 
 /** Settings that were kept, found by job. */
 export const useKept = (sought: Sought) =>
-  useQuery({
-    queryKey: ['room', 'kept', sought],
-    queryFn: () =>
-      answer(
-        api.GET('/api/kept', {
-          params: {
-            query: {
-              machineId: sought.machineId || undefined,
-              thickness: sought.thickness || undefined,
-              joint: sought.joint || undefined,
-            },
+  usePages<Schemas['KeptView'], string>(['room', 'kept', sought], (before, signal) =>
+    answer(
+      api.GET('/api/kept', {
+        params: {
+          query: {
+            machineId: sought.machineId || undefined,
+            thickness: sought.thickness || undefined,
+            joint: sought.joint || undefined,
+            before: before === undefined ? undefined : Number(before),
           },
-        }),
-      ),
-  });
+        },
+        signal,
+      }),
+    ),
+  );
 
 /** Keeps a setting. */
 export function useKeep(onKept: () => void) {

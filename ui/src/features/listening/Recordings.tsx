@@ -85,7 +85,7 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
     ),
   );
   const trouble = add.error ?? standIn.error;
-  const pair = body.pair;
+  const pair = (body ?? sheet.body).pair;
   return (
     <div className="stack">
       <h3>Recordings</h3>

@@ -2,11 +2,11 @@ import { Switch } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { tellTrouble } from '../../shared/notices';
-import { useRoom } from '../sessions/useBench';
+import { useNow } from '../sessions/useBench';
 
 /** Which booths have a simulated microphone and logger. */
 export function StandInsPanel() {
-  const booths = useRoom().data?.booths ?? [];
+  const booths = useNow().data?.booths ?? [];
   return (
     <section className="panel stack" aria-label="Stand-in devices">
       <h2>Stand-in devices</h2>
@@ -14,7 +14,7 @@ export function StandInsPanel() {
         A simulated microphone and a simulated logger of volts and amps, for trying out recordings. They write
         down an arc computed from the bead, not the one that burned.
       </p>
-      {booths.map(({ booth }) => (
+      {booths.map((booth) => (
         <Devices key={booth.id} boothId={booth.id} name={`Booth ${booth.number}`} />
       ))}
     </section>

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { day, type Kind, useUnits } from '../../shared/units';
+import { day, type Kind, useTypedUnits, useUnits } from '../../shared/units';
 import { useEntry } from '../../shared/useEntry';
 import { describe, everyMark, isListed, readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
@@ -54,7 +54,7 @@ function Readings({
   which: Schemas['ReadControl'];
   control: Schemas['Control'];
 }) {
-  const { per, unit, show } = useUnits();
+  const { show } = useUnits();
   const { title, kind } = titles[which];
   const readings = detail.readings.filter((reading) => reading.control === which);
   const fit = detail.fits.find((each) => each.control === which);
@@ -64,20 +64,23 @@ function Readings({
   const dial = control.kind === 'trim' ? (detail.machine.wireControl ?? control) : control;
   const { form, pending, submit, trouble } = useEntry<Entry, unknown>(
     { mark: '', measured: '', seconds: 6, length: '' },
-    (values, readingId) =>
-      answer(
-        api.PUT('/api/machines/{id}/readings/{readingId}', {
-          params: { path: { id: detail.machineId, readingId } },
-          body: {
-            control: which,
-            mark: Number(values.mark),
-            measured: byRuler || values.measured === '' ? null : Number(values.measured) / per(kind),
-            seconds: byRuler ? Number(values.seconds) : null,
-            lengthMm: byRuler && values.length !== '' ? Number(values.length) / per('length') : null,
-          },
-        }),
-      ),
+    send,
   );
+  const { per, unit } = useTypedUnits(form.values.measured !== '' || form.values.length !== '');
+  function send(values: Entry, readingId: string) {
+    return answer(
+      api.PUT('/api/machines/{id}/readings/{readingId}', {
+        params: { path: { id: detail.machineId, readingId } },
+        body: {
+          control: which,
+          mark: Number(values.mark),
+          measured: byRuler || values.measured === '' ? null : Number(values.measured) / per(kind),
+          seconds: byRuler ? Number(values.seconds) : null,
+          lengthMm: byRuler && values.length !== '' ? Number(values.length) / per('length') : null,
+        },
+      }),
+    );
+  }
   return (
     <section className="readings" aria-label={`${title} readings`}>
       <h3>
@@ -176,12 +179,13 @@ function Readings({
 
 /** From a mark to what it gives, or from what is wanted to the mark. */
 function Translate(props: { machineId: string; which: Schemas['ReadControl']; control: Schemas['Control'] }) {
-  const { per, unit, show } = useUnits();
+  const { show } = useUnits();
   const { title, kind } = titles[props.which];
   const [asked, setAsked] = useState<{ by: 'mark' | 'value'; number: number | string }>({
     by: 'mark',
     number: '',
   });
+  const { per, unit } = useTypedUnits(asked.number !== '');
   const translation = useQuery({
     queryKey: ['room', 'translation', props.machineId, props.which, asked],
     queryFn: () =>

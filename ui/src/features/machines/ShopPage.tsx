@@ -4,12 +4,15 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
+import { ShowMore } from '../../shared/ShowMore';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
+import { usePages } from '../../shared/usePages';
 import { gases, polarities, wireName } from '../../shared/words';
 import { AgreementPanel } from '../judging/AgreementPanel';
 import { TolerancesPanel } from '../judging/TolerancesPanel';
 import { StandInsPanel } from '../listening/StandInsPanel';
+import { useNow } from '../sessions/useBench';
 import { SchoolPanel } from '../people/SchoolPanel';
 import { AddMachine } from './AddMachine';
 import { describe } from './marks';
@@ -22,12 +25,13 @@ export function ShopPage() {
     queryKey: ['room', 'instructors'],
     queryFn: () => answer(api.GET('/api/people/instructors')),
   });
-  const students = useQuery({
-    queryKey: ['room', 'students'],
-    queryFn: () => answer(api.GET('/api/people/students')),
-  });
-  if (machines.isError) return <Trouble error={machines.error} again={() => machines.refetch()} />;
-  if (!machines.data || !students.data) return <Loader m="xl" aria-label="Loading the shop" />;
+  const students = usePages<Schemas['PersonName'], string>(['room', 'students'], (after, signal) =>
+    answer(api.GET('/api/people/students', { params: { query: { after } }, signal })),
+  );
+  const booths = useNow().data?.booths ?? [];
+  if (machines.isError) return <Trouble error={machines.error} again={machines.again} />;
+  if (students.isError) return <Trouble error={students.error} again={students.again} />;
+  if (!machines.items || !students.items) return <Loader m="xl" aria-label="Loading the shop" />;
   return (
     <>
       <div className="page-head">
@@ -37,9 +41,10 @@ export function ShopPage() {
         </div>
       </div>
       <div className="shop">
-        {machines.data.map((entry) => (
+        {machines.items.map((entry) => (
           <MachineCard key={entry.machineId} entry={entry} />
         ))}
+        <ShowMore more={machines.more} coming={machines.coming} what="machines" />
         <SchoolPanel />
         <AgreementPanel />
         <TolerancesPanel />
@@ -47,21 +52,22 @@ export function ShopPage() {
         <section className="panel" aria-label="Students">
           <h2>Students</h2>
           <ul className="plain-list">
-            {students.data.map((student) => (
+            {students.items.map((student) => (
               <li key={student.id}>
                 <Link to={`/students/${student.id}`}>{student.name}</Link>
               </li>
             ))}
           </ul>
+          <ShowMore more={students.more} coming={students.coming} what="students" />
           {instructors.data && (
             <p className="quiet">
-              Instructors: {instructors.data.map((instructor) => instructor.name).join(', ')}. A test weld
-              wants two.
+              Instructors: {instructors.data.items.map((instructor) => instructor.name).join(', ')}. A test
+              weld wants two.
             </p>
           )}
           <AddPerson />
         </section>
-        <AddMachine nextNumber={Math.max(0, ...machines.data.map((entry) => entry.booth.number)) + 1} />
+        <AddMachine nextNumber={Math.max(0, ...booths.map((booth) => booth.number)) + 1} />
       </div>
     </>
   );

@@ -1,10 +1,18 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
+import { usePages } from '../../shared/usePages';
 
 /** Every machine with its booth. */
 export const useMachines = () =>
-  useQuery({ queryKey: ['room', 'machines'], queryFn: () => answer(api.GET('/api/machines')) });
+  usePages<Schemas['MachineInBooth'], string>(['room', 'machines'], (after, signal) =>
+    answer(
+      api.GET('/api/machines', {
+        params: { query: { after: after === undefined ? undefined : Number(after) } },
+        signal,
+      }),
+    ),
+  );
 
 /** Everything known of one machine. */
 export const useMachine = (id: string) =>

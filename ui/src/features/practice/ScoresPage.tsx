@@ -1,7 +1,9 @@
 import { Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
+import { ShowMore } from '../../shared/ShowMore';
 import { Trouble } from '../../shared/Trouble';
+import { usePages } from '../../shared/usePages';
 import { evidence } from '../../shared/words';
 import { useMe } from '../people/useMe';
 import { deviations, drillKinds } from './drillWords';
@@ -29,20 +31,20 @@ function Mine() {
 }
 
 function Everybody() {
-  const all = useQuery({
-    queryKey: ['practice', 'students'],
-    queryFn: () => answer(api.GET('/api/practice/students')),
-  });
-  if (all.isError) return <Trouble error={all.error} again={() => all.refetch()} />;
-  if (!all.data) return <Loader aria-label="Loading the scores" />;
-  const tried = all.data.filter((one) => one.progress.kinds.some((kind) => kind.answered > 0));
-  const others = all.data.filter((one) => !tried.includes(one)).map((one) => one.person.name);
+  const all = usePages<Schemas['NamedProgress'], string>(['practice', 'students'], (after, signal) =>
+    answer(api.GET('/api/practice/students', { params: { query: { after } }, signal })),
+  );
+  if (all.isError) return <Trouble error={all.error} again={all.again} />;
+  if (!all.items) return <Loader aria-label="Loading the scores" />;
+  const tried = all.items.filter((one) => one.progress.kinds.some((kind) => kind.answered > 0));
+  const others = all.items.filter((one) => !tried.includes(one)).map((one) => one.person.name);
   return (
     <div className="stack">
       {tried.map((one) => (
         <Scores key={one.person.id} name={one.person.name} progress={one.progress} />
       ))}
       {others.length > 0 && <p className="quiet">Not in the practice room yet: {others.join(', ')}.</p>}
+      <ShowMore more={all.more} coming={all.coming} what="students" />
     </div>
   );
 }

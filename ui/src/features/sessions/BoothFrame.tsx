@@ -4,15 +4,15 @@ import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router
 import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { gases, wireName } from '../../shared/words';
-import { useBench, useRoom } from './useBench';
+import { useBench, useNow } from './useBench';
 
 /** The head of a booth's two screens: who stands there, at what machine, sheet or bench. */
 export function BoothFrame() {
   const { boothId = '' } = useParams();
-  const room = useRoom();
+  const now = useNow();
   const bench = useBench(boothId);
   if (bench.isError) return <Trouble error={bench.error} again={() => bench.refetch()} />;
-  if (room.data?.session === null) {
+  if (now.data?.session === null) {
     return (
       <div className="panel empty">
         <p>There is no session yet.</p>

@@ -10,6 +10,7 @@ import { verdicts } from '../../shared/words';
 import { BeadGlyph } from '../beads/BeadGlyph';
 import { VerdictMark } from '../judging/VerdictMark';
 import { jobLine } from '../sheets/SheetView';
+import { useStudents } from '../people/useStudents';
 import { useRoom } from './useBench';
 import './sessions.css';
 
@@ -18,7 +19,7 @@ export function RoomPage() {
   const room = useRoom();
   if (room.isError) return <Trouble error={room.error} again={() => room.refetch()} />;
   if (!room.data) return <Loader m="xl" aria-label="Loading the room" />;
-  const { session, booths, waiting } = room.data;
+  const { session, booths, waiting, moreWaiting } = room.data;
   return (
     <>
       <div className="page-head">
@@ -30,7 +31,14 @@ export function RoomPage() {
             </p>
           )}
         </div>
-        {session?.heldOn !== today() && booths.length > 0 && <StartSession title={session?.title ?? ''} />}
+        <div className="row">
+          {session?.heldOn !== today() && booths.length > 0 && <StartSession title={session?.title ?? ''} />}
+          {session && (
+            <Button component={Link} to="/sessions" variant="default" size="md">
+              Sessions
+            </Button>
+          )}
+        </div>
       </div>
       {booths.length === 0 && (
         <div className="panel empty">
@@ -46,7 +54,10 @@ export function RoomPage() {
         ))}
       </div>
       {waiting.length > 0 && booths.length > 0 && (
-        <p className="quiet">At no booth: {waiting.map((student) => student.name).join(', ')}</p>
+        <p className="quiet">
+          At no booth: {waiting.map((student) => student.name).join(', ')}
+          {moreWaiting && ' and others: type a name at a booth to find them'}
+        </p>
       )}
     </>
   );
@@ -57,8 +68,7 @@ function BoothCard(props: {
   sessionId: string | undefined;
   waiting: Schemas['PersonName'][];
 }) {
-  const { booth, machineName, student, job, positionName, beads } = props.view;
-  const last = beads.at(-1);
+  const { booth, machineName, student, job, positionName, last, before, next } = props.view;
   return (
     <article className="booth-card" aria-label={`Booth ${booth.number}`}>
       <header>
@@ -92,11 +102,8 @@ function BoothCard(props: {
               <VerdictMark verdict={last.verdict} large />
               <span className="quiet">
                 bead {last.number}
-                {beads.length > 1 &&
-                  `, after ${beads
-                    .slice(0, -1)
-                    .map((b) => verdicts[b.verdict].toLowerCase())
-                    .join(', ')}`}
+                {before.length > 0 &&
+                  `, after ${before.map((verdict) => verdicts[verdict].toLowerCase()).join(', ')}`}
               </span>
             </div>
           </>
@@ -106,7 +113,7 @@ function BoothCard(props: {
           </p>
         )}
       </div>
-      {last?.next && <p className="advised">{last.next}</p>}
+      {next && <p className="advised">{next}</p>}
       <footer>
         <Button component={Link} to={`/booths/${booth.id}`} variant="default" size="lg">
           Sheet
@@ -141,7 +148,10 @@ function PlaceStudent(props: {
       ),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['room'] }),
   });
-  const people = props.student ? [props.student, ...props.waiting] : props.waiting;
+  const [sought, setSought] = useState('');
+  const found = useStudents(sought);
+  const known = props.student ? [props.student, ...props.waiting] : props.waiting;
+  const people = [...known, ...found.filter((one) => !known.some((other) => other.id === one.id))];
   return (
     <Select
       aria-label={`Who stands at booth ${props.booth.number}`}
@@ -149,6 +159,10 @@ function PlaceStudent(props: {
       size="lg"
       placeholder="Nobody here yet"
       clearable
+      searchable
+      searchValue={sought}
+      onSearchChange={setSought}
+      nothingFoundMessage="No student by that name"
       data={people.map((person) => ({ value: person.id, label: person.name }))}
       value={props.student?.id ?? null}
       onChange={(id) => place.mutate(id)}

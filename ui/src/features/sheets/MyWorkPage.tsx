@@ -1,10 +1,12 @@
 import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { BeadDetail } from '../beads/BeadDetail';
-import { asLaid, asMarks, CouponPlate } from '../beads/CouponPlate';
+import { asMarks, CouponPlate } from '../beads/CouponPlate';
+import { useBeadFile } from '../beads/useBeads';
+import { useEarlier } from '../beads/useEarlier';
 import { VerdictSummary } from '../judging/VerdictPanel';
 import { useMe } from '../people/useMe';
 import { TestWeldList } from '../testWelds/TestWeldList';
@@ -18,14 +20,12 @@ import { Cautions, jobLine, SheetView, withLine } from './SheetView';
 /** A student's own work: the next change first, then the sheet, the coupon, and the rack of earlier ones. */
 export function MyWorkPage() {
   const me = useMe().data;
-  const [chosen, setChosen] = useState<string>();
   const work = useQuery({ queryKey: ['room', 'mine'], queryFn: () => answer(api.GET('/api/sheets/mine')) });
   useSheetAtHand(work.data?.coupon?.sheet.body);
   if (work.isError) return <Trouble error={work.error} again={() => work.refetch()} />;
   if (!work.data || !me) return <Loader m="xl" aria-label="Loading your work" />;
   const { boothNumber, boothId, sessionId, coupon, machine, machineId } = work.data;
-  const last = coupon?.beads.at(-1);
-  const shown = coupon?.beads.find((bead) => bead.id === chosen) ?? last;
+  const last = coupon?.last ?? undefined;
   return (
     <>
       <div className="page-head">
@@ -49,24 +49,7 @@ export function MyWorkPage() {
                 <VerdictSummary number={last.number} judgement={last.judgement} ruled={last.ruled} />
               </section>
             )}
-            <section className="panel" aria-label="Your beads">
-              <h2>Your beads</h2>
-              <CouponPlate beads={coupon.beads.map(asLaid)} chosen={shown?.id} onChoose={setChosen} />
-            </section>
-            {shown && machineId && (
-              <BeadDetail
-                key={shown.id}
-                bead={shown}
-                sheet={coupon.sheet}
-                machineId={machineId}
-                mayWrite={false}
-              />
-            )}
-            {coupon.sheet.body.pair && (
-              <section className="panel" aria-label="Settings plane">
-                <SettingsPlane pair={coupon.sheet.body.pair} beads={asMarks(coupon.beads)} />
-              </section>
-            )}
+            <MyBeads key={coupon.sheet.id} coupon={coupon} machineId={machineId} />
           </div>
           <div className="stack">
             <section className="panel" aria-label="Your sheet">
@@ -96,6 +79,33 @@ export function MyWorkPage() {
       </section>
       <h2 className="rack-title">Your rack</h2>
       <RackOf studentId={me.id} />
+    </>
+  );
+}
+
+/** The coupon in hand: its beads, and all that is known of the one chosen. */
+function MyBeads({ coupon, machineId }: { coupon: Schemas['Coupon']; machineId: string | null }) {
+  const [chosen, setChosen] = useState<string>();
+  const { sheet, last } = coupon;
+  const { beads, onEarlier } = useEarlier({ ...coupon, sheetId: sheet.id });
+  const other = chosen !== undefined && chosen !== last?.id ? chosen : undefined;
+  const file = useBeadFile(other);
+  const shown = other === undefined ? last : file.data?.bead;
+  return (
+    <>
+      <section className="panel" aria-label="Your beads">
+        <h2>Your beads</h2>
+        <CouponPlate beads={beads} chosen={shown?.id} onChoose={setChosen} onEarlier={onEarlier} />
+      </section>
+      {file.isError && <Trouble error={file.error} again={() => file.refetch()} />}
+      {shown && machineId && (
+        <BeadDetail key={shown.id} bead={shown} sheet={sheet} machineId={machineId} mayWrite={false} />
+      )}
+      {sheet.body.pair && (
+        <section className="panel" aria-label="Settings plane">
+          <SettingsPlane pair={sheet.body.pair} beads={asMarks(beads)} />
+        </section>
+      )}
     </>
   );
 }

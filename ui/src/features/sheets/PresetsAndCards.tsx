@@ -45,12 +45,12 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
         nothingFoundMessage="No preset by that name"
         data={(presets.data ?? []).map((preset) => ({
           value: preset.id,
-          label: `${preset.name} (version ${preset.version}): ${jobLine(preset.sheet.job)}`,
+          label: `${preset.name} (version ${preset.version}): ${jobLine(preset.job)}`,
         }))}
         value={null}
         onChange={(picked) => {
           const preset = presets.data?.find((each) => each.id === picked);
-          if (preset) props.onPick(asTyped(preset.sheet.job));
+          if (preset) props.onPick(asTyped(preset.job));
         }}
       />
       {naming ? (

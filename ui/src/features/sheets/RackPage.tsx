@@ -2,22 +2,47 @@ import { Loader } from '@mantine/core';
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { answer, api } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { ShowMore } from '../../shared/ShowMore';
 import { Trouble } from '../../shared/Trouble';
 import { day } from '../../shared/units';
+import { usePages } from '../../shared/usePages';
 import { CouponPlate } from '../beads/CouponPlate';
+import { useEarlier } from '../beads/useEarlier';
 import { jobLine } from './SheetView';
 
-const useRack = (studentId: string) =>
+type Rack = Schemas['Rack'];
+
+function useRack(studentId: string) {
+  const rack = usePages<Rack['coupons'][number] & { student: Rack['student'] }, number>(
+    ['room', 'rack', studentId],
+    async (before, signal) => {
+      const page = await answer(
+        api.GET('/api/sheets/rack/{studentId}', {
+          params: { path: { studentId }, query: { before } },
+          signal,
+        }),
+      );
+      return { items: page.coupons.map((coupon) => ({ ...coupon, student: page.student })), more: page.more };
+    },
+  );
+  return rack;
+}
+
+/** A student's name, whether or not anything is on their rack. */
+const useStudentName = (studentId: string) =>
   useQuery({
-    queryKey: ['room', 'rack', studentId],
-    queryFn: () => answer(api.GET('/api/sheets/rack/{studentId}', { params: { path: { studentId } } })),
+    queryKey: ['room', 'student', studentId],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/sheets/rack/{studentId}', { params: { path: { studentId } }, signal })),
+    select: (rack) => rack.student.name,
+    staleTime: 60_000,
   });
 
 /** An instructor's look at one student's term. */
 export function RackPage() {
   const { studentId = '' } = useParams();
-  const rack = useRack(studentId);
+  const name = useStudentName(studentId);
   return (
     <>
       <div className="page-head">
@@ -25,7 +50,7 @@ export function RackPage() {
           <IconArrowLeft />
         </Link>
         <div>
-          <h1>{rack.data?.student.name ?? 'Rack'}</h1>
+          <h1>{name.data ?? 'Rack'}</h1>
           <p className="quiet">Every coupon, newest first</p>
         </div>
       </div>
@@ -37,20 +62,32 @@ export function RackPage() {
 /** A student's coupons side by side. */
 export function RackOf({ studentId }: { studentId: string }) {
   const rack = useRack(studentId);
-  const navigate = useNavigate();
-  if (rack.isError) return <Trouble error={rack.error} again={() => rack.refetch()} />;
-  if (!rack.data) return <Loader m="xl" aria-label="Loading the rack" />;
-  if (rack.data.coupons.length === 0) return <p className="panel empty">No coupon on the rack yet.</p>;
+  if (rack.isError) return <Trouble error={rack.error} again={rack.again} />;
+  if (!rack.items) return <Loader m="xl" aria-label="Loading the rack" />;
+  if (rack.items.length === 0) return <p className="panel empty">No coupon on the rack yet.</p>;
   return (
-    <ol className="rack" aria-label="Rack">
-      {rack.data.coupons.map((coupon) => (
-        <li key={coupon.sheetId} className="panel">
-          <h3>
-            {day(coupon.assignedAt)} <span className="quiet">{jobLine(coupon.job)}</span>
-          </h3>
-          <CouponPlate beads={coupon.beads} onChoose={(id) => void navigate(`/beads/${id}`)} />
-        </li>
-      ))}
-    </ol>
+    <>
+      <ol className="rack" aria-label="Rack">
+        {rack.items.map((coupon) => (
+          <li key={coupon.sheetId} className="panel">
+            <h3>
+              {day(coupon.assignedAt)} <span className="quiet">{jobLine(coupon.job)}</span>
+            </h3>
+            <RackCoupon coupon={coupon} />
+          </li>
+        ))}
+      </ol>
+      <ShowMore more={rack.more} coming={rack.coming} what="coupons" />
+    </>
   );
+}
+
+function RackCoupon({ coupon }: { coupon: Rack['coupons'][number] }) {
+  const navigate = useNavigate();
+  const { beads, onEarlier } = useEarlier({
+    sheetId: coupon.sheetId,
+    beads: coupon.beads.map((bead) => ({ ...bead, used: null })),
+    earlier: coupon.earlier > 0,
+  });
+  return <CouponPlate beads={beads} onChoose={(id) => void navigate(`/beads/${id}`)} onEarlier={onEarlier} />;
 }

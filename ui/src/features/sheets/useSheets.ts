@@ -41,7 +41,21 @@ export const useAlternatives = (job: Job, boothId: string, enabled: boolean) =>
 
 /** Named sheets. */
 export const usePresets = () =>
-  useQuery({ queryKey: ['presets'], queryFn: () => answer(api.GET('/api/presets')) });
+  useQuery({
+    queryKey: ['presets'],
+    queryFn: async ({ signal }) => {
+      const presets: Schemas['Preset'][] = [];
+      let after: string | undefined;
+      do {
+        const page: { items: Schemas['Preset'][]; more: string | null } = await answer(
+          api.GET('/api/presets', { params: { query: { after } }, signal }),
+        );
+        presets.push(...page.items);
+        after = page.more ?? undefined;
+      } while (after !== undefined);
+      return presets;
+    },
+  });
 
 /** Saves a job under a name. */
 export function useSavePreset(onSaved: (preset: Schemas['Preset']) => void) {

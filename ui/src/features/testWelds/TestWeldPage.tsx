@@ -1,10 +1,11 @@
-import { Button, Loader, Textarea, TextInput } from '@mantine/core';
+import { Button, Loader, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { newId } from '../../shared/newId';
+import { enterStays } from '../../shared/submitKeys';
 import { Trouble } from '../../shared/Trouble';
 import { moment, useUnits } from '../../shared/units';
 import { EvidenceFields } from '../beads/EvidenceFields';
@@ -13,7 +14,7 @@ import { AcceptanceTable } from '../judging/AcceptanceTable';
 import { useMe } from '../people/useMe';
 import { jobLine, SheetView, withLine } from '../sheets/SheetView';
 import { standing } from './TestWeldList';
-import { useTestWeld, useTestWrite } from './useTestWelds';
+import { useSections, useTestWeld, useTestWrite } from './useTestWelds';
 import './testWelds.css';
 
 type View = Schemas['TestWeldView'];
@@ -49,7 +50,7 @@ export function TestWeldPage() {
             {view.terms.attempts === 1 ? 'attempt' : 'attempts'} at each
           </p>
         </div>
-        <b className="test-standing">{standing(view)}</b>
+        <b className="test-standing">{standing({ state: view.state, signed: view.signOff !== null })}</b>
       </div>
       <div className="two-columns test-weld">
         <div className="stack">
@@ -65,7 +66,9 @@ export function TestWeldPage() {
               ))}
             </ol>
           </section>
-          {instructor && !view.signOff && <Assess key={view.assessments.length} view={view} />}
+          {instructor && !view.signOff && (
+            <Assess key={view.assessments.filter((word) => word.mine).length} view={view} />
+          )}
           {instructor && view.state.maySign && !view.signOff && <Sign view={view} />}
         </div>
         <div className="stack">
@@ -73,11 +76,25 @@ export function TestWeldPage() {
             <h2>Record</h2>
             <p>
               Sealed by {view.sealedBy}, {moment(view.sealedAt)}.{' '}
-              {view.sealHolds ? 'The seal holds.' : <b className="field-error">The seal does not hold.</b>}
-              <span className="seal" title="SHA-256 over the sheet and the terms">
-                {view.seal.slice(0, 16)}…
-              </span>
+              {view.brokenAt === null ? (
+                'Seal, words, signature and amendments hold together.'
+              ) : (
+                <b className="field-error">
+                  {view.brokenAt === 0
+                    ? 'The seal does not hold: the sheet or the terms were changed.'
+                    : `The record is broken from entry ${view.brokenAt} on: something in it was changed, added or taken out.`}
+                </b>
+              )}
             </p>
+            <p className="quiet">
+              Last entry’s fingerprint, to be noted elsewhere:
+              <span className="seal">{view.lastHash}</span>
+            </p>
+            <div className="row">
+              <Button component="a" href={`/api/test-welds/${view.id}/export`} variant="default" size="md">
+                Record as a file
+              </Button>
+            </div>
             <ul className="plain-list record">
               {view.assessments.map((word) => (
                 <li key={`${word.coupon}-${word.attempt}-${word.by}`}>
@@ -131,7 +148,10 @@ export function TestWeldPage() {
 }
 
 function Assess({ view }: { view: View }) {
-  const { per } = useUnits();
+  const { show } = useUnits();
+  const sections = useSections(view.id).data ?? [];
+  const [section, setSection] = useState<string | null>(null);
+  const [password, setPassword] = useState('');
   const open = view.state.coupons.filter(
     (coupon) =>
       ['toWeld', 'toAssessAgain'].includes(coupon.standing) &&
@@ -163,15 +183,18 @@ function Assess({ view }: { view: View }) {
     <form
       className="panel stack capture"
       aria-label="Assess"
+      onKeyDown={enterStays}
       onSubmit={(event) => {
         event.preventDefault();
         if (accepted === null) return;
         assess.mutate({
           coupon: coupon.coupon,
           attempt: coupon.attempt,
-          evidence: toEvidence(draft, per),
+          evidence: toEvidence(draft),
           accepted: accepted === 'accept',
           note,
+          password,
+          sectionMarksId: section,
         });
       }}
     >
@@ -196,6 +219,21 @@ function Assess({ view }: { view: View }) {
         fields={fields}
         heard={false}
       />
+      {sections.length > 0 && (
+        <Select
+          label="Section, measured on its picture"
+          size="lg"
+          clearable
+          placeholder="none"
+          data={sections.map((one) => ({
+            value: one.marksId,
+            label: `Bead ${one.bead}${one.measures.rootPenetrationMm == null ? '' : `, root ${show('length', one.measures.rootPenetrationMm)}`}`,
+          }))}
+          value={section}
+          onChange={setSection}
+          error={fields.sectionMarksId}
+        />
+      )}
       <Choice
         title="Your word"
         words={{ accept: 'Accept', reject: 'Reject' }}
@@ -210,7 +248,16 @@ function Assess({ view }: { view: View }) {
         onChange={(event) => setNote(event.currentTarget.value)}
         error={fields.note}
       />
-      {assess.isError && <Trouble error={assess.error} />}
+      <PasswordInput
+        label="Your password, once more"
+        description="The word stands as yours."
+        size="lg"
+        autoComplete="current-password"
+        value={password}
+        onChange={(event) => setPassword(event.currentTarget.value)}
+        error={fields.password}
+      />
+      {assess.isError && !fields.password && <Trouble error={assess.error} />}
       <Button type="submit" size="xl" disabled={accepted === null} loading={assess.isPending}>
         Give my word
       </Button>

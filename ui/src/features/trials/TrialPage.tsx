@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { Trouble } from '../../shared/Trouble';
 import { BeadGlyph } from '../beads/BeadGlyph';
 import { CaptureForm } from '../beads/CaptureForm';
-import { asMarks } from '../beads/CouponPlate';
+import { asLaid, asMarks } from '../beads/CouponPlate';
 import { VerdictMark } from '../judging/VerdictMark';
 import { useBoothData } from '../sessions/BoothFrame';
 import { SettingsPlane } from '../sheets/SettingsPlane';
@@ -119,7 +119,7 @@ export function TrialPage() {
             <section className="panel" aria-label="Settings plane">
               <SettingsPlane
                 pair={coupon.sheet.body.pair}
-                beads={asMarks(beads.map((entry) => entry.bead))}
+                beads={asMarks(beads.map((entry) => asLaid(entry.bead)))}
               />
             </section>
           )}

@@ -5,7 +5,7 @@ import { Refused, type Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
-import { moment, useUnits } from '../../shared/units';
+import { moment, useTypedUnits } from '../../shared/units';
 import { trialKinds } from '../../shared/words';
 import { useBoothData } from '../sessions/BoothFrame';
 import { useStartTrial, useTrialsOf } from './useTrials';
@@ -41,7 +41,6 @@ export function TrialsPage() {
 function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedSheet'] }) {
   const navigate = useNavigate();
   const trials = useTrialsOf(sheet.id);
-  const { per, unit } = useUnits();
   const fed = sheet.body.pair !== null;
   const kinds = Object.fromEntries(
     Object.entries(trialKinds).filter(([kind]) => (kind === 'ampsLadder') !== fed),
@@ -50,6 +49,7 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
   const [variable, setVariable] = useState<Schemas['Variable']>('wire');
   const [way, setWay] = useState<Schemas['Way']>('both');
   const [step, setStep] = useState<number | string>('');
+  const { per, unit } = useTypedUnits(step !== '');
   const id = useRef(newId());
   const start = useStartTrial((view) => {
     id.current = newId();

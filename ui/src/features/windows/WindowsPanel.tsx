@@ -1,28 +1,42 @@
-import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
+import { ShowMore } from '../../shared/ShowMore';
+import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
+import { usePages } from '../../shared/usePages';
 import { gases, processes, wireName } from '../../shared/words';
 import { bandOutline } from '../sheets/SettingsPlane';
 import './windows.css';
 
 /** What this room has found on a machine: its own smooth band for each wire and gas, beside the textbook's. */
 export function WindowsPanel({ machineId }: { machineId: string }) {
-  const windows = useQuery({
-    queryKey: ['room', 'windows', machineId],
-    queryFn: () => answer(api.GET('/api/windows/{machineId}', { params: { path: { machineId } } })),
-  });
+  const windows = usePages<Schemas['WindowView'], string>(['room', 'windows', machineId], (after, signal) =>
+    answer(
+      api.GET('/api/windows/{machineId}', { params: { path: { machineId }, query: { after } }, signal }),
+    ),
+  );
   return (
     <section className="panel stack" aria-label="What this room has found">
       <h2>What this room has found</h2>
-      {windows.data?.length === 0 && (
+      {windows.isError && <Trouble error={windows.error} again={windows.again} />}
+      {windows.items?.length === 0 && (
         <p className="quiet">Nothing yet: sweep the wire, or lay beads and note how they sound.</p>
       )}
-      {windows.data?.map((view) => (
+      {windows.items?.map((view) => (
         <Window key={`${view.process}${view.wire}${view.gas}`} view={view} />
       ))}
+      <ShowMore more={windows.more} coming={windows.coming} what="wires and gases" />
     </section>
   );
 }
+
+/** What there is none of is not named. */
+const grounds = (view: Schemas['WindowView']) =>
+  [
+    view.sweeps > 0 ? `${view.sweeps} sweep ${view.sweeps === 1 ? 'mark' : 'marks'}` : '',
+    view.beads > 0 ? `${view.beads} ${view.beads === 1 ? 'bead' : 'beads'}` : '',
+  ]
+    .filter((words) => words !== '')
+    .join(' and ');
 
 const box = { left: 46, top: 12, right: 468, bottom: 232 };
 
@@ -51,9 +65,7 @@ function Window({ view }: { view: Schemas['WindowView'] }) {
           : `this machine wants ${Math.abs(over).toFixed(1)} V ${over > 0 ? 'more' : 'less'}.`}
       </p>
       <p className="quiet">
-        {Math.round(view.weightPercent)} % the room’s own, from {view.sweeps}{' '}
-        {view.sweeps === 1 ? 'sweep mark' : 'sweep marks'} and {view.beads}{' '}
-        {view.beads === 1 ? 'bead' : 'beads'}.
+        {Math.round(view.weightPercent)} % the room’s own, from {grounds(view)}; the newest count most.
       </p>
       <figure className="plane">
         <svg

@@ -28,12 +28,20 @@ interface Problem {
   errors?: Record<string, string[]>;
 }
 
+/** What can be said when no answer came: without a network nothing left this machine; otherwise the answer alone may be lost. */
+export const noAnswer = () =>
+  navigator.onLine
+    ? 'The server does not answer. What you typed is still here; whether it was saved is not known. Try again: nothing is saved twice.'
+    : 'There is no network here. Nothing was saved; what you typed is still here.';
+
 /** The answer's data, or a Refused that says why not. */
 export async function answer<T>(
   call: Promise<{ data?: T; error?: unknown; response: Response }>,
 ): Promise<T> {
-  const { data, error, response } = await call.catch(() => {
-    throw new Refused(0, 'The server does not answer. Nothing was saved; what you typed is still here.', {});
+  const { data, error, response } = await call.catch((failed: unknown) => {
+    // A query that is no longer wanted was taken back by ourselves.
+    if (failed instanceof DOMException && failed.name === 'AbortError') throw failed;
+    throw new Refused(0, noAnswer(), {});
   });
   if (response.ok) return data as T;
   const problem = (error ?? {}) as Problem;
@@ -43,7 +51,6 @@ export async function answer<T>(
   const title =
     {
       404: 'There is no such thing here.',
-      409: 'Somebody was first. Load this page again and sign in.',
       429: 'Too many tries. Wait a minute.',
     }[response.status] ?? problem.title;
   throw new Refused(response.status, title || `The server answered ${response.status}.`, fields);

@@ -13,7 +13,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: string;
+                };
                 header?: never;
                 path: {
                     machineId: string;
@@ -28,8 +30,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["WindowView"][];
+                        "application/json": components["schemas"]["PageOfWindowView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -81,6 +104,27 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -113,6 +157,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["Welcome"];
                     };
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -163,6 +214,27 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Too many tries; wait a minute. */
+                429: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -217,6 +289,29 @@ export interface paths {
                     headers: {
                         [name: string]: unknown;
                     };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Too many tries; wait a minute. */
+                429: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
                     content?: never;
                 };
             };
@@ -247,6 +342,20 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -284,6 +393,20 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["Person"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -323,6 +446,27 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -357,6 +501,20 @@ export interface paths {
                         "application/json": components["schemas"]["School"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put: {
@@ -374,6 +532,34 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -397,7 +583,10 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    called?: string;
+                    after?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -410,8 +599,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["PersonName"][];
+                        "application/json": components["schemas"]["PageOfPersonName"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -464,6 +674,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -482,7 +729,10 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    called?: string;
+                    after?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -495,8 +745,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["PersonName"][];
+                        "application/json": components["schemas"]["PageOfPersonName"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -549,6 +820,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -567,7 +875,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -580,8 +890,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["MachineInBooth"][];
+                        "application/json": components["schemas"]["PageOfMachineInBooth"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -620,8 +951,29 @@ export interface paths {
                         "application/json": components["schemas"]["MachineDetail"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -659,6 +1011,43 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -709,8 +1098,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -756,8 +1182,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -812,8 +1266,29 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -869,8 +1344,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -925,8 +1437,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -972,8 +1521,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1007,8 +1584,29 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1064,8 +1662,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1120,8 +1755,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1136,7 +1808,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sessions/newest": {
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    after?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PageOfSession"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/tonight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    after?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoomView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/now": {
         parameters: {
             query?: never;
             header?: never;
@@ -1158,8 +1946,96 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
+                        "application/json": components["schemas"]["RoomNow"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    after?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
                         "application/json": components["schemas"]["RoomView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1212,6 +2088,137 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/details": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SessionChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Session"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -1249,8 +2256,29 @@ export interface paths {
                         "application/json": components["schemas"]["Bench"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1306,8 +2334,36 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1346,6 +2402,20 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["StockLists"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1397,6 +2467,27 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -1444,6 +2535,27 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1494,6 +2606,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -1528,6 +2677,20 @@ export interface paths {
                         "application/json": components["schemas"]["MyWork"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1547,7 +2710,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    before?: number;
+                };
                 header?: never;
                 path: {
                     studentId: string;
@@ -1565,8 +2730,82 @@ export interface paths {
                         "application/json": components["schemas"]["Rack"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{id}/beads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    before: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LaidBead"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1591,7 +2830,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -1604,8 +2845,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Preset"][];
+                        "application/json": components["schemas"]["PageOfPreset"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1658,6 +2920,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -1687,8 +2986,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1722,8 +3035,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1757,8 +3084,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1814,6 +3155,27 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -1863,6 +3225,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -1902,8 +3301,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1929,7 +3356,9 @@ export interface paths {
         put: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    "If-Match"?: string;
+                };
                 path: {
                     id: string;
                     lookId: string;
@@ -1960,8 +3389,63 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Precondition Failed */
+                412: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Precondition Required */
+                428: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2018,8 +3502,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2061,8 +3582,22 @@ export interface paths {
                         "application/json": components["schemas"]["BeadFile"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2097,7 +3632,13 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody: {
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                    "image/webp": string;
+                };
+            };
             responses: {
                 /** @description OK */
                 200: {
@@ -2117,8 +3658,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2151,8 +3729,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2210,8 +3802,36 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2267,8 +3887,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2313,8 +3970,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2353,6 +4038,20 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["CriteriaName"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2393,8 +4092,22 @@ export interface paths {
                         "application/json": components["schemas"]["SectionStep"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2434,6 +4147,27 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PracticeTolerances"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2486,6 +4220,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2519,6 +4290,27 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["Agreement"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2557,8 +4349,29 @@ export interface paths {
                         "application/json": components["schemas"]["TrialView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2599,6 +4412,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2638,8 +4488,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2680,6 +4558,27 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["StartedTrial"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2732,6 +4631,43 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2771,8 +4707,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2814,6 +4778,27 @@ export interface paths {
                         "application/json": components["schemas"]["RunSweep"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -2851,8 +4836,22 @@ export interface paths {
                         "application/json": components["schemas"]["TestWeldView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2893,8 +4892,159 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-welds/{id}/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MeasuredSection"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -2911,7 +5061,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    before?: number;
+                };
                 header?: never;
                 path: {
                     studentId: string;
@@ -2926,11 +5078,25 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["TestWeldView"][];
+                        "application/json": components["schemas"]["PageOfTestWeldLine"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2988,8 +5154,52 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Too many tries; wait a minute. */
+                429: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3046,8 +5256,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3104,8 +5351,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3148,8 +5432,22 @@ export interface paths {
                         "application/json": components["schemas"]["CheckState"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3206,8 +5504,29 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3235,6 +5554,7 @@ export interface paths {
                     machineId?: string;
                     joint?: string;
                     thickness?: string;
+                    before?: number;
                 };
                 header?: never;
                 path?: never;
@@ -3248,8 +5568,22 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["KeptView"][];
+                        "application/json": components["schemas"]["PageOfKeptView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -3300,8 +5634,38 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3346,8 +5710,29 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3395,8 +5780,29 @@ export interface paths {
                         "application/json": components["schemas"]["StillStands"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3434,6 +5840,20 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["CalculatorForm"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -3487,8 +5907,29 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3523,7 +5964,12 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody: {
+                content: {
+                    "audio/wav": string;
+                    "text/csv": string;
+                };
+            };
             responses: {
                 /** @description OK */
                 200: {
@@ -3543,8 +5989,45 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3598,8 +6081,29 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3632,8 +6136,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3679,8 +6197,36 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3722,6 +6268,27 @@ export interface paths {
                         "application/json": components["schemas"]["StandIns"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put: {
@@ -3748,8 +6315,36 @@ export interface paths {
                         "application/json": components["schemas"]["StandIns"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3802,8 +6397,22 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3836,8 +6445,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3880,8 +6503,22 @@ export interface paths {
                         "application/json": components["schemas"]["DrillSight"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3938,8 +6575,29 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3979,6 +6637,20 @@ export interface paths {
                         "application/json": components["schemas"]["Progress"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -3998,7 +6670,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -4011,8 +6685,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["NamedProgress"][];
+                        "application/json": components["schemas"]["PageOfNamedProgress"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -4175,6 +6870,9 @@ export interface components {
             evidence: components["schemas"]["Evidence"];
             accepted: boolean;
             note: null | string;
+            password?: null | string;
+            /** Format: uuid */
+            sectionMarksId?: null | string;
         };
         AssessmentView: {
             /** Format: int32 */
@@ -4242,11 +6940,13 @@ export interface components {
             ruled: null | components["schemas"]["Verdict"];
             /** Format: date-time */
             recordedAt: string;
+            /** Format: uuid */
+            version: string;
         };
         BeadFile: {
             bead: components["schemas"]["Bead"];
             sheet: components["schemas"]["AssignedSheet"];
-            body: components["schemas"]["Sheet"];
+            body: null | components["schemas"]["Sheet"];
             /** Format: uuid */
             machineId: string;
             pictures: components["schemas"]["Picture"][];
@@ -4342,13 +7042,22 @@ export interface components {
             /** Format: uuid */
             machineId: string;
         };
+        BoothName: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            number: number;
+            student: null | components["schemas"]["PersonName"];
+        };
         BoothView: {
             booth: components["schemas"]["Booth"];
             machineName: string;
             student: null | components["schemas"]["PersonName"];
             job: null | components["schemas"]["Job"];
             positionName: null | string;
-            beads: components["schemas"]["RackBead"][];
+            last: null | components["schemas"]["RackBead"];
+            before: components["schemas"]["Verdict"][];
+            next: null | string;
         };
         BottleReading: {
             /** Format: double */
@@ -4612,7 +7321,9 @@ export interface components {
         };
         Coupon: {
             sheet: components["schemas"]["AssignedSheet"];
-            beads: components["schemas"]["Bead"][];
+            beads: components["schemas"]["LaidBead"][];
+            earlier: boolean;
+            last: null | components["schemas"]["Bead"];
         };
         /**
          * @description How a coupon stands.
@@ -5053,11 +7764,22 @@ export interface components {
              */
             due: number;
         };
+        LaidBead: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            number: number;
+            verdict: components["schemas"]["Verdict"];
+            shape: components["schemas"]["BeadShape"];
+            used: null | components["schemas"]["Settings"];
+        };
         LastSeen: {
             /** Format: double */
             wireMark: null | number;
             /** Format: double */
             voltMark: null | number;
+            /** Format: double */
+            ampMark: null | number;
             /** Format: date-time */
             at: string;
         };
@@ -5271,6 +7993,13 @@ export interface components {
          * @enum {unknown}
          */
         Match: "agrees" | "contradicts" | "notSeen";
+        MeasuredSection: {
+            /** Format: uuid */
+            marksId: string;
+            /** Format: int32 */
+            bead: number;
+            measures: components["schemas"]["MacroMeasures"];
+        };
         /** @description What ruler, gauge, watch and read-outs said of a bead. Null means not measured. */
         Measures: {
             /**
@@ -5525,6 +8254,38 @@ export interface components {
             /** @description Highest value. */
             high: number[];
         };
+        PageOfKeptView: {
+            items: components["schemas"]["KeptView"][];
+            more: null | string;
+        };
+        PageOfMachineInBooth: {
+            items: components["schemas"]["MachineInBooth"][];
+            more: null | string;
+        };
+        PageOfNamedProgress: {
+            items: components["schemas"]["NamedProgress"][];
+            more: null | string;
+        };
+        PageOfPersonName: {
+            items: components["schemas"]["PersonName"][];
+            more: null | string;
+        };
+        PageOfPreset: {
+            items: components["schemas"]["Preset"][];
+            more: null | string;
+        };
+        PageOfSession: {
+            items: components["schemas"]["Session"][];
+            more: null | string;
+        };
+        PageOfTestWeldLine: {
+            items: components["schemas"]["TestWeldLine"][];
+            more: null | string;
+        };
+        PageOfWindowView: {
+            items: components["schemas"]["WindowView"][];
+            more: null | string;
+        };
         /**
          * @description How the pair of wire and volts is found.
          * @enum {unknown}
@@ -5706,9 +8467,17 @@ export interface components {
             name: string;
             /** Format: int32 */
             version: number;
-            sheet: components["schemas"]["Sheet"];
+            job: components["schemas"]["Job"];
             /** Format: date-time */
             savedAt: string;
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
         };
         /**
          * @description How the weld is made: the process, and for gas-shielded wire the transfer mode with it.
@@ -5733,6 +8502,8 @@ export interface components {
         Rack: {
             student: components["schemas"]["PersonName"];
             coupons: components["schemas"]["RackCoupon"][];
+            /** Format: int64 */
+            more: null | number;
         };
         RackBead: {
             /** Format: uuid */
@@ -5741,8 +8512,6 @@ export interface components {
             number: number;
             verdict: components["schemas"]["Verdict"];
             shape: components["schemas"]["BeadShape"];
-            used: null | components["schemas"]["Settings"];
-            next: null | string;
         };
         RackCoupon: {
             /** Format: uuid */
@@ -5752,6 +8521,8 @@ export interface components {
             job: components["schemas"]["Job"];
             positionName: string;
             beads: components["schemas"]["RackBead"][];
+            /** Format: int32 */
+            earlier: number;
         };
         /** @description A cause that the evidence points to. */
         RankedCause: {
@@ -5840,10 +8611,17 @@ export interface components {
         Role: "instructor" | "student";
         /** @enum {unknown} */
         RollGroove: "v" | "u" | "knurled";
+        RoomNow: {
+            session: null | components["schemas"]["Session"];
+            booths: components["schemas"]["BoothName"][];
+        };
         RoomView: {
             session: null | components["schemas"]["Session"];
             booths: components["schemas"]["BoothView"][];
+            /** Format: int32 */
+            moreBooths: null | number;
             waiting: components["schemas"]["PersonName"][];
+            moreWaiting: boolean;
         };
         /** @description An instructor's word beside the tool's on one aspect, or on the whole. */
         Ruling: {
@@ -5907,6 +8685,18 @@ export interface components {
             title: string;
             /** Format: date */
             heldOn: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            version: number;
+        };
+        SessionChange: {
+            title: string;
+            /** Format: date */
+            heldOn: string;
+            /** Format: int32 */
+            version: number;
         };
         /** @description The pair that makes the arc, as it is at the torch whatever the marks say. */
         Settings: {
@@ -5927,6 +8717,7 @@ export interface components {
             polarity: components["schemas"]["Polarity"];
             /** @description Current: expected from the wire, or for TIG what the puddle takes. */
             amps: components["schemas"]["Current"];
+            jointAmps?: null | components["schemas"]["Current"];
             pair: null | components["schemas"]["PairSettings"];
             tig: null | components["schemas"]["TigSettings"];
             gasFlow: null | components["schemas"]["WindowOfGasFlow"];
@@ -6197,6 +8988,16 @@ export interface components {
             /** @description The two causes it would tell apart best as things stand, in words. */
             between: string[];
         };
+        TestWeldLine: {
+            /** Format: uuid */
+            id: string;
+            job: components["schemas"]["Job"];
+            terms: components["schemas"]["TestWeldTerms"];
+            /** Format: date-time */
+            sealedAt: string;
+            state: components["schemas"]["TestWeldState"];
+            signed: boolean;
+        };
         /** @description How a test weld stands. */
         TestWeldState: {
             /** @description Coupon by coupon. */
@@ -6229,7 +9030,9 @@ export interface components {
             terms: components["schemas"]["TestWeldTerms"];
             criteriaName: string;
             seal: string;
-            sealHolds: boolean;
+            /** Format: int32 */
+            brokenAt: null | number;
+            lastHash: string;
             sealedBy: string;
             /** Format: date-time */
             sealedAt: string;
@@ -6550,6 +9353,12 @@ export interface components {
              * @default false
              */
             right: boolean;
+            /**
+             * Format: double
+             * @description How much it still counts, 0 to 1: older ones fade.
+             * @default 1
+             */
+            weight: number;
         };
         WindowView: {
             process: components["schemas"]["Process"];

@@ -1,0 +1,187 @@
+using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Quantities;
+using GentleBead.Server.Database;
+using GentleBead.Server.Windows;
+using Npgsql;
+
+namespace GentleBead.Server.Beads;
+
+/// <summary>What came of writing about a bead.</summary>
+public abstract record BeadOutcome;
+
+/// <summary>It stands as this now.</summary>
+public sealed record Recorded(Bead Bead) : BeadOutcome;
+
+/// <summary>It was refused, by field.</summary>
+public sealed record RefusedBead(IReadOnlyDictionary<string, string> Problems) : BeadOutcome;
+
+/// <summary>Somebody looked at the bead since the version that was named.</summary>
+public sealed record LookedSince(Bead Bead) : BeadOutcome;
+
+/// <summary>There is no such bead.</summary>
+public sealed record NoSuchBead : BeadOutcome;
+
+/// <summary>Records beads, looks again and takes them off, each in one transaction in which the machine's beads take turns.</summary>
+public sealed class BeadRecorder(NpgsqlDataSource database)
+{
+    private static readonly (Length Least, Length Most) SizeRange = (Length.FromMm(0.5), Length.FromMm(50));
+    private static readonly (Length Least, Length Most) StickOutRange = (Length.FromMm(1), Length.FromMm(50));
+
+    /// <summary>Records a bead under the caller's id; the same again gives what is stored.</summary>
+    /// <exception cref="OtherBodyException">The id is taken by a bead that says something else.</exception>
+    public async Task<BeadOutcome> RecordAsync(Guid id, BeadRequest request, Guid by, CancellationToken cancel)
+    {
+        var sent = Sent.Of(request);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1)) return Refuse("sheetId", "There is no such sheet.");
+        var ground = (await GroundStore.OfAsync(connection, request.SheetId, id, request.Trial?.TrialId, request.Trial?.Step))!;
+        if (ground.Stored) return sent.IsSameAs(ground.Sent) ? new Recorded((await BeadStore.FindAsync(connection, id))!) : throw new OtherBodyException();
+        if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial) return Refuse("trial", noTrial);
+
+        var problems = new Dictionary<string, string>();
+        // What recordings and sections say comes from them alone.
+        var evidence = (request.Evidence ?? new Evidence()) with { Listened = null };
+        Check(evidence, ground.Body, problems);
+        if (evidence.Macro is not null) problems["evidence.macro"] = SectionElsewhere;
+        var fed = ground.Body.Pair is not null;
+        var read = fed ? ground.Machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts, problems) : null;
+        var amps = fed ? null : ground.Machine.ReadAmps(request.AmpMark, request.Amps, problems);
+        if (problems.Count > 0) return new RefusedBead(problems);
+
+        var before = request.Trial is null ? await BeadStore.BeforeAsync(connection, request.SheetId, int.MaxValue) : null;
+        var unjudged = new Bead(id, request.SheetId, 0, request.WireMark, request.VoltMark, request.AmpMark, read, amps, evidence, null!, null, default, id);
+        var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before) };
+        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent);
+        if (read is not null && evidence.SoundHeard() is not null) await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
+        await transaction.CommitAsync(cancel);
+        return new Recorded(bead);
+    }
+
+    /// <summary>Adds a bead that was judged elsewhere: the made-up school's.</summary>
+    /// <param name="bead">The bead with its judgement.</param>
+    /// <param name="by">Who recorded it.</param>
+    /// <param name="at">When.</param>
+    public async Task<Bead> AddJudgedAsync(Bead bead, Guid by, DateTimeOffset at)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 1);
+        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null))!;
+        bead = await BeadStore.AddAsync(connection, bead, ground, null, by, Sent.ByNobody, at);
+        await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
+        await transaction.CommitAsync();
+        return bead;
+    }
+
+    /// <summary>Adds a person's look at a bead, which names the version it was made from; all the evidence, as it now stands.</summary>
+    /// <exception cref="OtherBodyException">The look's id is taken by another.</exception>
+    public Task<BeadOutcome> LookAsync(Guid id, Guid lookId, Guid version, LookRequest request, Guid by, CancellationToken cancel) =>
+        ChangeAsync(lookId, id, version, Sent.Of(request).Under(id), by, (bead, ground, problems) =>
+        {
+            var evidence = request.Evidence ?? new Evidence();
+            // What a screen was shown of a section comes back with it; it stands as measured, and is set by no look.
+            if (evidence.Macro is not null && evidence.Macro != bead.Evidence.Macro) problems["evidence.macro"] = SectionElsewhere;
+            evidence = evidence with { Listened = bead.Evidence.Listened, Macro = bead.Evidence.Macro };
+            Check(evidence, ground.Body, problems);
+            return evidence;
+        }, cancel);
+
+    /// <summary>Has a bead judged anew with evidence that follows from elsewhere: a section measured, a recording heard. Null where nothing changes.</summary>
+    public async Task<Bead?> MergeAsync(Guid lookId, Guid id, Func<Evidence, Evidence> change, Guid by, CancellationToken cancel = default) =>
+        await ChangeAsync(lookId, id, null, Sent.ByNobody, by, (bead, _, _) => change(bead.Evidence), cancel) is Recorded recorded ? recorded.Bead : null;
+
+    /// <summary>Takes a bead off its coupon, or puts it back.</summary>
+    /// <returns>Whether there is such a bead.</returns>
+    public async Task<bool> WithdrawAsync(Guid id, Guid? by, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (await BeadStore.FindAsync(connection, id) is not { } bead) return false;
+        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0);
+        await BeadStore.SetWithdrawnAsync(connection, id, by);
+        await RefitOfAsync(connection, bead);
+        await transaction.CommitAsync(cancel);
+        return true;
+    }
+
+    /// <summary>Adds an instructor's word on a bead; the newest on the verdict stands.</summary>
+    public async Task<BeadOutcome> RuleAsync(Guid id, GivenRuling given, Sent sent, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (await BeadStore.FindAsync(connection, id) is not { } bead) return new NoSuchBead();
+        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0);
+        if (await RulingStore.AddAsync(connection, id, given, sent) && given.Ruling.Aspect is null) await RefitOfAsync(connection, bead);
+        var stored = await BeadStore.FindAsync(connection, id);
+        await transaction.CommitAsync(cancel);
+        return new Recorded(stored!);
+    }
+
+    /// <summary>What is wrong with evidence, by field.</summary>
+    internal static void Check(Evidence evidence, Core.Sheets.Sheet sheet, Dictionary<string, string> problems)
+    {
+        if (evidence.IsEmpty()) problems["evidence"] = "Note at least the sound, or one look.";
+        Range("evidence.beadSizeMm", sheet.BeadMeasure.ToString().ToLowerInvariant(), evidence.BeadSize, SizeRange);
+        Range("evidence.stickOutMm", "stick-out", evidence.StickOut, StickOutRange);
+        foreach (var (field, problem) in evidence.Measured?.Problems() ?? []) problems[$"evidence.measured.{field}"] = problem;
+
+        void Range(string field, string name, Length? value, (Length Least, Length Most) range)
+        {
+            if (value is { } given && (given < range.Least || given > range.Most)) problems[field] = $"A {name} between {Show.Of(range.Least)} and {Show.Of(range.Most)}.";
+        }
+    }
+
+    /// <summary>Said where a section's values are sent by hand.</summary>
+    internal const string SectionElsewhere = "A section's values come from marks on its picture. Add the picture to the bead and mark it there.";
+
+    private async Task<BeadOutcome> ChangeAsync(
+        Guid lookId, Guid id, Guid? version, Sent sent, Guid by, Func<Bead, BeadGround, Dictionary<string, string>, Evidence> change, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (await BeadStore.FindAsync(connection, id) is not { } unlocked) return new NoSuchBead();
+        await GroundStore.TakeTurnAsync(connection, unlocked.SheetId, 0);
+        // Only now does nobody else write of it.
+        var bead = (await BeadStore.FindAsync(connection, id))!;
+        if (await connection.IsRepeatAsync("look", lookId, sent)) return new Recorded(bead);
+        if (version is { } seen && seen != bead.Version) return new LookedSince(bead);
+        var place = await TrialPlaceStore.OfBeadAsync(connection, id);
+        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step))!;
+        var problems = new Dictionary<string, string>();
+        var evidence = change(bead, ground, problems);
+        if (problems.Count > 0) return new RefusedBead(problems);
+        if (version is null && evidence == bead.Evidence) return new Recorded(bead);
+
+        var before = place is null ? await BeadStore.BeforeAsync(connection, bead.SheetId, bead.Number) : null;
+        var looked = bead with { Evidence = evidence };
+        await BeadStore.AddLookAsync(connection, lookId, looked with { Judgement = JudgeIt(looked, ground, before) }, by, sent);
+        await RefitOfAsync(connection, bead, ground);
+        var stored = await BeadStore.FindAsync(connection, id);
+        await transaction.CommitAsync(cancel);
+        return new Recorded(stored!);
+    }
+
+    private static async Task RefitOfAsync(NpgsqlConnection connection, Bead bead, BeadGround? known = null)
+    {
+        if (bead.Used is null) return;
+        var ground = known ?? (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null))!;
+        await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
+    }
+
+    private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before)
+    {
+        var around = new Circumstances(before?.AsBefore(), ground.StudentCauses, ground.MachineCauses, ground.Sheet.Criteria, ground.Tolerances, bead.FromMarks());
+        return bead.Used is { } used
+            ? Judge.Of(ground.Body, ground.Machine, used, bead.Evidence, around)
+            : Judge.Of(ground.Body, ground.Machine, bead.Amps!.Value, bead.Evidence, around);
+    }
+
+    private static string? TrialProblem(BeadGround ground, TrialPlace place) =>
+        ground.Plan is not { } plan ? "There is no such trial on this sheet."
+        : place.Step < 1 || place.Step > plan.Steps.Count ? $"This trial has {plan.Steps.Count} steps."
+        : null;
+
+    private static RefusedBead Refuse(string field, string problem) => new(new Dictionary<string, string> { [field] = problem });
+}

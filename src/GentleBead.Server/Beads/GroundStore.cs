@@ -1,0 +1,98 @@
+using Dapper;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Trials;
+using GentleBead.Server.Database;
+using GentleBead.Server.Machines;
+using GentleBead.Server.Sheets;
+using Npgsql;
+
+namespace GentleBead.Server.Beads;
+
+/// <summary>What a bead is laid to and judged by, gathered at once.</summary>
+/// <param name="Sheet">The sheet it was given out with.</param>
+/// <param name="Plan">The trial it is laid for; null outside one.</param>
+/// <param name="Step">Its step in that trial; null outside one.</param>
+/// <param name="MachineId">The booth's machine.</param>
+/// <param name="Machine">The same, as calibrated and loaded now.</param>
+/// <param name="StudentCauses">The likeliest causes of the student's newest beads, newest first.</param>
+/// <param name="MachineCauses">The likeliest causes of the machine's newest beads, newest first.</param>
+/// <param name="Tolerances">The room's own.</param>
+/// <param name="Stored">Whether the bead is there already.</param>
+/// <param name="Sent">What it was sent with; null when it is not there, or was sent before that was kept.</param>
+public sealed record BeadGround(
+    AssignedSheet Sheet, TrialPlan? Plan, int? Step, Guid MachineId, Machine Machine,
+    IReadOnlyList<Cause> StudentCauses, IReadOnlyList<Cause> MachineCauses, PracticeTolerances Tolerances, bool Stored, byte[]? Sent)
+{
+    /// <summary>The sheet the bead is judged by: in a trial of joints or positions its step's own.</summary>
+    public Sheet Body => Plan is { } plan && Step is { } step && step >= 1 && step <= plan.Steps.Count ? plan.Steps[step - 1].Sheet ?? Sheet.Body : Sheet.Body;
+}
+
+/// <summary>Reads what stands around a bead, in one statement.</summary>
+public static class GroundStore
+{
+    /// <summary>Takes the machine's turn: whoever writes of its beads waits here for whoever does so now. Gives false where there is no such sheet.</summary>
+    /// <param name="connection">In whose transaction.</param>
+    /// <param name="sheetId">A sheet given out at its booth.</param>
+    /// <param name="beads">Beads laid by this: 1 when one is recorded, else 0.</param>
+    public static async Task<bool> TakeTurnAsync(NpgsqlConnection connection, Guid sheetId, int beads) => await connection.ExecuteAsync(
+        """
+        insert into machine_wear (machine_id, beads) select booth.machine_id, @beads from sheet join booth on booth.id = sheet.booth_id where sheet.id = @sheetId
+        on conflict (machine_id) do update set beads = machine_wear.beads + excluded.beads
+        """,
+        new { sheetId, beads }) > 0;
+
+    /// <summary>What a bead on a sheet is laid to; null where there is no such sheet.</summary>
+    /// <param name="connection">Where.</param>
+    /// <param name="sheetId">On which sheet.</param>
+    /// <param name="beadId">Which bead; its own cause is left out.</param>
+    /// <param name="trialId">For which trial; null outside one.</param>
+    /// <param name="step">For which of its steps.</param>
+    public static async Task<BeadGround?> OfAsync(NpgsqlConnection connection, Guid sheetId, Guid beadId, Guid? trialId, int? step)
+    {
+        var row = await connection.QuerySingleOrDefaultAsync<Row>(
+            $$"""
+            select {{SheetStore.Columns("sheet")}}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as "Readings",
+                (select plan from trial where trial.id = @trialId and trial.sheet_id = sheet.id) as "Plan",
+                array(select cause from (select cause, bead_id from bead_standing where student_id = sheet.student_id and not withdrawn order by seq desc limit @most + 1) as newest
+                    where bead_id <> @beadId and cause is not null limit @most) as "StudentCauses",
+                array(select cause from (select cause, bead_id from bead_standing where machine_id = booth.machine_id and not withdrawn order by seq desc limit @most + 1) as newest
+                    where bead_id <> @beadId and cause is not null limit @most) as "MachineCauses",
+                (select body from practice_tolerances order by seq desc limit 1) as "Tolerances",
+                exists (select 1 from bead where bead.id = @beadId) as "Stored", (select sent from bead where bead.id = @beadId) as "Sent"
+            from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
+            where sheet.id = @sheetId
+            """,
+            new { sheetId, beadId, trialId, most = Habits.Recent });
+        return row?.Ground(step);
+    }
+
+    private sealed class Row : SheetStore.Row
+    {
+        public required Guid MachineId { get; init; }
+
+        public required string MachineBody { get; init; }
+
+        public required string? Load { get; init; }
+
+        public required string? Readings { get; init; }
+
+        public required string? Plan { get; init; }
+
+        public required string[] StudentCauses { get; init; }
+
+        public required string[] MachineCauses { get; init; }
+
+        public required string? Tolerances { get; init; }
+
+        public required bool Stored { get; init; }
+
+        public required byte[]? Sent { get; init; }
+
+        public BeadGround Ground(int? step) => new(
+            Sheet, Plan is null ? null : Jsonb.Read<TrialPlan>(Plan), step, MachineId, StoredMachine.Read(MachineBody, Load, Readings),
+            [.. StudentCauses.Select(Words.Read<Cause>)], [.. MachineCauses.Select(Words.Read<Cause>)],
+            Tolerances is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(Tolerances), Stored, Sent);
+    }
+}

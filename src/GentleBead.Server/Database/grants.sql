@@ -1,0 +1,20 @@
+-- What the application does to each table. It owns nothing, and may neither truncate nor switch triggers off.
+revoke all on all tables in schema public from the_application;
+revoke all on schema public from the_application;
+grant usage on schema public to the_application;
+grant select, insert on all tables in schema public to the_application;
+revoke insert on schemaversions from the_application;
+
+-- A record is withdrawn, never changed.
+grant update (withdrawn_by, withdrawn_at) on bead to the_application;
+grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep to the_application;
+grant update (ended_at) on trial to the_application;
+grant update (title, held_on, version) on session to the_application;
+grant update (units, school) on person to the_application;
+
+-- Who stands where and what is ticked is a state, not a record; uploads pass through.
+grant update, delete on place, check_tick, stand_in, upload_part to the_application;
+
+-- Kept up from the records, and could be made anew from them.
+grant update on bead_standing, machine_wear, learned_window to the_application;
+grant delete on learned_window to the_application;

@@ -1,0 +1,174 @@
+using Dapper;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Sheets;
+using GentleBead.Server.Database;
+using GentleBead.Server.Machines;
+using GentleBead.Server.People;
+using GentleBead.Server.Sheets;
+using Npgsql;
+
+namespace GentleBead.Server.Sessions;
+
+/// <summary>A booth as the room sees it.</summary>
+/// <param name="Booth">Which booth.</param>
+/// <param name="MachineName">The machine in it.</param>
+/// <param name="Student">Who stands there; null when empty.</param>
+/// <param name="Job">What they work on; null before a sheet was assigned.</param>
+/// <param name="PositionName">ISO and AWS names of the job's position; null with it.</param>
+/// <param name="Last">The newest bead laid to that sheet; null before the first.</param>
+/// <param name="Before">The verdicts on the few beads before it, oldest first.</param>
+/// <param name="Next">The change that was advised after the newest; null when none was.</param>
+public sealed record BoothView(
+    Booth Booth, string MachineName, PersonName? Student, Job? Job, string? PositionName, RackBead? Last, IReadOnlyList<Verdict> Before, string? Next);
+
+/// <summary>The room in a session.</summary>
+/// <param name="Session">Which session; null before the first.</param>
+/// <param name="Booths">A page of its booths, by number.</param>
+/// <param name="MoreBooths">What to ask for the next page with; null on the last.</param>
+/// <param name="Waiting">The first of the students who stand at no booth, by name.</param>
+/// <param name="MoreWaiting">Whether there are more than those.</param>
+public sealed record RoomView(Session? Session, IReadOnlyList<BoothView> Booths, int? MoreBooths, IReadOnlyList<PersonName> Waiting, bool MoreWaiting);
+
+/// <summary>A booth by its number, and who stands there.</summary>
+/// <param name="Id">Which booth.</param>
+/// <param name="Number">Its number.</param>
+/// <param name="Student">Who stands there; null when empty.</param>
+public sealed record BoothName(Guid Id, int Number, PersonName? Student);
+
+/// <summary>The session that is on and who stands where: what every page needs to find its way.</summary>
+/// <param name="Session">Which session; null before the first.</param>
+/// <param name="Booths">Every booth, by number.</param>
+public sealed record RoomNow(Session? Session, IReadOnlyList<BoothName> Booths);
+
+/// <summary>One booth up close.</summary>
+/// <param name="Session">Which session.</param>
+/// <param name="Booth">Which booth.</param>
+/// <param name="Machine">Its machine, as calibrated and loaded now.</param>
+/// <param name="Student">Who stands there; null when empty.</param>
+/// <param name="Coupon">The sheet they work to and its beads; null before one was assigned.</param>
+public sealed record Bench(Session Session, Booth Booth, Core.Machines.Machine Machine, PersonName? Student, Coupon? Coupon);
+
+/// <summary>Who works on what at a booth.</summary>
+/// <param name="StudentId">Who stands there; null where nobody does.</param>
+/// <param name="Job">What they work on; null before a sheet was assigned.</param>
+/// <param name="Machine">With what machine.</param>
+public sealed record Station(Guid? StudentId, Job? Job, Core.Machines.Machine Machine);
+
+/// <summary>Reads a room and its booths, a bounded number of rows whatever lies in the database.</summary>
+public sealed class RoomStore(NpgsqlDataSource database)
+{
+    private const int BoothPage = 24;
+    private const int WaitingShown = 30;
+    private const int VerdictsShown = 5;
+
+    /// <summary>A page of the room in a session.</summary>
+    /// <param name="session">Which session; null before the first.</param>
+    /// <param name="after">The number of the last booth that was sent; 0 for the first page.</param>
+    public async Task<RoomView> OfAsync(Session? session, int after)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var booths = (await connection.QueryAsync<BoothRow>(
+            """
+            select booth.id as "Id", booth.number as "Number", booth.machine_id as "MachineId", machine.name as "MachineName", person.id as "StudentId", person.name as "StudentName",
+                newest.id as "SheetId", newest.job as "Job", newest.position_name as "PositionName"
+            from booth join machine on machine.id = booth.machine_id
+            left join place on place.booth_id = booth.id and place.session_id = @sessionId left join person on person.id = place.student_id
+            left join lateral (
+                select id, job, position_name from sheet
+                where session_id = @sessionId and booth_id = booth.id and student_id = place.student_id order by seq desc limit 1) as newest on true
+            where booth.number > @after order by booth.number limit @BoothPage
+            """,
+            new { sessionId = session?.Id, after, BoothPage })).AsList();
+        var beads = (await connection.QueryAsync<BeadRow>(
+            """
+            select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape as "Shape", newest.next as "Next"
+            from unnest(@ids) as given (id) cross join lateral (
+                select bead_id, number, coalesce(ruled, verdict) as verdict, shape, next from bead_standing
+                where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as newest
+            order by newest.number
+            """,
+            new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown })).ToLookup(bead => bead.SheetId);
+        var waiting = after > 0 ? [] : (await connection.QueryAsync<PersonName>(
+            """
+            select id, name from person where role = 'student'
+                and not exists (select 1 from place where session_id = @sessionId and student_id = person.id) order by name, id limit @WaitingShown + 1
+            """,
+            new { sessionId = session?.Id, WaitingShown })).AsList();
+        return new RoomView(
+            session, [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))], booths.Count == BoothPage ? booths[^1].Number : null,
+            [.. waiting.Take(WaitingShown)], waiting.Count > WaitingShown);
+    }
+
+    /// <summary>Who stands where in a session.</summary>
+    /// <param name="session">Which session; null before the first.</param>
+    public async Task<RoomNow> NowAsync(Session? session)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<(Guid Id, int Number, Guid? StudentId, string? Student)>(
+            """
+            select booth.id, booth.number, person.id, person.name from booth
+            left join place on place.booth_id = booth.id and place.session_id = @sessionId left join person on person.id = place.student_id
+            order by booth.number
+            """,
+            new { sessionId = session?.Id });
+        return new RoomNow(session, [.. rows.Select(row => new BoothName(row.Id, row.Number, row.StudentId is { } id ? new PersonName(id, row.Student!) : null))]);
+    }
+
+    /// <summary>One booth in a session; null where there is no such session or booth.</summary>
+    public async Task<Bench?> BenchAsync(Guid sessionId, Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var row = await connection.QuerySingleOrDefaultAsync<BenchRow>(
+            """
+            select session.title as "Title", session.held_on as "HeldOn", session.version as "Version", booth.number as "Number", machine_now.id as "MachineId",
+                machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings", person.id as "StudentId", person.name as "StudentName"
+            from session cross join booth join machine_now on machine_now.id = booth.machine_id
+            left join place on place.booth_id = booth.id and place.session_id = session.id left join person on person.id = place.student_id
+            where session.id = @sessionId and booth.id = @boothId
+            """,
+            new { sessionId, boothId });
+        if (row is null) return null;
+        var sheet = row.StudentId is not { } studentId ? null : await connection.QueryFirstOrDefaultAsync<SheetStore.Row>(
+            $"select {SheetStore.Columns("sheet")} from sheet where session_id = @sessionId and booth_id = @boothId and student_id = @studentId order by seq desc limit 1",
+            new { sessionId, boothId, studentId });
+        return new Bench(
+            new Session(sessionId, row.Title, row.HeldOn, row.Version), new Booth(boothId, row.Number, row.MachineId), StoredMachine.Read(row.Body, row.Load, row.Readings),
+            row.StudentId is { } id ? new PersonName(id, row.StudentName!) : null, sheet is null ? null : await CouponStore.OfAsync(connection, sheet.Sheet));
+    }
+
+    /// <summary>Who works on what at a booth in a session, with what machine; null where there is no such session or booth.</summary>
+    public async Task<Station?> StationAsync(Guid sessionId, Guid boothId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings, Guid? StudentId, string? Job)?>(
+            """
+            select machine_now.body, machine_now.load, machine_now.readings, place.student_id, (
+                select job from sheet where session_id = session.id and booth_id = booth.id and student_id = place.student_id order by seq desc limit 1)
+            from session cross join booth join machine_now on machine_now.id = booth.machine_id
+            left join place on place.booth_id = booth.id and place.session_id = session.id
+            where session.id = @sessionId and booth.id = @boothId
+            """,
+            new { sessionId, boothId });
+        return row is { } at ? new Station(at.StudentId, at.Job is null ? null : Jsonb.Read<Job>(at.Job), StoredMachine.Read(at.Body, at.Load, at.Readings)) : null;
+    }
+
+    private sealed record BenchRow(
+        string Title, DateOnly HeldOn, int Version, int Number, Guid MachineId, string Body, string? Load, string? Readings, Guid? StudentId, string? StudentName);
+
+    private sealed record BeadRow(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, string? Next);
+
+    private sealed record BoothRow(
+        Guid Id, int Number, Guid MachineId, string MachineName, Guid? StudentId, string? StudentName, Guid? SheetId, string? Job, string? PositionName)
+    {
+        public BoothView View(IReadOnlyList<BeadRow> beads)
+        {
+            var last = beads.Count == 0 ? null : beads[^1];
+            return new BoothView(
+                new Booth(Id, Number, MachineId), MachineName, StudentId is { } student ? new PersonName(student, StudentName!) : null,
+                Job is null ? null : Jsonb.Read<Job>(Job), PositionName,
+                last is null ? null : new RackBead(last.Id, last.Number, Words.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape)),
+                [.. beads.SkipLast(1).Select(bead => Words.Read<Verdict>(bead.Verdict))], last?.Next);
+        }
+    }
+}

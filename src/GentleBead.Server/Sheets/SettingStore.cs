@@ -1,0 +1,57 @@
+using Dapper;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Windows;
+using GentleBead.Server.Database;
+using GentleBead.Server.Machines;
+using Npgsql;
+
+namespace GentleBead.Server.Sheets;
+
+/// <summary>What a sheet is computed with at a booth: its machine with charts and windows, and the asker's way of setting.</summary>
+/// <param name="Machine">The booth's machine as calibrated and loaded now; null for a sheet without marks.</param>
+/// <param name="School">The asker's way of setting.</param>
+/// <param name="Charts">The standing charts on the machine's door.</param>
+/// <param name="Windows">What the room has found on the machine.</param>
+/// <param name="StudentId">Who stands there in the session asked about; null when nobody does, or none was asked about.</param>
+/// <param name="BoothNumber">The booth's number; 0 without a booth.</param>
+public sealed record SheetSetting(
+    Machine? Machine, School School, IReadOnlyList<DoorChart> Charts, IReadOnlyList<LearnedWindow> Windows, Guid? StudentId, int BoothNumber);
+
+/// <summary>Reads what a sheet is computed with, in one statement: it is asked for at every key.</summary>
+public sealed class SettingStore(NpgsqlDataSource database)
+{
+    private const string ByBooth =
+        """
+        select machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings",
+            (select school from person where id = @by) as "School", booth.number as "Number",
+            (select json_agg(newest.body) from (
+                select distinct on (process, wire, gas) body, withdrawn_at from door_chart
+                where machine_id = booth.machine_id order by process, wire, gas, seq desc) as newest where withdrawn_at is null) as "Charts",
+            (select json_agg(body) from learned_window where machine_id = booth.machine_id) as "Windows",
+            (select student_id from place where place.session_id = @sessionId and place.booth_id = booth.id) as "StudentId"
+        from booth join machine_now on machine_now.id = booth.machine_id where booth.id = @boothId
+        """;
+
+    /// <summary>The setting at a booth; null where there is no such booth.</summary>
+    /// <param name="boothId">Which booth; null for none.</param>
+    /// <param name="by">Who asks.</param>
+    /// <param name="sessionId">For which session; null where nobody is to stand there.</param>
+    public async Task<SheetSetting?> OfAsync(Guid? boothId, Guid by, Guid? sessionId = null)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        if (boothId is null)
+        {
+            var school = await connection.ExecuteScalarAsync<string?>("select school from person where id = @by", new { by });
+            return new SheetSetting(null, school is null ? School.Usual : Jsonb.Read<School>(school), [], [], null, 0);
+        }
+        var row = await connection.QuerySingleOrDefaultAsync<Row>(ByBooth, new { boothId, by, sessionId });
+        return row is null ? null : new SheetSetting(
+            StoredMachine.Read(row.Body, row.Load, row.Readings), row.School is null ? School.Usual : Jsonb.Read<School>(row.School),
+            All<DoorChart>(row.Charts), All<LearnedWindow>(row.Windows), row.StudentId, row.Number);
+    }
+
+    private static IReadOnlyList<T> All<T>(string? json) => json is null ? [] : Jsonb.Read<IReadOnlyList<T>>(json);
+
+    private sealed record Row(string Body, string? Load, string? Readings, string? School, int Number, string? Charts, string? Windows, Guid? StudentId);
+}

@@ -1,0 +1,101 @@
+using Dapper;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
+using GentleBead.Core.Trials;
+using GentleBead.Core.Windows;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Windows;
+
+/// <summary>A machine's learned windows in the database: fitted from the newest of what was heard, anew with whatever changes it.</summary>
+public sealed class WindowStore(NpgsqlDataSource database)
+{
+    /// <summary>Windows of a machine that are sent at once.</summary>
+    public const int Page = 4;
+
+    private const int PointsShown = 80;
+
+    /// <summary>Fits the window of an arc on a machine anew.</summary>
+    /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
+    /// <param name="machineId">Which machine.</param>
+    /// <param name="arc">Which arc.</param>
+    public static async Task RefitAsync(NpgsqlConnection connection, Guid machineId, WireArc arc)
+    {
+        var (points, upto) = await PointsAsync(connection, machineId, arc, LearnedWindow.Newest);
+        await connection.ExecuteAsync(
+            points.Count == 0
+                ? "delete from learned_window where machine_id = @machineId and process = @process and wire = @wire and gas = @gas"
+                : """
+                  insert into learned_window (machine_id, process, wire, gas, body, upto) values (@machineId, @process, @wire, @gas, @body, @upto)
+                  on conflict (machine_id, process, wire, gas) do update set body = excluded.body, upto = excluded.upto
+                  """,
+            new
+            {
+                machineId,
+                process = Words.Of(arc.Process),
+                wire = Words.Of(arc.Wire),
+                gas = Words.Of(arc.Gas),
+                body = points.Count == 0 ? null : new Jsonb<LearnedWindow>(LearnedWindow.Fit(arc, points)),
+                upto,
+            });
+    }
+
+    /// <summary>A page of a machine's windows with the newest points behind each, those that were fitted last first.</summary>
+    /// <param name="machineId">Which machine.</param>
+    /// <param name="after">The key of the last one that was sent; null for the first page.</param>
+    public async Task<IReadOnlyList<(string Key, LearnedWindow Window, IReadOnlyList<WindowPoint> Points)>> OfMachineAsync(Guid machineId, string? after)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = (await connection.QueryAsync<(string Key, string Body)>(
+            """
+            with windows as (select concat_ws('/', process, wire, gas) as key, upto, body from learned_window where machine_id = @machineId)
+            select key, body from windows where @after::text is null or (upto, key) < (select upto, key from windows where key = @after)
+            order by upto desc, key desc limit @Page
+            """,
+            new { machineId, after, Page })).AsList();
+        var windows = new List<(string, LearnedWindow, IReadOnlyList<WindowPoint>)>();
+        foreach (var (key, body) in rows)
+        {
+            var window = Jsonb.Read<LearnedWindow>(body);
+            windows.Add((key, window, (await PointsAsync(connection, machineId, window.Arc, PointsShown)).Points));
+        }
+        return windows;
+    }
+
+    private static async Task<(IReadOnlyList<WindowPoint> Points, long Upto)> PointsAsync(NpgsqlConnection connection, Guid machineId, WireArc arc, int newest)
+    {
+        var rows = (await connection.QueryAsync<(double Volts, double? WireFeed, string? Sound, string? Cause, string? Verdict, string? Finding, long Seq)>(
+            """
+            (select volts, wire_feed_m_per_min, sound, cause, coalesce(ruled, verdict), null, seq from bead_standing
+             where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and not withdrawn and sound is not null and volts is not null
+             order by seq desc limit @newest)
+            union all
+            (select volts, null, null, null, null, finding, 0 from sweep
+             where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and withdrawn_at is null order by seq desc limit @newest)
+            """,
+            new { machineId, process = Words.Of(arc.Process), wire = Words.Of(arc.Wire), gas = Words.Of(arc.Gas), newest })).AsList();
+        var points = new List<WindowPoint>(rows.Count);
+        var (beads, sweeps) = (0, 0);
+        foreach (var row in rows)
+        {
+            var volts = Voltage.FromVolts(row.Volts);
+            if (row.Finding is { } finding)
+            {
+                var fade = LearnedWindow.Fade(sweeps++);
+                points.AddRange(WindowPoint.Of(Jsonb.Read<SweepFinding>(finding), volts).Select(point => point with { Weight = fade }));
+            }
+            else if (WindowPoint.Of(
+                new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed!.Value), volts), Words.Read<Sound>(row.Sound!), arc.Process,
+                row.Cause is null ? null : Words.Read<Cause>(row.Cause), Words.Read<Verdict>(row.Verdict!)) is { } point)
+            {
+                points.Add(point with { Weight = LearnedWindow.Fade(beads++) });
+            }
+        }
+        return (points, rows.Count == 0 ? 0 : rows.Max(row => row.Seq));
+    }
+}

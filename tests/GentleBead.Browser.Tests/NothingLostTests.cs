@@ -1,0 +1,159 @@
+using GentleBead.Testing;
+
+namespace GentleBead.Browser.Tests;
+
+/// <summary>What is typed is what is saved: its unit, its form, its key, its place beside what somebody else said.</summary>
+public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture<NothingLostTests.Loft>
+{
+    public sealed class Loft : IAsyncLifetime
+    {
+        public RunningServer Server { get; private set; } = null!;
+
+        public async ValueTask InitializeAsync() => Server = await RunningServer.StartAsync(demo: true);
+
+        public ValueTask DisposeAsync() => Server.DisposeAsync();
+    }
+
+    private Page AtBench(int booth)
+    {
+        var page = new Page(loft.Server.Address).StepInAs("Maren Holloway");
+        page.Click("Bench", within: $"Booth {booth}");
+        page.See("Judge the bead");
+        return page;
+    }
+
+    private static void Units(Page page, string now)
+    {
+        page.Run<object?>("document.querySelector('[aria-label^=\"Units:\"]').click()");
+        Page.Until(() => page.Has($"[aria-label='Units: {now}']"), $"units in {now}");
+    }
+
+    // What the server keeps of the newest bead of the coupon on the bench.
+    private static string Newest(Page page) => page.RunAsync<string>(
+        """
+        const done = arguments[arguments.length - 1];
+        (async () => {
+          const now = await (await fetch('/api/sessions/now')).json();
+          const booth = now.booths.find((one) => location.pathname.includes(one.id));
+          const bench = await (await fetch(`/api/sessions/${now.session.id}/booths/${booth.id}`)).json();
+          const bead = bench.coupon.beads.reduce((last, one) => (one.number > last.number ? one : last));
+          const file = await (await fetch(`/api/beads/${bead.id}/file`)).json();
+          return JSON.stringify({ number: bead.number, used: file.bead.used, evidence: file.bead.evidence });
+        })().then(done, (failed) => done(String(failed)));
+        """);
+
+    private static double Number(string json, string name)
+    {
+        var at = json.IndexOf($"\"{name}\":", StringComparison.Ordinal);
+        Assert.True(at >= 0, $"{name} is not in {json}");
+        var rest = json[(at + name.Length + 3)..];
+        return double.Parse(rest[..rest.IndexOfAny([',', '}'])], System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public void A_number_keeps_the_unit_it_was_typed_in_when_the_units_are_switched()
+    {
+        using var page = AtBench(2);
+        if (!page.Has("[aria-label='Units: inch']")) Units(page, "inch");
+        page.Type("Leg, if measured", "0.2");
+        page.Click("measured instead?", within: "Wire used");
+        page.Type("Wire", "280");
+        page.Click("Hiss");
+        Units(page, "metric");
+        // The number stands as typed, and says in what.
+        Assert.StartsWith("0.2", page.Value("Leg, if measured"), StringComparison.Ordinal);
+        Assert.Contains("in/min", page.Value("Wire"), StringComparison.Ordinal);
+        page.Click("Judge the bead");
+        page.See("Change next");
+        var kept = Newest(page);
+        // 1 in = 25.4 mm exactly (international yard and pound agreement, 1959).
+        Assert.Equal(0.2 * 25.4, Number(kept, "beadSizeMm"), 1e-6);
+        Assert.Equal(280 * 0.0254, Number(kept, "wireFeedMPerMin"), 1e-6);
+        Units(page, "inch");
+    }
+
+    [Fact]
+    public void Keys_send_the_form_the_hands_are_in_and_no_other()
+    {
+        using var page = AtBench(3);
+        page.Click("Popping, stubbing");
+        page.Click("Tall, narrow");
+        page.Click("Judge the bead");
+        page.See("Overrule");
+        var beads = page.Count("[aria-label='Coupon'] .glyph");
+        var number = Number(Newest(page), "number");
+
+        page.Click("Hiss");
+        page.Click("Overrule");
+        page.Type("Why", "Saw the stick-out");
+        page.PressWithControl(OpenQA.Selenium.Keys.Enter);
+        // Enter in a number is done with the number, not with the bead.
+        page.Type("Leg, if measured", "0.2");
+        page.Press(OpenQA.Selenium.Keys.Enter);
+        Assert.Equal("Saw the stick-out", page.Value("Why"));
+        // In the form it belongs to, Ctrl Enter records.
+        page.PressWithControl(OpenQA.Selenium.Keys.Enter);
+        Page.Until(() => page.Count("[aria-label='Coupon'] .glyph") > beads, "the bead");
+        // One in all: had another key sent it, what was noted would have gone with that bead, and this one been refused.
+        Assert.Equal(number + 1, Number(Newest(page), "number"));
+        Assert.Contains("\"sound\":\"hiss\"", Newest(page), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_bead_saved_at_a_try_whose_answer_was_lost_is_told_and_what_is_new_becomes_a_second_look()
+    {
+        using var page = AtBench(1);
+        page.Click("Hiss");
+        page.Type("Leg, if measured", "0.16");
+        // The first try: sent and saved, and its answer lost on the way.
+        page.RunAsync<string>(
+            """
+            const done = arguments[arguments.length - 1];
+            (async () => {
+              const [key] = Object.keys(sessionStorage).filter((one) => sessionStorage.getItem(one).includes('"id"'));
+              const draft = JSON.parse(sessionStorage.getItem(key));
+              const now = await (await fetch('/api/sessions/now')).json();
+              const booth = now.booths.find((one) => location.pathname.includes(one.id));
+              const bench = await (await fetch(`/api/sessions/${now.session.id}/booths/${booth.id}`)).json();
+              const answer = await fetch(`/api/beads/${draft.id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({
+                sheetId: bench.coupon.sheet.id, wireFeedMPerMin: 6.4, volts: 18, evidence: { sound: 'hiss' } }) });
+              return `${answer.status}`;
+            })().then(done, (failed) => done(String(failed)));
+            """);
+        page.Click("Cold, on top", within: "Toes");
+        page.Click("Judge the bead");
+        page.See("was saved at the first try", "You have changed something since");
+        page.Click("Add it as a second look");
+        page.SeeNot("was saved at the first try");
+        var kept = Newest(page);
+        Assert.Contains("\"toes\":\"cold\"", kept, StringComparison.Ordinal);
+        Assert.Equal(6.4, Number(kept, "wireFeedMPerMin"), 1e-9);
+    }
+
+    [Fact]
+    public void Of_two_looks_from_one_version_the_later_is_shown_both_and_loses_neither()
+    {
+        using var one = AtBench(4);
+        one.Click("Hiss");
+        one.Click("Judge the bead");
+        one.See("Look again");
+        using var other = AtBench(4);
+        foreach (var page in new[] { one, other })
+        {
+            page.Click("Look again");
+            page.See("looked at again");
+        }
+        one.Click("Cold, on top", within: "Look again");
+        one.Click("Judge bead", startsWith: true);
+        one.See("Before that:");
+        other.Click("Tall, narrow", within: "Look again");
+        other.Click("Judge bead", startsWith: true);
+        other.See("Somebody has looked at this bead since you opened it", "They changed: toes", "You changed: profile");
+        other.Click("Go on with both");
+        other.Click("Judge bead", startsWith: true);
+        other.SeeNot("Somebody has looked at this bead");
+        var kept = Newest(other);
+        Assert.Contains("\"toes\":\"cold\"", kept, StringComparison.Ordinal);
+        Assert.Contains("\"profile\":\"tallNarrow\"", kept, StringComparison.Ordinal);
+    }
+}

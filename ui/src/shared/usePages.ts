@@ -1,0 +1,28 @@
+import { type QueryKey, useInfiniteQuery } from '@tanstack/react-query';
+
+/** A page of a longer list, and what to ask for the next with. */
+export interface PageOf<T, C> {
+  items: T[];
+  more: C | null;
+}
+
+/** A list that comes page by page; all that has come so far in one. */
+export function usePages<T, C extends string | number>(
+  queryKey: QueryKey,
+  fetchPage: (from: C | undefined, signal: AbortSignal) => Promise<PageOf<T, C>>,
+) {
+  const pages = useInfiniteQuery({
+    queryKey,
+    queryFn: ({ pageParam, signal }) => fetchPage(pageParam as C | undefined, signal),
+    initialPageParam: undefined as C | undefined,
+    getNextPageParam: (last) => last.more ?? undefined,
+  });
+  return {
+    items: pages.data?.pages.flatMap((page) => page.items),
+    error: pages.error,
+    isError: pages.isError,
+    again: () => void pages.refetch(),
+    more: pages.hasNextPage ? () => void pages.fetchNextPage() : undefined,
+    coming: pages.isFetchingNextPage,
+  };
+}
