@@ -27,7 +27,9 @@ has() { [[ " ${parts[*]} " == *" $1 "* ]]; }
 if has core; then need_debian /usr/lib/python3/dist-packages/scipy=python3-scipy; fi
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
 if has browser; then need_debian chromium=chromium chromedriver=chromium-driver /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
-if has ui || has browser; then need_ui_packages; fi
+# Fetched while the rest is built.
+packages=
+if has ui || has browser; then need_ui_packages & packages=$!; fi
 
 # The tests' shop opens at eight in the morning: no run is caught by midnight, when today's session becomes yesterday's.
 ahead=$(( (8 - 10#$(date -u +%H) + 36) % 24 - 12 ))
@@ -35,10 +37,21 @@ export TZ="Etc/GMT$(printf '%+d' $((-ahead)))"
 trap 'scripts/postgres.sh stop .local/test-postgres 2>/dev/null || true' EXIT
 
 passed=0 failed=0
-check() { # check NAME COMMAND...: one thing that passes or fails
+names=() # of what was begun and runs beside what comes next
+begin() { # begin NAME COMMAND...: one thing that passes or fails
   say "$1"
-  if "${@:2}" >.local/test-check.log 2>&1; then passed=$((passed + 1)); else failed=$((failed + 1)); cat .local/test-check.log; say "FAILED: $1"; fi
+  "${@:2}" >".local/test-check-${#names[@]}.log" 2>&1 &
+  pids[${#names[@]}]=$!
+  names+=("$1")
 }
+finish() { # what came of everything begun
+  local i
+  for i in "${!names[@]}"; do
+    if wait "${pids[$i]}"; then passed=$((passed + 1)); else failed=$((failed + 1)); cat ".local/test-check-$i.log"; say "FAILED: ${names[$i]}"; fi
+  done
+  names=()
+}
+check() { begin "$@"; finish; }
 run() { # run NAME: an xUnit project, its words and how it ended into .local
   local ended=0
   dotnet "tests/GentleBead.$1.Tests/bin/Debug/net10.0/GentleBead.$1.Tests.dll" -noColor -noLogo >".local/test-$1.log" 2>&1 || ended=$?
@@ -58,12 +71,14 @@ if has core || has server || has browser || has format; then
   say "Building …"
   dotnet build GentleBead.slnx -v quiet -p:RestoreLockedMode=true >.local/test-build.log 2>&1 || { grep -E 'error|warn' .local/test-build.log | sort -u | head -n 30; say "The build failed."; printf '%s\n' "0 passed, 1 failed"; exit 1; }
 fi
-if has format; then check "C# format" dotnet format GentleBead.slnx --no-restore --verify-no-changes; fi
+if [ -n "$packages" ]; then wait "$packages" || { printf '%s\n' "0 passed, 1 failed"; exit 1; }; fi
+if has format; then begin "C# format" dotnet format GentleBead.slnx --no-restore --verify-no-changes; fi
 if has ui; then
-  check "Front-end types" npm --prefix ui run --silent types
-  check "Front-end lint and format" npm --prefix ui run --silent lint
-  check "Client types against the server's document" npm --prefix ui run --silent client:check
+  begin "Front-end types" npm --prefix ui run --silent types
+  begin "Front-end lint and format" npm --prefix ui run --silent lint
+  begin "Client types against the server's document" npm --prefix ui run --silent client:check
 fi
+finish
 if has core; then suite Core; fi
 if has server && has browser; then
   # The screens wait for the browser most of the time: the server's tests run beside them.

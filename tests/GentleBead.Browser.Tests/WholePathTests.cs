@@ -112,7 +112,7 @@ public class WholePathTests(DemoServer demo)
     [Fact]
     public async Task A_server_killed_hard_comes_up_with_every_bead_and_everybody_signed_in()
     {
-        var database = await Cluster.NewDatabaseAsync();
+        var database = await Cluster.NewDemoDatabaseAsync();
         var first = await RunningServer.StartAsync(demo: true, database);
         using var page = new Page(first.Address);
         page.StepInAs("Maren Holloway");

@@ -58,7 +58,7 @@ public class LiveTests(DemoRoom room)
         {
             while (notices.TryTake(out var notice, TimeSpan.FromSeconds(30)))
             {
-                if (notice with { Id = null } == new RoomNotice("bead", booth, student)) return true;
+                if (notice with { Id = null, BeadId = null } == new RoomNotice("bead", booth, student)) return true;
             }
             return false;
         }

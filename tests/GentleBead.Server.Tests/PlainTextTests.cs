@@ -148,8 +148,6 @@ public class PlainTextTests(DemoRoom room)
         using var content = new ByteArrayContent(Encoding.UTF8.GetBytes(text));
         content.Headers.ContentType = new MediaTypeHeaderValue(type);
         Assert.Contains("recording", (await (await maren.PutAsync($"/api/beads/{bead}/recordings/{Guid.CreateVersion7()}?name=odd", content)).ProblemsAsync()).Keys);
-        // Parts of an upload stay nowhere, whatever came of it.
-        Assert.Equal(0, await room.QueryAsync<long>("select count(*) from upload_part where received_at < now() - interval '1 minute'"));
     }
 
     [Fact]

@@ -25,7 +25,7 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
 
     public async ValueTask InitializeAsync()
     {
-        Database = await Cluster.NewDatabaseAsync();
+        Database = await (demo ? Cluster.NewDemoDatabaseAsync() : Cluster.NewDatabaseAsync());
         // Started here, once: tests that ask for it at the same moment would each start one.
         _ = Services;
     }

@@ -20,11 +20,24 @@ public static class Cluster
     /// <summary>The root of the repository.</summary>
     public static string Root { get; } = FindRoot();
 
+    // The demo school, loaded once by the real server in each run, and copied for every test that wants one of its own.
+    private static readonly Lazy<Task<string>> DemoTemplate = new(LoadDemoAsync);
+
     /// <summary>Makes an empty database and gives its connection strings.</summary>
-    public static async Task<TestDatabase> NewDatabaseAsync()
+    public static Task<TestDatabase> NewDatabaseAsync() => NewDatabaseAsync("template1");
+
+    /// <summary>Makes a database that holds the demo school as the server loads it, and gives its connection strings.</summary>
+    public static async Task<TestDatabase> NewDemoDatabaseAsync() => await NewDatabaseAsync(await DemoTemplate.Value);
+
+    private static async Task<TestDatabase> NewDatabaseAsync(string template)
     {
         var name = $"test_{Guid.CreateVersion7():N}";
-        await ExecuteAsync($"create database {name} owner gentlebead_owner");
+        await ExecuteAsync($"create database {name} owner gentlebead_owner template {template} strategy file_copy");
+        return Reached(name);
+    }
+
+    private static TestDatabase Reached(string name)
+    {
         var (application, owner, own) = Addresses.Value;
         return new($"{application};Database={name};Maximum Pool Size=20", $"{owner};Database={name};Maximum Pool Size=4", $"{own};Database={name};Maximum Pool Size=2");
     }
@@ -34,6 +47,21 @@ public static class Cluster
     {
         NpgsqlConnection.ClearAllPools();
         await ExecuteAsync($"drop database if exists {new NpgsqlConnectionStringBuilder(database.Application).Database} with (force)");
+    }
+
+    private static async Task<string> LoadDemoAsync()
+    {
+        var database = await NewDatabaseAsync();
+        await using (await RunningServer.StartAsync(demo: true, database))
+        {
+            // Up: the school is loaded.
+        }
+        var name = new NpgsqlConnectionStringBuilder(database.Application).Database!;
+        NpgsqlConnection.ClearAllPools();
+        // A template is copied only while nobody is connected; a server killed a moment ago may still count as somebody.
+        await ExecuteAsync($"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = '{name}'");
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => ExecuteAsync($"drop database if exists {name} with (force)").GetAwaiter().GetResult();
+        return name;
     }
 
     private static async Task ExecuteAsync(string sql)

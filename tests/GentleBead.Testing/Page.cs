@@ -54,12 +54,14 @@ public sealed class Page : IDisposable
     /// <summary>Clicks a button, link or option by what stands on it or what it is called.</summary>
     /// <param name="label">The visible text, or the accessible name of a picture key.</param>
     /// <param name="within">The accessible name of the part of the page to look in.</param>
-    /// <param name="startsWith">Whether the text may go on.</param>
+    /// <param name="startsWith">Whether the text or name may go on.</param>
     public void Click(string label, string? within = null, bool startsWith = false)
     {
         var scope = within is null ? "" : $"//*[@aria-label={Quote(within)} or (self::fieldset and legend={Quote(within)})]";
-        var text = startsWith ? $"starts-with(normalize-space(), {Quote(label)})" : $"normalize-space()={Quote(label)}";
-        var path = By.XPath($"{scope}//*[self::button or self::a or @role='option'][{text} or @aria-label={Quote(label)}]");
+        var named = startsWith
+            ? $"starts-with(normalize-space(), {Quote(label)}) or starts-with(@aria-label, {Quote(label)})"
+            : $"normalize-space()={Quote(label)} or @aria-label={Quote(label)}";
+        var path = By.XPath($"{scope}//*[self::button or self::a or @role='option'][{named}]");
         Until(
             () =>
             {
@@ -98,6 +100,15 @@ public sealed class Page : IDisposable
         field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Backspace);
         if (text.Length > 0) field.SendKeys(text);
     }
+
+    /// <summary>Sets a field for a day, as its calendar does; typing goes by the browser's own order of day and month.</summary>
+    public void SetDay(string label, DateOnly day, string? within = null) => driver.ExecuteScript(
+        """
+        const [field, value] = arguments;
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, value);
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+        """,
+        Field(label, within), day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture));
 
     /// <summary>Picks an option of a list.</summary>
     public void Choose(string label, string option, string? within = null)

@@ -25,10 +25,10 @@ public sealed class RunningServer : IAsyncDisposable
 
     /// <summary>Starts it and waits until it is ready.</summary>
     /// <param name="demo">Whether to load the demo school.</param>
-    /// <param name="database">An existing database; null makes one and drops it at the end.</param>
+    /// <param name="database">An existing database; null makes one, with the demo school in it if wanted, and drops it at the end.</param>
     public static async Task<RunningServer> StartAsync(bool demo, TestDatabase? database = null)
     {
-        var used = database ?? await Cluster.NewDatabaseAsync();
+        var used = database ?? await (demo ? Cluster.NewDemoDatabaseAsync() : Cluster.NewDatabaseAsync());
         var address = new Uri($"http://127.0.0.1:{FreePort()}");
         var folder = Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
         var start = new ProcessStartInfo("dotnet",

@@ -70,7 +70,8 @@ public sealed class RulingStore(NpgsqlDataSource database)
             select aspect, tool, instructor from (
                 select distinct on (bead_id, aspect) bead_id, aspect, tool, instructor
                 from (select bead_id, aspect, tool, instructor, seq from ruling order by seq desc limit @Counted) as newest order by bead_id, aspect, seq desc) as standing
-            join bead_standing using (bead_id) where not withdrawn
+            -- Bead by bead: joined as a whole, every bead ever laid would be read while there are few.
+            cross join lateral (select from bead_standing where bead_id = standing.bead_id and not withdrawn limit 1) as stands
             """,
             new { Counted });
         return [.. rows.Select(row => Read(row.Aspect, row.Tool, row.Instructor))];

@@ -5,11 +5,12 @@ using Npgsql;
 namespace GentleBead.Server.Live;
 
 /// <summary>Something changed in the room.</summary>
-/// <param name="Kind">"session", "place", "sheet", "bead" or "machine".</param>
+/// <param name="Kind">"session", "place", "sheet", "bead", "test", "check", "kept" or "machine".</param>
 /// <param name="BoothId">At which booth, when at one.</param>
 /// <param name="StudentId">Whose, when somebody's.</param>
 /// <param name="Id">Which row was written, where that is told: whoever wrote it knows it already.</param>
-public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId, Guid? Id = null);
+/// <param name="BeadId">About which bead, when about one.</param>
+public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId, Guid? Id = null, Guid? BeadId = null);
 
 /// <summary>Carries notices from the database to the screens of this server, for as long as it runs.</summary>
 public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<LiveHub> hub, ILogger<RoomListener> log) : BackgroundService

@@ -9,11 +9,22 @@ interface Notice {
   boothId: string | null;
   studentId: string | null;
   id?: string | null;
+  beadId?: string | null;
 }
 
 /** What a kind of change leaves as it was, by the second word of a query's key. */
 const untouched: Record<string, readonly string[]> = {
-  bead: ['compute', 'alternatives', 'now', 'sessions', 'students', 'instructors', 'checks'],
+  bead: [
+    'compute',
+    'alternatives',
+    'now',
+    'sessions',
+    'students',
+    'instructors',
+    'checks',
+    'test-welds',
+    'test-weld',
+  ],
   sheet: [
     'compute',
     'alternatives',
@@ -38,10 +49,14 @@ const untouched: Record<string, readonly string[]> = {
   ],
 };
 
-/** Whether a query on screen may be old after a change. A booth's own bench changes with its own beads only. */
+/** What the person at this screen has in hand: shown before lists and racks are brought up. */
+const atHand: readonly unknown[] = ['bench', 'mine', 'tonight'];
+
+/** Whether a query on screen may be old after a change. A bead's file changes with that bead only, a booth's bench with its own beads. */
 export function touches(notice: Notice, key: Query['queryKey']): boolean {
   if (key[0] !== 'room') return false;
   if (untouched[notice.kind]?.includes(String(key[1]))) return false;
+  if (key[1] === 'bead-file' && notice.beadId) return key[2] === notice.beadId;
   return !(key[1] === 'bench' && notice.boothId !== null && key[3] !== notice.boothId);
 }
 
@@ -71,10 +86,13 @@ export function useLive(): boolean {
       const notices = told;
       told = [];
       waiting = setTimeout(show, pause);
-      void queries.invalidateQueries({
-        predicate: ({ queryKey }) =>
-          notices.some((notice) => touches(notice, queryKey) && !isKnown(notice, queryKey)),
-      });
+      const lookAgainAt = (hand: boolean) =>
+        queries.invalidateQueries({
+          predicate: ({ queryKey }) =>
+            atHand.includes(queryKey[1]) === hand &&
+            notices.some((notice) => touches(notice, queryKey) && !isKnown(notice, queryKey)),
+        });
+      void lookAgainAt(true).then(() => lookAgainAt(false));
     };
     hub.on('changed', (notice: Notice) => {
       told.push(notice);

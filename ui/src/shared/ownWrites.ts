@@ -2,7 +2,7 @@
 const written = new Map<string, number>();
 const remembered = 30_000;
 
-/** Remembers a row this screen wrote and has the answer of. */
+/** Remembers a row this screen is about to write: the room may tell of it before its answer is here. */
 export function wrote(id: string) {
   const now = Date.now();
   for (const [old, at] of written) if (now - at > remembered) written.delete(old);

@@ -214,25 +214,39 @@ select bead.id, bead.seq, bead.sheet_id, bead.number, bead.wire_mark, bead.volt_
 from bead join bead_standing as standing on standing.bead_id = bead.id
 left join look as again on again.id = standing.look_id;
 
--- A bead's notices name the bead, the look or the ruling: the screen that wrote it has its answer already.
-create function tell_room(kind text, booth uuid, student uuid, row_id uuid) returns void language sql as $$
-    select pg_notify('room', json_build_object('kind', kind, 'boothId', booth, 'studentId', student, 'id', row_id)::text);
+-- A notice about a bead names it, and the bead, the look or the ruling that was written: the screen that wrote it has its answer already.
+create function tell_room(kind text, booth uuid, student uuid, row_id uuid, bead uuid) returns void language sql as $$
+    select pg_notify('room', json_build_object('kind', kind, 'boothId', booth, 'studentId', student, 'id', row_id, 'beadId', bead)::text);
 $$;
 create or replace function tell_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id, case when tg_op = 'INSERT' then new.id end) from sheet where sheet.id = new.sheet_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id, case when tg_op = 'INSERT' then new.id end, new.id) from sheet where sheet.id = new.sheet_id;
     return null;
 end $$;
 create or replace function tell_of_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id, new.id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id, new.id, bead.id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
     return null;
 end $$;
 -- Not every row told of has an id of its own.
 create function tell_of_trial_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id, new.bead_id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id, bead.id, bead.id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
     return null;
 end $$;
 drop trigger trial_bead_told on trial_bead;
 create trigger trial_bead_told after insert on trial_bead for each row execute function tell_of_trial_bead();
+
+-- A test's words and signature change no bead, and a bead changes no test.
+create or replace function tell_test() returns trigger language plpgsql as $$
+begin
+    perform tell_room('test', sheet.booth_id, sheet.student_id) from test_weld join sheet on sheet.id = test_weld.sheet_id where test_weld.id = new.test_weld_id;
+    return null;
+end $$;
+create function tell_sealed() returns trigger language plpgsql as $$
+begin
+    perform tell_room('test', sheet.booth_id, sheet.student_id) from sheet where sheet.id = new.sheet_id;
+    return null;
+end $$;
+drop trigger test_weld_told on test_weld;
+create trigger test_weld_told after insert on test_weld for each row execute function tell_sealed();

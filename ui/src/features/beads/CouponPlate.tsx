@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { verdicts } from '../../shared/words';
 import { VerdictMark } from '../judging/VerdictMark';
@@ -24,38 +25,48 @@ export function CouponPlate(props: {
           </button>
         </li>
       )}
-      {props.beads.map((bead) => {
-        const inside = (
-          <>
-            <span className="bead-number">{bead.number}</span>
-            <BeadGlyph
-              shape={bead.shape}
-              joint={bead.shape.joint}
-              title={`Bead ${bead.number}, ${verdicts[bead.verdict]}, ${bead.shape.widthMm.toFixed(1)} mm wide`}
-            />
-            <VerdictMark verdict={bead.verdict} />
-          </>
-        );
-        return (
-          <li key={bead.id}>
-            {props.onChoose ? (
-              <button
-                type="button"
-                className="bead-row"
-                aria-pressed={props.chosen === bead.id}
-                onClick={() => props.onChoose?.(bead.id)}
-              >
-                {inside}
-              </button>
-            ) : (
-              <div className="bead-row">{inside}</div>
-            )}
-          </li>
-        );
-      })}
+      {props.beads.map((bead) => (
+        <BeadRow key={bead.id} bead={bead} chosen={props.chosen === bead.id} onChoose={props.onChoose} />
+      ))}
     </ol>
   );
 }
+
+// A bead that came leaves the rows of the others as they are.
+const BeadRow = memo(function BeadRow(props: {
+  bead: Laid;
+  chosen: boolean;
+  onChoose: ((id: string) => void) | undefined;
+}) {
+  const { bead, onChoose } = props;
+  const inside = (
+    <>
+      <span className="bead-number">{bead.number}</span>
+      <BeadGlyph
+        shape={bead.shape}
+        joint={bead.shape.joint}
+        title={`Bead ${bead.number}, ${verdicts[bead.verdict]}, ${bead.shape.widthMm.toFixed(1)} mm wide`}
+      />
+      <VerdictMark verdict={bead.verdict} />
+    </>
+  );
+  return (
+    <li>
+      {onChoose ? (
+        <button
+          type="button"
+          className="bead-row"
+          aria-pressed={props.chosen}
+          onClick={() => onChoose(bead.id)}
+        >
+          {inside}
+        </button>
+      ) : (
+        <div className="bead-row">{inside}</div>
+      )}
+    </li>
+  );
+});
 
 /** A recorded bead as the coupon and the plane show it. */
 export const asLaid = (bead: Schemas['Bead']) => ({

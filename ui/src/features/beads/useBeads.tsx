@@ -29,8 +29,7 @@ export function withBead(bench: Bench, bead: Bead): Bench {
 /** Puts the answer of a write where the screens read it: nothing of it has to be asked for again. */
 function useTakeIn() {
   const queries = useQueryClient();
-  return (bead: Bead, written: string) => {
-    wrote(written);
+  return (bead: Bead) => {
     queries.setQueriesData<Bench>({ queryKey: ['room', 'bench'] }, (bench) => bench && withBead(bench, bead));
     queries.setQueryData<Schemas['BeadFile']>(
       ['room', 'bead-file', bead.id],
@@ -46,13 +45,18 @@ function useTakeIn() {
 /** Records a bead under an id of the caller's; the same id twice makes one bead. */
 export function useRecord(onRecorded: (bead: Bead) => void) {
   const takeIn = useTakeIn();
+  const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, body }: { id: string; body: Schemas['BeadRequest'] }) =>
-      answer(api.PUT('/api/beads/{id}', { params: { path: { id } }, body })),
+    mutationFn: ({ id, body }: { id: string; body: Schemas['BeadRequest'] }) => {
+      wrote(id);
+      return answer(api.PUT('/api/beads/{id}', { params: { path: { id } }, body }));
+    },
     onSuccess: (bead) => {
-      takeIn(bead, bead.id);
+      takeIn(bead);
       onRecorded(bead);
     },
+    // Whether it was saved or not, the bench says.
+    onError: () => queries.invalidateQueries({ queryKey: ['room', 'bench'] }),
   });
 }
 
@@ -73,15 +77,17 @@ export function useLook(onLooked: (bead: Bead) => void) {
   const takeIn = useTakeIn();
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (look: { id: string; beadId: string; version: string; evidence: Schemas['Evidence'] }) =>
-      answer(
+    mutationFn: (look: { id: string; beadId: string; version: string; evidence: Schemas['Evidence'] }) => {
+      wrote(look.id);
+      return answer(
         api.PUT('/api/beads/{id}/looks/{lookId}', {
           params: { path: { id: look.beadId, lookId: look.id }, header: { 'If-Match': `"${look.version}"` } },
           body: { evidence: look.evidence },
         }),
-      ),
-    onSuccess: async (bead, look) => {
-      takeIn(bead, look.id);
+      );
+    },
+    onSuccess: async (bead) => {
+      takeIn(bead);
       onLooked(bead);
       await queries.invalidateQueries({ queryKey: ['room', 'bead-file', bead.id] });
     },

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Loader } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
@@ -14,7 +15,7 @@ export function ChecksPage() {
 }
 
 /** Pre-start and close-down, ticked at the booth, kept with the session. */
-export function Checks({ sessionId, boothId }: { sessionId: string; boothId: string }) {
+export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: string; boothId: string }) {
   const queries = useQueryClient();
   const key = ['room', 'checks', sessionId, boothId];
   const path = { id: sessionId, boothId };
@@ -93,4 +94,4 @@ export function Checks({ sessionId, boothId }: { sessionId: string; boothId: str
       </p>
     </>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Loader } from '@mantine/core';
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
@@ -60,7 +61,7 @@ export function RackPage() {
 }
 
 /** A student's coupons side by side. */
-export function RackOf({ studentId }: { studentId: string }) {
+export const RackOf = memo(function RackOf({ studentId }: { studentId: string }) {
   const rack = useRack(studentId);
   if (rack.isError) return <Trouble error={rack.error} again={rack.again} />;
   if (!rack.items) return <Loader m="xl" aria-label="Loading the rack" />;
@@ -80,7 +81,7 @@ export function RackOf({ studentId }: { studentId: string }) {
       <ShowMore more={rack.more} coming={rack.coming} what="coupons" />
     </>
   );
-}
+});
 
 function RackCoupon({ coupon }: { coupon: Rack['coupons'][number] }) {
   const navigate = useNavigate();

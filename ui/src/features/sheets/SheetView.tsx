@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { gases, joints, metals, polarities, positions, schools, wireName } from '../../shared/words';
@@ -42,7 +43,13 @@ function schoolLine({ job, school, pair }: Sheet): string {
 }
 
 /** A settings sheet: where the controls stand, what to aim at, what to expect, what to heed. */
-export function SheetView({ sheet, machine }: { sheet: Sheet; machine?: Machine | null }) {
+export const SheetView = memo(function SheetView({
+  sheet,
+  machine,
+}: {
+  sheet: Sheet;
+  machine?: Machine | null;
+}) {
   const { reasons } = sheet;
   const aims = useAims(sheet);
   return (
@@ -102,7 +109,7 @@ export function SheetView({ sheet, machine }: { sheet: Sheet; machine?: Machine 
       )}
     </div>
   );
-}
+});
 
 function Pair({
   sheet,
@@ -341,7 +348,7 @@ function useAims(sheet: Sheet): Aim[] {
 }
 
 /** What to heed, grave things first in sight. */
-export function Cautions({ sheet }: { sheet: Sheet }) {
+export const Cautions = memo(function Cautions({ sheet }: { sheet: Sheet }) {
   return (
     <section className="cautions" aria-label="Cautions">
       <h3>Heed</h3>
@@ -354,7 +361,7 @@ export function Cautions({ sheet }: { sheet: Sheet }) {
       </ul>
     </section>
   );
-}
+});
 
 /** Volts against the sheet's own. */
 const against = (more: number) =>

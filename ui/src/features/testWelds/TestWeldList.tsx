@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
@@ -21,7 +22,7 @@ export const standing = (view: { state: Schemas['TestWeldState']; signed: boolea
         : 'Open';
 
 /** A student's test welds, each a way to its record. */
-export function TestWeldList({ studentId }: { studentId: string }) {
+export const TestWeldList = memo(function TestWeldList({ studentId }: { studentId: string }) {
   const tests = useTestWelds(studentId);
   if (tests.isError) return <Trouble error={tests.error} again={tests.again} />;
   if (tests.items?.length === 0) return <p className="quiet">None yet.</p>;
@@ -47,4 +48,4 @@ export function TestWeldList({ studentId }: { studentId: string }) {
       <ShowMore more={tests.more} coming={tests.coming} what="test welds" />
     </>
   );
-}
+});
