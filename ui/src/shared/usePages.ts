@@ -20,7 +20,8 @@ export function usePages<T, C extends string | number>(
   return {
     items: pages.data?.pages.flatMap((page) => page.items),
     error: pages.error,
-    isError: pages.isError,
+    // A list that is there stays, when asking again fails.
+    isLoadingError: pages.isLoadingError,
     again: () => void pages.refetch(),
     more: pages.hasNextPage ? () => void pages.fetchNextPage() : undefined,
     coming: pages.isFetchingNextPage,

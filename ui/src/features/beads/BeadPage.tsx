@@ -16,7 +16,7 @@ export function BeadPage() {
   const navigate = useNavigate();
   const me = useMe().data;
   const file = useBeadFile(beadId);
-  if (file.isError) return <Trouble error={file.error} again={() => file.refetch()} />;
+  if (file.isLoadingError) return <Trouble error={file.error} again={() => file.refetch()} />;
   if (!file.data || !me) return <Loader m="xl" aria-label="Loading the bead" />;
   const { bead, sheet, body, machineId } = file.data;
   return (

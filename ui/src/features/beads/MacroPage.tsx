@@ -36,7 +36,7 @@ const none: Marks = { scale: [], root: [], toes: [], face: [], fusion: [], unfus
 export function MacroPage() {
   const { beadId = '', pictureId = '' } = useParams();
   const file = useBeadFile(beadId);
-  if (file.isError) return <Trouble error={file.error} again={() => file.refetch()} />;
+  if (file.isLoadingError) return <Trouble error={file.error} again={() => file.refetch()} />;
   if (!file.data) return <Loader m="xl" aria-label="Loading the picture" />;
   const picture = file.data.pictures.find((one) => one.id === pictureId);
   if (!picture) {

@@ -20,7 +20,7 @@ export function SavedOtherwise(props: {
   });
   const [lookId] = useState(newId);
   const look = useLook(props.onSettled);
-  if (stored.isError) return <Trouble error={stored.error} again={() => stored.refetch()} />;
+  if (stored.isLoadingError) return <Trouble error={stored.error} again={() => stored.refetch()} />;
   if (!stored.data) return null;
   const { bead } = stored.data;
   const evidence = { ...toEvidence(props.noted), macro: bead.evidence.macro ?? null };

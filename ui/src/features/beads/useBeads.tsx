@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answer, api, type Schemas } from '../../shared/api/client';
+import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { wrote } from '../../shared/ownWrites';
 
@@ -55,8 +55,9 @@ export function useRecord(onRecorded: (bead: Bead) => void) {
       takeIn(bead);
       onRecorded(bead);
     },
-    // Whether it was saved or not, the bench says.
-    onError: () => queries.invalidateQueries({ queryKey: ['room', 'bench'] }),
+    // Whether it was saved when no answer came, the bench says.
+    onError: (error) =>
+      error instanceof Refused ? undefined : queries.invalidateQueries({ queryKey: ['room', 'bench'] }),
   });
 }
 

@@ -41,7 +41,7 @@ export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: 
     onSettled: () => queries.invalidateQueries({ queryKey: key }),
     onError: tellTrouble,
   });
-  if (checks.isError) return <Trouble error={checks.error} again={() => checks.refetch()} />;
+  if (checks.isLoadingError) return <Trouble error={checks.error} again={() => checks.refetch()} />;
   if (!checks.data) return <Loader m="xl" aria-label="Loading the checks" />;
   const list = (time: Schemas['CheckTime'], title: string) => {
     const own = checks.data.filter((state) => state.check.time === time);

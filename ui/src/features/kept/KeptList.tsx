@@ -16,7 +16,7 @@ import './kept.css';
 /** Kept settings, newest first; each says whether the machine still stands there. */
 export function KeptList(sought: Sought) {
   const kept = useKept(sought);
-  if (kept.isError) return <Trouble error={kept.error} again={kept.again} />;
+  if (kept.isLoadingError) return <Trouble error={kept.error} again={kept.again} />;
   if (!kept.items) return <Loader aria-label="Loading kept settings" />;
   if (kept.items.length === 0) {
     return (

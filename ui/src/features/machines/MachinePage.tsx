@@ -15,7 +15,7 @@ import { useMachine } from './useMachines';
 export function MachinePage() {
   const { machineId = '' } = useParams();
   const detail = useMachine(machineId);
-  if (detail.isError) return <Trouble error={detail.error} again={() => detail.refetch()} />;
+  if (detail.isLoadingError) return <Trouble error={detail.error} again={() => detail.refetch()} />;
   if (!detail.data) return <Loader m="xl" aria-label="Loading the machine" />;
   const { machine, booth } = detail.data;
   return (

@@ -29,8 +29,8 @@ export function ShopPage() {
     answer(api.GET('/api/people/students', { params: { query: { after } }, signal })),
   );
   const booths = useNow().data?.booths ?? [];
-  if (machines.isError) return <Trouble error={machines.error} again={machines.again} />;
-  if (students.isError) return <Trouble error={students.error} again={students.again} />;
+  if (machines.isLoadingError) return <Trouble error={machines.error} again={machines.again} />;
+  if (students.isLoadingError) return <Trouble error={students.error} again={students.again} />;
   if (!machines.items || !students.items) return <Loader m="xl" aria-label="Loading the shop" />;
   return (
     <>

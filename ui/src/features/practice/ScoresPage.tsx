@@ -25,7 +25,7 @@ function Mine() {
     queryKey: ['practice', 'mine'],
     queryFn: () => answer(api.GET('/api/practice/mine')),
   });
-  if (mine.isError) return <Trouble error={mine.error} again={() => mine.refetch()} />;
+  if (mine.isLoadingError) return <Trouble error={mine.error} again={() => mine.refetch()} />;
   if (!mine.data) return <Loader aria-label="Loading your scores" />;
   return <Scores name="My scores" progress={mine.data} />;
 }
@@ -34,7 +34,7 @@ function Everybody() {
   const all = usePages<Schemas['NamedProgress'], string>(['practice', 'students'], (after, signal) =>
     answer(api.GET('/api/practice/students', { params: { query: { after } }, signal })),
   );
-  if (all.isError) return <Trouble error={all.error} again={all.again} />;
+  if (all.isLoadingError) return <Trouble error={all.error} again={all.again} />;
   if (!all.items) return <Loader aria-label="Loading the scores" />;
   const tried = all.items.filter((one) => one.progress.kinds.some((kind) => kind.answered > 0));
   const others = all.items.filter((one) => !tried.includes(one)).map((one) => one.person.name);

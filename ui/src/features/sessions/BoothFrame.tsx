@@ -11,7 +11,7 @@ export function BoothFrame() {
   const { boothId = '' } = useParams();
   const now = useNow();
   const bench = useBench(boothId);
-  if (bench.isError) return <Trouble error={bench.error} again={() => bench.refetch()} />;
+  if (bench.isLoadingError) return <Trouble error={bench.error} again={() => bench.refetch()} />;
   if (now.data?.session === null) {
     return (
       <div className="panel empty">

@@ -17,7 +17,7 @@ import './sessions.css';
 /** Tonight's room: each booth, who stands there, on what, and how the last bead came out. */
 export function RoomPage() {
   const room = useRoom();
-  if (room.isError) return <Trouble error={room.error} again={() => room.refetch()} />;
+  if (room.isLoadingError) return <Trouble error={room.error} again={() => room.refetch()} />;
   if (!room.data) return <Loader m="xl" aria-label="Loading the room" />;
   const { session, booths, waiting, moreWaiting } = room.data;
   return (

@@ -18,7 +18,7 @@ export function SessionsPage() {
     answer(api.GET('/api/sessions', { params: { query: { after } }, signal })),
   );
   const on = useNow().data?.session?.id;
-  if (sessions.isError) return <Trouble error={sessions.error} again={sessions.again} />;
+  if (sessions.isLoadingError) return <Trouble error={sessions.error} again={sessions.again} />;
   if (!sessions.items) return <Loader m="xl" aria-label="Loading the sessions" />;
   return (
     <>

@@ -22,7 +22,7 @@ export function AlternativesPanel(props: {
       </div>
     );
   }
-  if (others.isError) return <Trouble error={others.error} again={() => others.refetch()} />;
+  if (others.isLoadingError) return <Trouble error={others.error} again={() => others.refetch()} />;
   if (!others.data) return <Loader aria-label="Working out the others" />;
   return (
     <div className="side-by-side">

@@ -22,7 +22,7 @@ export function MyWorkPage() {
   const me = useMe().data;
   const work = useQuery({ queryKey: ['room', 'mine'], queryFn: () => answer(api.GET('/api/sheets/mine')) });
   useSheetAtHand(work.data?.coupon?.sheet.body);
-  if (work.isError) return <Trouble error={work.error} again={() => work.refetch()} />;
+  if (work.isLoadingError) return <Trouble error={work.error} again={() => work.refetch()} />;
   if (!work.data || !me) return <Loader m="xl" aria-label="Loading your work" />;
   const { boothNumber, boothId, sessionId, coupon, machine, machineId } = work.data;
   const last = coupon?.last ?? undefined;

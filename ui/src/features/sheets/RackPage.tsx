@@ -63,7 +63,7 @@ export function RackPage() {
 /** A student's coupons side by side. */
 export const RackOf = memo(function RackOf({ studentId }: { studentId: string }) {
   const rack = useRack(studentId);
-  if (rack.isError) return <Trouble error={rack.error} again={rack.again} />;
+  if (rack.isLoadingError) return <Trouble error={rack.error} again={rack.again} />;
   if (!rack.items) return <Loader m="xl" aria-label="Loading the rack" />;
   if (rack.items.length === 0) return <p className="panel empty">No coupon on the rack yet.</p>;
   return (

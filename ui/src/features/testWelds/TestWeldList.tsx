@@ -24,7 +24,7 @@ export const standing = (view: { state: Schemas['TestWeldState']; signed: boolea
 /** A student's test welds, each a way to its record. */
 export const TestWeldList = memo(function TestWeldList({ studentId }: { studentId: string }) {
   const tests = useTestWelds(studentId);
-  if (tests.isError) return <Trouble error={tests.error} again={tests.again} />;
+  if (tests.isLoadingError) return <Trouble error={tests.error} again={tests.again} />;
   if (tests.items?.length === 0) return <p className="quiet">None yet.</p>;
   return (
     <>

@@ -32,7 +32,7 @@ export function TestWeldPage() {
   const navigate = useNavigate();
   const test = useTestWeld(testId);
   const me = useMe().data;
-  if (test.isError) return <Trouble error={test.error} again={() => test.refetch()} />;
+  if (test.isLoadingError) return <Trouble error={test.error} again={() => test.refetch()} />;
   if (!test.data || !me) return <Loader m="xl" aria-label="Loading the test weld" />;
   const view = test.data;
   const instructor = me.role === 'instructor';

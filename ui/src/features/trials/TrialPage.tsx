@@ -21,7 +21,7 @@ export function TrialPage() {
   const trial = useTrial(trialId);
   const end = useEndTrial(trialId);
   const [chosen, setChosen] = useState<number>();
-  if (trial.isError) return <Trouble error={trial.error} again={() => trial.refetch()} />;
+  if (trial.isLoadingError) return <Trouble error={trial.error} again={() => trial.refetch()} />;
   if (!trial.data) return <Loader m="xl" aria-label="Loading the trial" />;
   const { beads, result, nextStep, fitAt } = trial.data;
   const { plan, endedAt } = trial.data.trial;

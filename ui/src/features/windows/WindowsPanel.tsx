@@ -17,7 +17,7 @@ export function WindowsPanel({ machineId }: { machineId: string }) {
   return (
     <section className="panel stack" aria-label="What this room has found">
       <h2>What this room has found</h2>
-      {windows.isError && <Trouble error={windows.error} again={windows.again} />}
+      {windows.isLoadingError && <Trouble error={windows.error} again={windows.again} />}
       {windows.items?.length === 0 && (
         <p className="quiet">Nothing yet: sweep the wire, or lay beads and note how they sound.</p>
       )}
