@@ -43,6 +43,9 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
         })().then(done, (failed) => done(String(failed)));
         """);
 
+    private const string Tolerances =
+        "const done = arguments[arguments.length - 1]; fetch('/api/judging/tolerances').then((answer) => answer.text()).then(done);";
+
     // Records what is noted, and waits until it is the newest bead: what stood on the screen before may say the same words.
     private static string Recorded(Page page, Action record)
     {
@@ -99,11 +102,14 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
         page.Click("Withdraw the reading at 240");
 
         page.Open("/shop");
+        var crown = page.RunAsync<string>(Tolerances);
         page.Type("Undercut, at most", "0.04");
         Units(page, "metric");
         Assert.Equal("0.04 in", page.Value("Undercut, at most"));
         page.Click("Measure by these");
         Page.Until(() => page.Value("Undercut, at most") == "1.016 mm", "the tolerance in metric");
+        // What was not typed stays as it was, and does not become what it reads as in inches.
+        Assert.Equal(Number(crown, "crownMm"), Number(page.RunAsync<string>(Tolerances), "crownMm"));
         Units(page, "inch");
         Page.Until(() => page.Value("Undercut, at most") == "0.04 in", "the tolerance in inches");
     }
@@ -164,6 +170,25 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
     }
 
     [Fact]
+    public void A_second_look_sends_what_was_not_touched_as_it_was_measured()
+    {
+        using var page = AtBench(2);
+        if (page.Has("[aria-label='Units: inch']")) Units(page, "metric");
+        // 3.6 mm read 0.1417 in, and 0.1417 in are 3.599 mm.
+        page.Type("Leg, if measured", "3.6");
+        page.Click("Hiss");
+        Recorded(page, () => page.Click("Judge the bead"));
+        Units(page, "inch");
+        page.Click("Look again");
+        page.See("looked at again");
+        page.Click("Blended", within: "Look again");
+        page.Click("Judge bead", startsWith: true);
+        page.See("Before that:");
+        Assert.Equal(3.6, Number(Newest(page), "beadSizeMm"));
+        Assert.Contains("\"toes\":\"blended\"", Newest(page), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Of_two_looks_from_one_version_the_later_is_shown_both_and_loses_neither()
     {
         using var one = AtBench(4);
@@ -180,7 +205,7 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
         one.See("Before that:");
         other.Click("Tall, narrow", within: "Look again");
         other.Click("Judge bead", startsWith: true);
-        other.See("Somebody has looked at this bead since you opened it", "They changed: toes", "You changed: profile");
+        other.See("Somebody has looked at this bead since you opened it", "They changed: toes.", "You changed: profile.");
         other.Click("Go on with both");
         other.Click("Judge bead", startsWith: true);
         other.SeeNot("Somebody has looked at this bead");

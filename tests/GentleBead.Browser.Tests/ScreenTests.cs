@@ -1,9 +1,13 @@
+using System.Text.RegularExpressions;
 using GentleBead.Testing;
 
 namespace GentleBead.Browser.Tests;
 
 public class ScreenTests(DemoServer demo)
 {
+    // What no sentence says: what there is none of, one of a thing as many, a value that is none.
+    private static readonly Regex Nothing = new(@"\b(from 0 |0 % (more|less)|1 (beads|readings|marks|coupons|tries)\b|NaN|undefined)");
+
     private static readonly string Axe = File.ReadAllText(Path.Combine(Cluster.Root, "ui/node_modules/axe-core/axe.min.js"));
 
     private static IEnumerable<(string Name, Action<Page> Go)> InstructorScreens =>
@@ -74,6 +78,8 @@ public class ScreenTests(DemoServer demo)
 
     private static IEnumerable<(string Name, Action<Page> Go)> SmallScreens =>
     [
+        ("sessions", page => { page.Open("/sessions"); page.See("Another session", "Change"); }),
+        ("passes", page => { page.Open("/"); page.Click("Sheet", within: "Booth 4"); page.See("1/4 T, horizontal", "in 2 layers"); }),
         ("trials", page => { ToBooth(page, 2, "Trials"); page.See("Set a trial"); }),
         ("test", page => { ToBooth(page, 1, "Test"); page.See("Seal a test weld"); }),
         ("bead", page =>
@@ -275,6 +281,10 @@ public class ScreenTests(DemoServer demo)
         var strange = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
             "return performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))");
         Assert.Empty(strange);
+        var clipped = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
+            "return [...document.querySelectorAll('.mantine-Button-label')].filter((one) => one.scrollWidth > one.clientWidth + 1).map((one) => one.textContent)");
+        Assert.True(clipped.Count == 0, $"{name} cuts off {string.Join(", ", clipped)}");
+        Assert.DoesNotMatch(Nothing, page.Text);
         if (!read) return;
         // WCAG A and AA by axe-core, a rule set from outside the project.
         page.Run<object?>(Axe);

@@ -2,6 +2,16 @@ import type { Schemas } from './api/client';
 
 type Words<T extends string> = Record<T, string>;
 
+/** "1 bead", "12 beads". */
+export const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** "12 sweep marks and 1 bead"; what there is none of is not named. */
+export const countedAll = (...counts: [number, string][]) =>
+  counts
+    .filter(([count]) => count > 0)
+    .map(([count, one]) => counted(count, one))
+    .join(' and ');
+
 export const joints: Words<Schemas['Joint']> = {
   beadOnPlate: 'Bead on plate',
   lap: 'Lap',

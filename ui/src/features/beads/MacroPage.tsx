@@ -60,7 +60,8 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
   );
   const [typed, setTyped] = useState<number | string | null>(null);
   const { per, unit } = useTypedUnits(typed !== null);
-  const length = typed ?? Number(((picture.marks?.scaleLengthMm ?? 10) * per('length')).toFixed(4));
+  const scaleMm = picture.marks?.scaleLengthMm ?? 10;
+  const length = typed ?? Number((scaleMm * per('length')).toFixed(4));
   const [held, setHeld] = useState<{ mode: Mode; index: number }>();
   const [id] = useState(newId);
   const svg = useRef<SVGSVGElement>(null);
@@ -108,7 +109,8 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
     ['P', () => setMode(order[Math.max(order.indexOf(mode) - 1, 0)] ?? mode)],
   ]);
 
-  const sent = toMarks(marks, Number(length) / per('length'));
+  // A length nobody touched is sent as it is, not as its rounded text.
+  const sent = toMarks(marks, typed === null ? scaleMm : Number(typed) / per('length'));
   const measured = useQuery({
     queryKey: ['measure', picture.id, sent],
     queryFn: () =>

@@ -39,6 +39,8 @@ export interface EvidenceDraft {
   pores: string;
   /** What a section measured; kept as it came. */
   macro: Schemas['MacroMeasures'] | null;
+  /** What it was begun from: a number that stands as it was shown is sent as it was, not as its rounded text. */
+  from?: Schemas['Evidence'];
 }
 
 export const nothingNoted: EvidenceDraft = {
@@ -88,22 +90,37 @@ export function readPores(typed: string, per: number): number[] | null {
 
 /** A draft as the server takes it. */
 export function toEvidence(draft: EvidenceDraft): Schemas['Evidence'] {
-  const { per } = inUnits(draft.units ?? 'metric');
+  const units = draft.units ?? 'metric';
+  const { per } = inUnits(units);
   const length = per('length');
+  const { from } = draft;
+  const shown = from && toDraft(from, units);
+  const read = (
+    typed: number | string | undefined,
+    by: number,
+    before: number | string | undefined,
+    was: number | null | undefined,
+  ) => (shown && typed !== '' && typed === before ? (was ?? null) : scaled(typed, by));
   const measured = Object.fromEntries(
     (Object.keys(gauges) as GaugeName[]).map((name) => [
       name,
-      scaled(draft.measured[name], scale(gauges[name].kind, per)),
+      read(
+        draft.measured[name],
+        scale(gauges[name].kind, per),
+        shown?.measured[name],
+        from?.measured?.[name],
+      ),
     ]),
   ) as Schemas['Measures'];
-  const pores = readPores(draft.pores, length);
+  const pores =
+    shown && draft.pores === shown.pores ? (from?.measured?.poresMm ?? null) : readPores(draft.pores, length);
   const any = pores !== null || Object.values(measured).some((value) => value !== null);
   return {
     ...(draft.seen as Partial<Schemas['Evidence']>),
     faults: draft.faults,
     strengths: draft.strengths,
-    beadSizeMm: scaled(draft.size, length),
-    stickOutMm: scaled(draft.stickOut, length),
+    beadSizeMm: read(draft.size, length, shown?.size, from?.beadSizeMm),
+    stickOutMm: read(draft.stickOut, length, shown?.stickOut, from?.stickOutMm),
     // A pore that is no number is sent as one that cannot be, so that the server's message stands at the field.
     measured: any
       ? { ...measured, poresMm: pores?.map((pore) => (Number.isFinite(pore) ? pore : 999)) ?? null }
@@ -134,6 +151,7 @@ export function toDraft(evidence: Schemas['Evidence'], units: System): EvidenceD
     ),
     pores: pores ? (pores.length === 0 ? 'none' : pores.map((pore) => typed(pore, length)).join(' ')) : '',
     macro: evidence.macro ?? null,
+    from: evidence,
   };
   return { ...draft, units: hasNumbers(draft) ? units : null };
 }

@@ -52,7 +52,11 @@ export function TolerancesPanel() {
         api.PUT('/api/judging/tolerances/{id}', {
           params: { path: { id: idOf(values) } },
           body: Object.fromEntries(
-            rows.map(([field]) => [field, Number(values[field]) / scale(field)]),
+            // What was not touched is sent as it stands, not as its rounded text.
+            rows.map(([field]) => [
+              field,
+              data && !form.isDirty(field) ? data[field] : Number(values[field]) / scale(field),
+            ]),
           ) as unknown as Schemas['PracticeTolerances'],
         }),
       ),

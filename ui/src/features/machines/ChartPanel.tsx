@@ -5,7 +5,7 @@ import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
-import { gases, processes, wireName } from '../../shared/words';
+import { counted, gases, processes, wireName } from '../../shared/words';
 import { useStock } from '../sheets/useSheets';
 import { readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
@@ -109,7 +109,7 @@ function Compared({ entered, machine }: { entered: Schemas['ComparedChart']; mac
               <Table.Td>
                 {row.wireOffBeads === null
                   ? '–'
-                  : `wire ${percent(row.wireOffBeads)}, ${row.beadCount} beads`}
+                  : `wire ${percent(row.wireOffBeads)}, ${counted(row.beadCount, 'bead')}`}
               </Table.Td>
             </Table.Tr>
           ))}

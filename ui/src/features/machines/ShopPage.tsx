@@ -8,7 +8,7 @@ import { ShowMore } from '../../shared/ShowMore';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
 import { usePages } from '../../shared/usePages';
-import { gases, polarities, wireName } from '../../shared/words';
+import { counted, gases, polarities, wireName } from '../../shared/words';
 import { AgreementPanel } from '../judging/AgreementPanel';
 import { TolerancesPanel } from '../judging/TolerancesPanel';
 import { StandInsPanel } from '../listening/StandInsPanel';
@@ -94,7 +94,7 @@ function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
         {machine.voltControl && `Volts: ${describe(machine.voltControl)}. `}
         {machine.ampControl && `Amps: ${describe(machine.ampControl)}.`}
       </p>
-      <p>{measured === 0 ? 'Never measured; the display is believed' : `${measured} readings`}</p>
+      <p>{measured === 0 ? 'Never measured; the display is believed' : counted(measured, 'reading')}</p>
       {entry.problems.map((problem) => (
         <p key={problem} className="field-error">
           {problem}

@@ -45,7 +45,7 @@ export function useBench(boothId: string) {
       ),
     enabled: sessionId !== undefined,
   });
-  return now.isError
-    ? { ...bench, isError: true as const, error: now.error, isPending: false, data: undefined }
+  return now.isLoadingError
+    ? { ...bench, isLoadingError: true as const, error: now.error, isPending: false, data: undefined }
     : bench;
 }

@@ -1,7 +1,16 @@
 import { memo } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
-import { gases, joints, metals, polarities, positions, schools, wireName } from '../../shared/words';
+import {
+  countedAll,
+  gases,
+  joints,
+  metals,
+  polarities,
+  positions,
+  schools,
+  wireName,
+} from '../../shared/words';
 import { ControlFace } from '../machines/ControlFace';
 import { Why } from './Why';
 import './sheets.css';
@@ -177,8 +186,8 @@ function Pair({
             <li>
               This room has found {show('volts', pair.learned.volts.aimVolts)} here, smooth from{' '}
               {pair.learned.volts.lowVolts.toFixed(1)} to {pair.learned.volts.highVolts.toFixed(1)}:{' '}
-              {against(pair.learned.volts.aimVolts - pair.volts.aimVolts)}, from {pair.learned.sweeps} sweep
-              marks and {pair.learned.beads} beads
+              {against(pair.learned.volts.aimVolts - pair.volts.aimVolts)}, from{' '}
+              {countedAll([pair.learned.sweeps, 'sweep mark'], [pair.learned.beads, 'bead'])}
             </li>
           )}
           {pair.chart && (

@@ -3,7 +3,7 @@ import { ShowMore } from '../../shared/ShowMore';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { usePages } from '../../shared/usePages';
-import { gases, processes, wireName } from '../../shared/words';
+import { countedAll, gases, processes, wireName } from '../../shared/words';
 import { bandOutline } from '../sheets/SettingsPlane';
 import './windows.css';
 
@@ -28,15 +28,6 @@ export function WindowsPanel({ machineId }: { machineId: string }) {
     </section>
   );
 }
-
-/** What there is none of is not named. */
-const grounds = (view: Schemas['WindowView']) =>
-  [
-    view.sweeps > 0 ? `${view.sweeps} sweep ${view.sweeps === 1 ? 'mark' : 'marks'}` : '',
-    view.beads > 0 ? `${view.beads} ${view.beads === 1 ? 'bead' : 'beads'}` : '',
-  ]
-    .filter((words) => words !== '')
-    .join(' and ');
 
 const box = { left: 46, top: 12, right: 468, bottom: 232 };
 
@@ -65,7 +56,8 @@ function Window({ view }: { view: Schemas['WindowView'] }) {
           : `this machine wants ${Math.abs(over).toFixed(1)} V ${over > 0 ? 'more' : 'less'}.`}
       </p>
       <p className="quiet">
-        {Math.round(view.weightPercent)} % the room’s own, from {grounds(view)}; the newest count most.
+        {Math.round(view.weightPercent)} % the room’s own, from{' '}
+        {countedAll([view.sweeps, 'sweep mark'], [view.beads, 'bead'])}; the newest count most.
       </p>
       <figure className="plane">
         <svg
