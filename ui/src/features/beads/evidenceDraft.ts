@@ -113,7 +113,7 @@ export function toEvidence(draft: EvidenceDraft): Schemas['Evidence'] {
     ]),
   ) as Schemas['Measures'];
   const pores =
-    shown && draft.pores === shown.pores ? (from?.measured?.poresMm ?? null) : readPores(draft.pores, length);
+    shown && draft.pores === shown.pores ? (from.measured?.poresMm ?? null) : readPores(draft.pores, length);
   const any = pores !== null || Object.values(measured).some((value) => value !== null);
   return {
     ...(draft.seen as Partial<Schemas['Evidence']>),
