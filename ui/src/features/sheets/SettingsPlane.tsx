@@ -66,9 +66,6 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
         <text x={box.left + 6} y={box.top + 16}>
           volts
         </text>
-        <text className="band-name" x={box.left} y={box.bottom + 33}>
-          shaded: smooth band; cross: the sheet{pair.learnedBand.length > 0 ? '; dotted: this room' : ''}
-        </text>
         <polyline
           className="way"
           points={beads.map((bead) => `${x(bead.used.wireFeedMPerMin)},${y(bead.used.volts)}`).join(' ')}
@@ -82,6 +79,9 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
           </g>
         ))}
       </svg>
+      <figcaption className="quiet">
+        Shaded: smooth band; cross: the sheet{pair.learnedBand.length > 0 ? '; dotted: this room' : ''}
+      </figcaption>
     </figure>
   );
 }
