@@ -57,7 +57,9 @@ export function useRecord(onRecorded: (bead: Bead) => void) {
     },
     // Whether it was saved when no answer came, the bench says.
     onError: (error) =>
-      error instanceof Refused ? undefined : queries.invalidateQueries({ queryKey: ['room', 'bench'] }),
+      error instanceof Refused && error.status >= 400 && error.status < 500
+        ? undefined
+        : queries.invalidateQueries({ queryKey: ['room', 'bench'] }),
   });
 }
 
