@@ -11,8 +11,8 @@ for part in "${parts[@]}"; do
       cat <<'T'
 ./test                 everything
 ./test PART [PART …]   only these parts
-  format    C# formatting
-  ui        front-end types, lint, format, client types against the server's OpenAPI document
+  format    C# formatting, docs/third-party.md
+  ui        front-end types, lint, format, its logic (Vitest), client types against the server's OpenAPI document
   core      the trade's rules, against GNU Units, SciPy and published values
   server    the server over a real PostgreSQL
   browser   the screens, in headless Chromium
@@ -60,7 +60,8 @@ run() { # run NAME: an xUnit project, its words and how it ended into .local
 count() { # count NAME: what came of it, test by test
   local log=.local/test-$1.log ended total bad
   ended=$(cat ".local/test-$1.ended")
-  read -r total bad < <(sed -nE 's/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: [0-9]+, Not Run: ([0-9]+).*/\1 \2 \3 \4/p' "$log" | awk '{ print $1 - $4, $2 + $3 }') || true
+  # What was skipped has not passed.
+  read -r total bad < <(sed -nE 's/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: ([0-9]+), Not Run: ([0-9]+).*/\1 \2 \3 \4 \5/p' "$log" | awk '{ print $1 - $4 - $5, $2 + $3 }') || true
   if [ -z "${total:-}" ] || { [ $ended -ne 0 ] && [ "${bad:-0}" -eq 0 ]; }; then total=$((${total:-0} + 1)) bad=$((${bad:-0} + 1)); fi
   if [ "$bad" -gt 0 ]; then grep -vE '^\s+at ' "$log" | tail -n 80; fi
   passed=$((passed + total - bad)) failed=$((failed + bad))
@@ -72,10 +73,14 @@ if has core || has server || has browser || has format; then
   dotnet build GentleBead.slnx -v quiet -p:RestoreLockedMode=true >.local/test-build.log 2>&1 || { grep -E 'error|warn' .local/test-build.log | sort -u | head -n 30; say "The build failed."; printf '%s\n' "0 passed, 1 failed"; exit 1; }
 fi
 if [ -n "$packages" ]; then wait "$packages" || { printf '%s\n' "0 passed, 1 failed"; exit 1; }; fi
-if has format; then begin "C# format" dotnet format GentleBead.slnx --no-restore --verify-no-changes; fi
+if has format; then
+  begin "C# format" dotnet format GentleBead.slnx --no-restore --verify-no-changes
+  begin "What ships, and its licence" node scripts/third-party.mjs --check
+fi
 if has ui; then
   begin "Front-end types" npm --prefix ui run --silent types
   begin "Front-end lint and format" npm --prefix ui run --silent lint
+  begin "Front-end logic" npm --prefix ui run --silent test
   begin "Client types against the server's document" npm --prefix ui run --silent client:check
 fi
 finish
