@@ -8,7 +8,7 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace GentleBead.Server.Tests;
 
-public class AccessTests(DemoRoom room)
+public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static readonly string[] OpenToAnybody =
     [

@@ -9,7 +9,7 @@ using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;
 
-public class BeadTests(DemoRoom room)
+public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static readonly object Stubbing = new { sound = "popping", profile = "tallNarrow", toes = "cold", tint = "none", faults = Array.Empty<string>() };
 

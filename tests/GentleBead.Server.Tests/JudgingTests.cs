@@ -8,7 +8,7 @@ using GentleBead.Server.Sheets;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Full evidence, looking again, ruling, tolerances, criteria, TIG.</summary>
-public class JudgingTests(DemoRoom room)
+public class JudgingTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static object Marked(Guid sheetId, object evidence) => new { sheetId, wireMark = 46, voltMark = 6, evidence };
 

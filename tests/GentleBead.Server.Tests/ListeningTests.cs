@@ -10,7 +10,7 @@ using GentleBead.Server.Listening;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Recordings of beads: taken, refused, streamed, weighed with the ear; the booth's stand-ins.</summary>
-public class ListeningTests(DemoRoom room)
+public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static async Task<Bead> BeadAsync(HttpClient maren, object? evidence = null)
     {

@@ -9,7 +9,7 @@ namespace GentleBead.Server.Tests;
 public class Alone;
 
 [Collection(nameof(Alone))]
-public class LiveTests(DemoRoom room)
+public class LiveTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private async Task<(HubConnection Hub, BlockingCollection<RoomNotice> Notices)> ListenAsync(string login)
     {

@@ -6,7 +6,7 @@ using GentleBead.Server.Beads;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Two people at one bead: a look names the version it was made from, and a section comes from marks on its picture alone.</summary>
-public class LookAgainTests(DemoRoom room)
+public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private async Task<(HttpClient Maren, Bead Bead)> BeadAsync()
     {

@@ -4,7 +4,7 @@ using GentleBead.Testing;
 
 namespace GentleBead.Server.Tests;
 
-public class OpenApiTests(DemoRoom room)
+public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 

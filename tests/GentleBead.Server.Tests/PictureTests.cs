@@ -13,7 +13,7 @@ using SkiaSharp;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Pictures are hostile until drawn anew; a section is measured on one.</summary>
-public class PictureTests(DemoRoom room)
+public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static byte[] Encoded(SKEncodedImageFormat format, int width = 200, int height = 120)
     {

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Hosting;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Requests that nobody means: answered at the place, with a reason, and never by a fault of the server.</summary>
-public class PlainTextTests(DemoRoom room)
+public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static StringContent Json(string text) => new(text, Encoding.UTF8, "application/json");
 

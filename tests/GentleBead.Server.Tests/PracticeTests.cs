@@ -8,7 +8,7 @@ using GentleBead.Server.Practice;
 namespace GentleBead.Server.Tests;
 
 /// <summary>The arc bench and the drills over the wire.</summary>
-public class PracticeTests(DemoRoom room)
+public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static object Arc(double volts = 19.3, double wire = 6.35, double plate = 3.2) => new
     {

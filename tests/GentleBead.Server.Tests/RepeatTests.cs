@@ -5,7 +5,7 @@ using GentleBead.Server.Beads;
 namespace GentleBead.Server.Tests;
 
 /// <summary>An answer may be lost on the way, so every write can be sent again; the same id with another body is told, and writes nothing.</summary>
-public class RepeatTests(DemoRoom room)
+public class RepeatTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     [Theory]
     [InlineData("bead")]

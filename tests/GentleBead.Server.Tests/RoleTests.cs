@@ -6,7 +6,7 @@ using Npgsql;
 namespace GentleBead.Server.Tests;
 
 /// <summary>The database role the application connects as may do what it does, and nothing else.</summary>
-public class RoleTests(DemoRoom room)
+public class RoleTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     [Theory]
     [InlineData("alter table test_record disable trigger all")]

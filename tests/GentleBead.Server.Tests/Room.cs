@@ -11,8 +11,6 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
 
-[assembly: AssemblyFixture(typeof(GentleBead.Server.Tests.DemoRoom))]
-
 namespace GentleBead.Server.Tests;
 
 /// <summary>The server in this process over a real, fresh database.</summary>
@@ -65,7 +63,7 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
     }
 }
 
-/// <summary>The demo school, shared by tests that only add to it.</summary>
+/// <summary>The demo school, one for each class of tests: another class at the same booth would give out a sheet in the middle of a test.</summary>
 public sealed class DemoRoom() : Room(demo: true);
 
 /// <summary>Requests the tests make often.</summary>

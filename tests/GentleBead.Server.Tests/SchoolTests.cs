@@ -12,7 +12,7 @@ using Npgsql;
 
 namespace GentleBead.Server.Tests;
 
-public class SchoolTests(DemoRoom room)
+public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     [Fact]
     public async Task The_demo_term_tells_its_story()

@@ -6,7 +6,7 @@ using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;
 
-public class SheetTests(DemoRoom room)
+public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     [Fact]
     public async Task A_student_may_compute_and_nothing_is_written()

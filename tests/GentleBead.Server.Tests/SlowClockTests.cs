@@ -9,7 +9,7 @@ using Microsoft.Extensions.DependencyInjection;
 namespace GentleBead.Server.Tests;
 
 /// <summary>What is newest is what came last, whatever a server's clock says.</summary>
-public class SlowClockTests(DemoRoom room)
+public class SlowClockTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private sealed class SlowClock : TimeProvider
     {

@@ -10,7 +10,7 @@ using Npgsql;
 namespace GentleBead.Server.Tests;
 
 /// <summary>A test weld: sealed, assessed blind by two, signed, and only added to.</summary>
-public class TestWeldTests(DemoRoom room)
+public class TestWeldTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static readonly object Fine = new { profile = "slightlyConvex", toes = "blended", beadSizeMm = 4.2, measured = new { otherLegMm = 4.3, throatMm = 3.0, widthMm = 6.1, crownMm = 0.5, undercutDepthMm = 0.1, poresMm = Array.Empty<double>() } };
 

@@ -11,7 +11,7 @@ using GentleBead.Server.Windows;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Trials, sweeps, and the windows that grow from them.</summary>
-public class TrialTests(DemoRoom room)
+public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static Task<HttpResponseMessage> StartAsync(HttpClient maren, Guid sheetId, object trial, Guid? id = null) => maren.PutAsJsonAsync($"/api/trials/{id ?? Guid.CreateVersion7()}", new { sheetId, trial });
 
