@@ -1,6 +1,7 @@
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
+using OpenQA.Selenium.Support.UI;
 
 namespace GentleBead.Testing;
 
@@ -9,6 +10,7 @@ public sealed class Page : IDisposable
 {
     // What is waited for comes within a second; the rest is for machines that others keep busy.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+    private static readonly TimeSpan Often = TimeSpan.FromMilliseconds(50);
     private readonly ChromeDriver driver;
     private readonly Uri address;
 
@@ -172,20 +174,10 @@ public sealed class Page : IDisposable
 
     public static void Until(Func<bool> holds, string what, TimeSpan? patience = null)
     {
-        var until = DateTime.UtcNow + (patience ?? Patience);
-        while (true)
-        {
-            try
-            {
-                if (holds()) return;
-            }
-            catch (WebDriverException)
-            {
-                // The page redrew under our hands; look again.
-            }
-            if (DateTime.UtcNow > until) throw new TimeoutException($"Waited in vain for {what}.");
-            Thread.Sleep(50);
-        }
+        var wait = new DefaultWait<Func<bool>>(holds) { Timeout = patience ?? Patience, PollingInterval = Often, Message = $"Waited in vain for {what}." };
+        // The page redrew under our hands; look again.
+        wait.IgnoreExceptionTypes(typeof(WebDriverException));
+        wait.Until(ask => ask());
     }
 
     public void Dispose() => driver.Dispose();

@@ -7,6 +7,8 @@ namespace GentleBead.Testing;
 /// <summary>The real server as a process of its own, on a free loopback port, over a database of its own.</summary>
 public sealed class RunningServer : IAsyncDisposable
 {
+    // A demo school takes seconds to load; on a machine that others keep busy, minutes.
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
     private readonly Process process;
     private readonly TestDatabase? ownDatabase;
 
@@ -51,21 +53,23 @@ public sealed class RunningServer : IAsyncDisposable
         process.BeginErrorReadLine();
 
         using var client = new HttpClient { BaseAddress = address };
-        for (var waited = 0; waited < 1800; waited++)
-        {
-            if (process.HasExited) break;
-            try
-            {
-                if ((await client.GetAsync("/health/ready")).IsSuccessStatusCode) return new RunningServer(process, address, database is null ? used : null);
-            }
-            catch (HttpRequestException)
-            {
-                // Not listening yet.
-            }
-            await Task.Delay(100);
-        }
+        await Waiting.UntilAsync(async () => process.HasExited || await IsReadyAsync(client), Patience);
+        if (!process.HasExited && await IsReadyAsync(client)) return new RunningServer(process, address, database is null ? used : null);
         process.Kill();
         throw new InvalidOperationException($"The server did not come up: {string.Join('\n', words)}");
+    }
+
+    private static async Task<bool> IsReadyAsync(HttpClient client)
+    {
+        try
+        {
+            return (await client.GetAsync("/health/ready")).IsSuccessStatusCode;
+        }
+        catch (HttpRequestException)
+        {
+            // Not listening yet.
+            return false;
+        }
     }
 
     /// <summary>Ends it at once, as a power cut would.</summary>

@@ -16,10 +16,10 @@ public static class Habits
     public const int Recent = 10;
 
     private static readonly HashSet<Cause> OfTheHand = [TravelFast, TravelSlow, StickOutLong, WorkAngle, UnevenHand, ArcLong, FillerLittle, FillerMuch, Cause.TungstenDipped, CraterOpen, WrongDirection, PlateHot];
+    private static readonly HashSet<Cause> OfTheMachine = [GasLost, ReadOutOff, ReadOutLow, VoltsReadOff, WireSlipping, WornTip, PoorClamp, WrongPolarity, WrongGas, WrongWire, BalanceOff, TungstenSmall];
+
     /// <summary>Whether a cause is the hand's doing, and not the machine's, the plate's or the settings'.</summary>
     public static bool IsOfTheHand(Cause cause) => OfTheHand.Contains(cause);
-
-    private static readonly HashSet<Cause> OfTheMachine = [GasLost, ReadOutOff, ReadOutLow, VoltsReadOff, WireSlipping, WornTip, PoorClamp, WrongPolarity, WrongGas, WrongWire, BalanceOff, TungstenSmall];
 
     /// <summary>Priors for the next bead.</summary>
     /// <param name="table">The causes to weigh.</param>
