@@ -205,10 +205,10 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
         one.See("Before that:");
         other.Click("Tall, narrow", within: "Look again");
         other.Click("Judge bead", startsWith: true);
-        other.See("Somebody has looked at this bead since you opened it", "They changed: toes.", "You changed: profile.");
+        other.See("This bead was looked at since you opened it", "Saved since: toes.", "Changed here: profile.");
         other.Click("Go on with both");
         other.Click("Judge bead", startsWith: true);
-        other.SeeNot("Somebody has looked at this bead");
+        other.SeeNot("This bead was looked at since");
         var kept = Newest(other);
         Assert.Contains("\"toes\":\"cold\"", kept, StringComparison.Ordinal);
         Assert.Contains("\"profile\":\"tallNarrow\"", kept, StringComparison.Ordinal);

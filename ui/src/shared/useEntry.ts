@@ -24,7 +24,13 @@ export function useEntry<V extends Record<string, unknown>, R>(
       onTaken?.(result);
       await queries.invalidateQueries({ queryKey: ['room'] });
     },
-    onError: (refused) => form.setErrors(refused instanceof Refused ? refused.fields : {}),
+    onError: async (refused) => {
+      form.setErrors(refused instanceof Refused ? refused.fields : {});
+      if (!(refused instanceof Refused) || refused.status !== 409) return;
+      // An earlier try was saved, its answer lost, and something changed since: that is told, shown, and what is here is another one.
+      setId(newId());
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
   });
   return {
     form,

@@ -7,9 +7,9 @@ export interface PageOf<T, C> {
 }
 
 /** A list that comes page by page; all that has come so far in one. */
-export function usePages<T, C extends string | number>(
+export function usePages<T, C extends string | number, P extends PageOf<T, C> = PageOf<T, C>>(
   queryKey: QueryKey,
-  fetchPage: (from: C | undefined, signal: AbortSignal) => Promise<PageOf<T, C>>,
+  fetchPage: (from: C | undefined, signal: AbortSignal) => Promise<P>,
 ) {
   const pages = useInfiniteQuery({
     queryKey,
@@ -18,6 +18,7 @@ export function usePages<T, C extends string | number>(
     getNextPageParam: (last) => last.more ?? undefined,
   });
   return {
+    first: pages.data?.pages[0],
     items: pages.data?.pages.flatMap((page) => page.items),
     error: pages.error,
     // A list that is there stays, when asking again fails.

@@ -25,7 +25,8 @@ export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet'
       { id: id.current, beadId: base.id, version: base.version, evidence: toEvidence(evidence) },
       {
         onError: (refused) => {
-          if (!(refused instanceof Refused) || refused.status !== 412) return;
+          // Somebody looked in the meantime; or an earlier try of this one was saved, its answer lost, and something changed since.
+          if (!(refused instanceof Refused) || ![409, 412].includes(refused.status)) return;
           id.current = newId();
           void fileOf(base.id).then((file) => setTheirs(file.bead));
         },
@@ -98,16 +99,16 @@ function Both(props: { mine: string[]; theirs: string[]; onTheirs: () => void; o
   return (
     <div className="trouble" role="alert">
       <div className="stack">
-        <b>Somebody has looked at this bead since you opened it. Nothing of yours was saved.</b>
-        <span>They changed: {namesOf(props.theirs) || 'nothing that stands here'}.</span>
-        <span>You changed: {namesOf(props.mine) || 'nothing'}.</span>
-        {both.length > 0 && <span>Both of you: {namesOf(both)}. Going on with both keeps yours there.</span>}
+        <b>This bead was looked at since you opened it. What stands here is not saved.</b>
+        <span>Saved since: {namesOf(props.theirs) || 'nothing that stands here'}.</span>
+        <span>Changed here: {namesOf(props.mine) || 'nothing'}.</span>
+        {both.length > 0 && <span>In both: {namesOf(both)}. Going on with both keeps what stands here.</span>}
         <div className="row">
           <Button variant="default" size="lg" onClick={props.onBoth}>
             Go on with both
           </Button>
           <Button variant="default" size="lg" onClick={props.onTheirs}>
-            Take theirs
+            Take what was saved
           </Button>
         </div>
       </div>

@@ -1,7 +1,6 @@
 import { memo } from 'react';
 import { Loader } from '@mantine/core';
 import { IconArrowLeft } from '@tabler/icons-react';
-import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { ShowMore } from '../../shared/ShowMore';
@@ -14,36 +13,26 @@ import { jobLine } from './SheetView';
 
 type Rack = Schemas['Rack'];
 
-function useRack(studentId: string) {
-  const rack = usePages<Rack['coupons'][number] & { student: Rack['student'] }, number>(
-    ['room', 'rack', studentId],
-    async (before, signal) => {
-      const page = await answer(
-        api.GET('/api/sheets/rack/{studentId}', {
-          params: { path: { studentId }, query: { before } },
-          signal,
-        }),
-      );
-      return { items: page.coupons.map((coupon) => ({ ...coupon, student: page.student })), more: page.more };
-    },
-  );
-  return rack;
-}
-
-/** A student's name, whether or not anything is on their rack. */
-const useStudentName = (studentId: string) =>
-  useQuery({
-    queryKey: ['room', 'student', studentId],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/sheets/rack/{studentId}', { params: { path: { studentId } }, signal })),
-    select: (rack) => rack.student.name,
-    staleTime: 60_000,
+/** A student's coupons, newest first; every page says whose they are. */
+const useRack = (studentId: string) =>
+  usePages<
+    Rack['coupons'][number],
+    number,
+    { items: Rack['coupons']; more: number | null; student: Rack['student'] }
+  >(['room', 'rack', studentId], async (before, signal) => {
+    const { coupons, more, student } = await answer(
+      api.GET('/api/sheets/rack/{studentId}', {
+        params: { path: { studentId }, query: { before } },
+        signal,
+      }),
+    );
+    return { items: coupons, more, student };
   });
 
 /** An instructor's look at one student's term. */
 export function RackPage() {
   const { studentId = '' } = useParams();
-  const name = useStudentName(studentId);
+  const student = useRack(studentId).first?.student;
   return (
     <>
       <div className="page-head">
@@ -51,7 +40,7 @@ export function RackPage() {
           <IconArrowLeft />
         </Link>
         <div>
-          <h1>{name.data ?? 'Rack'}</h1>
+          <h1>{student?.name ?? 'Rack'}</h1>
           <p className="quiet">Every coupon, newest first</p>
         </div>
       </div>
