@@ -1,5 +1,7 @@
 using System.Net.Http.Json;
 using System.Text.Json;
+using GentleBead.Core.Rules;
+using GentleBead.Demo;
 using GentleBead.Testing;
 using Npgsql;
 
@@ -101,7 +103,7 @@ internal sealed class GrownServer : IAsyncDisposable
     /// <summary>Signs a client in and gives its cookie, for connections that carry none by themselves.</summary>
     public static async Task<string> SignInAsync(HttpClient client, string login)
     {
-        using var answer = await client.PostAsJsonAsync("/api/people/sign-in", new { login, password = Demo.DemoSchool.Password });
+        using var answer = await client.PostAsJsonAsync("/api/people/sign-in", new { login, password = DemoSchool.Password });
         return answer.EnsureSuccessStatusCode().Headers.GetValues("Set-Cookie").Single().Split(';')[0];
     }
 }

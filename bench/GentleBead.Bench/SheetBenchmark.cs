@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -21,9 +22,9 @@ public class SheetBenchmark
     [Benchmark(Baseline = true)]
     public double BareNumbers()
     {
-        var amps = Rules.AmpsForThickness(Job.Thickness.Value) * Job.Joint.Facts().HeatFactor;
-        var wireFeed = Rules.WireFeedFor(amps, Job.RequireArc());
-        return wireFeed.MPerMin + Rules.SmoothBand(wireFeed, Job.RequireArc()).Aim.Volts;
+        var amps = PlateAmps.For(Job.Thickness.Value) * Job.Joint.Facts().HeatFactor;
+        var wireFeed = BurnOff.WireFeedFor(amps, Job.RequireArc());
+        return wireFeed.MPerMin + SmoothBand.At(wireFeed, Job.RequireArc()).Aim.Volts;
     }
 
     private static readonly Job Thick = new(Thickness.Parse("20 mm"), Joint.VButt, Position.Flat, Wire.Solid12, Process.GmawSpray, Metal.MildSteel, Gas.ArgonCarbon10);

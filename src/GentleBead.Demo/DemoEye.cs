@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 
 namespace GentleBead.Demo;
@@ -10,7 +11,7 @@ internal static class DemoEye
 {
     public static Evidence See(Sheet sheet, Settings truly, double travel, bool wanders)
     {
-        var band = Rules.SmoothBand(truly.WireFeed, sheet.Job.RequireArc());
+        var band = SmoothBand.At(truly.WireFeed, sheet.Job.RequireArc());
         var arc = truly.Volts < band.Low ? Sound.Popping : truly.Volts > band.High ? Sound.Hiss : Sound.EvenCrackle;
         var heat = truly.WireFeed / sheet.RequirePair().WireFeed / Math.Sqrt(travel);
         var size = sheet.BeadSize.Aim * Math.Round(Math.Sqrt(truly.WireFeed / sheet.RequirePair().WireFeed / travel), 2);

@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
@@ -33,7 +34,7 @@ public static class DemoFindings
             double? breaks = null;
             for (var mark = From; mark <= To; mark += 0.1)
             {
-                var band = Rules.SmoothBand(WireFeedSpeed.FromMPerMin(dials.WireFeedAt(mark).Value), arc);
+                var band = SmoothBand.At(WireFeedSpeed.FromMPerMin(dials.WireFeedAt(mark).Value), arc);
                 var smooth = volts >= band.Low.Volts + MoreVolts && volts <= band.High.Volts + MoreVolts;
                 if (smooth) (smooths, breaks) = (smooths ?? mark, mark);
             }

@@ -1,10 +1,13 @@
 using System.Threading.RateLimiting;
 using GentleBead.Server;
 using GentleBead.Server.Arc;
+using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Calculators;
 using GentleBead.Server.Checks;
 using GentleBead.Server.Database;
+using GentleBead.Server.Demo;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Judging;
 using GentleBead.Server.Kept;
@@ -42,7 +45,7 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 });
 services.AddSingleton(_ => Pool.Of(connectionString));
 services.AddSingleton(TimeProvider.System);
-services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<SessionStore>().AddSingleton<RoomStore>().AddSingleton<SheetStore>()
+services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<BoothStore>().AddSingleton<SessionStore>().AddSingleton<RoomStore>().AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>().AddSingleton<SettingStore>().AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<BeadFileStore>().AddSingleton<BeadRecorder>()
     .AddSingleton<CheckStore>().AddSingleton<KeptStore>().AddSingleton<RulingStore>().AddSingleton<PictureStore>().AddSingleton<ToleranceStore>()
     .AddSingleton<TrialStore>().AddSingleton<SweepStore>().AddSingleton<WindowStore>().AddSingleton<TestWeldStore>()
@@ -158,6 +161,8 @@ SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);
 CardEndpoints.Map(app);
 BeadEndpoints.Map(app);
+CouponEndpoints.Map(app);
+BeadFileEndpoints.Map(app);
 PictureEndpoints.Map(app);
 JudgingEndpoints.Map(app);
 TrialEndpoints.Map(app);

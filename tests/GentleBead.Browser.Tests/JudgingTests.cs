@@ -211,7 +211,7 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Type("Your password, once more", "not-maren's");
         page.Click("Give my word");
         page.See("this word stands as yours");
-        page.Type("Your password, once more", Demo.DemoSchool.Password);
+        page.Type("Your password, once more", DemoSchool.Password);
         page.Click("Give my word");
         page.See("The second word is another assessor");
         var path = page.Run<string>("return location.pathname");
@@ -223,7 +223,7 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("blind to the first");
         page.Click("Looks right all round");
         page.Click("Accept");
-        page.Type("Your password, once more", Demo.DemoSchool.Password);
+        page.Type("Your password, once more", DemoSchool.Password);
         page.Click("Give my word");
         page.See("Every coupon passed");
         page.Type("Remark", "Clean work");

@@ -18,8 +18,8 @@ public partial class ArchitectureTests
     private static readonly Dictionary<string, string[]> Tables = new()
     {
         ["People"] = ["person", "school"],
-        ["Machines"] = ["machine", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
-        ["Sessions"] = ["session", "booth", "place"],
+        ["Machines"] = ["booth", "machine", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
+        ["Sessions"] = ["session", "place"],
         ["Sheets"] = ["sheet", "preset"],
         ["Beads"] = ["bead", "look", "ruling", "picture", "macro_marks", "bead_standing", "trial_bead", "machine_wear"],
         ["Judging"] = ["practice_tolerances"],

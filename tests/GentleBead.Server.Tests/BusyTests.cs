@@ -1,5 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
+using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Hosting;
@@ -27,7 +28,7 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
     private static async Task<HttpClient> SignInAsync(WebApplicationFactory<Program> server)
     {
         var client = server.CreateClient();
-        (await client.PostAsJsonAsync("/api/people/sign-in", new { login = "maren", password = Demo.DemoSchool.Password })).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync("/api/people/sign-in", new { login = "maren", password = DemoSchool.Password })).EnsureSuccessStatusCode();
         return client;
     }
 

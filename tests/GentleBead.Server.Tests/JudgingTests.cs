@@ -2,7 +2,9 @@ using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
+using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;

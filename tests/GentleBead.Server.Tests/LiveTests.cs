@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using GentleBead.Demo;
 using GentleBead.Server.Live;
 using Microsoft.AspNetCore.SignalR.Client;
 
@@ -31,7 +32,7 @@ public class LiveTests(DemoRoom room) : IClassFixture<DemoRoom>
 
     private async Task<string> CookieAsync(string login)
     {
-        using var content = System.Net.Http.Json.JsonContent.Create(new { login, password = Demo.DemoSchool.Password });
+        using var content = System.Net.Http.Json.JsonContent.Create(new { login, password = DemoSchool.Password });
         var response = await room.CreateDefaultClient().PostAsync("/api/people/sign-in", content);
         return response.Headers.GetValues("Set-Cookie").Single().Split(';')[0];
     }

@@ -1,7 +1,10 @@
 using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Beads;
+using GentleBead.Demo;
+using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Tests;
 
@@ -58,7 +61,7 @@ public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
         (await maren.PutAsJsonAsync($"/api/test-welds/{test}", new { sheetId = bead.SheetId, terms = new { coupons = 1, attempts = 1, criteria = "awsD11Static" } })).EnsureSuccessStatusCode();
         var problems = await (await maren.PutAsJsonAsync(
             $"/api/test-welds/{test}/assessments/{Guid.CreateVersion7()}",
-            new { coupon = 1, attempt = 1, evidence = forged, accepted = true, password = Demo.DemoSchool.Password })).ProblemsAsync();
+            new { coupon = 1, attempt = 1, evidence = forged, accepted = true, password = DemoSchool.Password })).ProblemsAsync();
         Assert.Contains(problems.Keys, IsSections);
         Assert.Null((await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Bead.Evidence.Macro);
     }

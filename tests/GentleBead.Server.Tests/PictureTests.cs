@@ -6,7 +6,9 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
 using GentleBead.Demo;
+using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 using GentleBead.Server.Sheets;
 using SkiaSharp;
 

@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Arc;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Practice;
 

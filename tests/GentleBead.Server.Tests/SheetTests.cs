@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using System.Text;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
@@ -90,7 +91,7 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(first.AssignedAt, again.AssignedAt);
         Assert.Equal(1, await room.QueryAsync<long>("select count(*) from sheet where id = @id", new { id }));
         Assert.Equal("1/8", again.Body.Job.Thickness.Typed);
-        Assert.Equal(Rules.Version, again.Body.RulesVersion);
+        Assert.Equal(Edition.Number, again.Body.RulesVersion);
     }
 
     [Fact]

@@ -1,5 +1,8 @@
 using System.Net.Http.Json;
+using GentleBead.Demo;
+using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sessions;
 using Microsoft.AspNetCore.Mvc.Testing;
@@ -22,7 +25,7 @@ public class SlowClockTests(DemoRoom room) : IClassFixture<DemoRoom>
         await using var slow = room.WithWebHostBuilder(host => host.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(new SlowClock())));
         var right = await room.SignInAsync("maren");
         var late = slow.CreateClient();
-        (await late.PostAsJsonAsync("/api/people/sign-in", new { login = "maren", password = Demo.DemoSchool.Password })).EnsureSuccessStatusCode();
+        (await late.PostAsJsonAsync("/api/people/sign-in", new { login = "maren", password = DemoSchool.Password })).EnsureSuccessStatusCode();
 
         // A load, a sheet, a look and a ruling on the right server; then others on the slow one.
         var (session, view) = await right.BoothAsync(3);

@@ -5,6 +5,9 @@ using System.Text;
 using System.Text.Json;
 using Dapper;
 using GentleBead.Demo;
+using GentleBead.Server.BeadFiles;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.TestWelds;
 using Npgsql;
@@ -158,7 +161,7 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
         var sheets = new HashSet<Guid>();
         for (long? before = long.MaxValue; before is not null;)
         {
-            var rack = await jun.GetAsync<Sheets.Rack>($"/api/sheets/rack/{mine}?before={before}");
+            var rack = await jun.GetAsync<Rack>($"/api/sheets/rack/{mine}?before={before}");
             foreach (var coupon in rack.Coupons) Assert.True(sheets.Add(coupon.SheetId));
             before = rack.More;
         }

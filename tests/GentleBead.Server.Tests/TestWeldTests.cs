@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using Dapper;
 using GentleBead.Core.TestWelds;
 using GentleBead.Demo;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.TestWelds;
 using Npgsql;

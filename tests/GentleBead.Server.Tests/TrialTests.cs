@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.Trials;

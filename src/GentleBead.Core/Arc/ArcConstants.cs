@@ -1,3 +1,4 @@
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -86,7 +87,7 @@ internal sealed record ArcConstants(
 
     private static (double A, double B) MeltingRate(Process process, WireFacts wire)
     {
-        if (Melting.Rules(process, wire) || wire.BurnOff == 0) return Melting.Constants(wire);
+        if (Melting.AppliesTo(process, wire) || wire.BurnOff == 0) return Melting.Constants(wire);
         // The trade's one factor holds at the middle of the wire's range and the usual stick-out; there both parts share as Lesnewich has them.
         var (a, b) = Melting.Constants(wire);
         var range = wire.RangeIn(process)!;

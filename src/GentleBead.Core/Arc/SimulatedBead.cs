@@ -1,5 +1,7 @@
 using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -51,7 +53,7 @@ public sealed record SimulatedBead(Length Width, Length Height, Length Leg, Leng
             power / (heat * plate * pace * rise * Math.Sqrt(Math.PI * Math.E / 2)));
         var thin = Reach(melts) / Math.Sqrt(8 * power / (Math.PI * Math.E * heat * pace * melts));
 
-        var area = setting.Wire is { } wire ? Rules.BeadArea(setting.WireFeed, wire, setting.Travel, process.DepositShare) : 0.4 * plate * plate;
+        var area = setting.Wire is { } wire ? Deposit.BeadArea(setting.WireFeed, wire, setting.Travel, process.DepositShare) : 0.4 * plate * plate;
         // A stubbing arc melts in gusts: half of what it should reach it does not.
         var width = Math.Max(Reach(melts) * (stubs > 1 ? 0.7 : 1), 1.1 * Math.Sqrt(area));
         var height = 1.5 * area / width;
@@ -70,11 +72,11 @@ public sealed record SimulatedBead(Length Width, Length Height, Length Leg, Leng
         if (setting.Faults.Contains(ArcFault.GasLost)) faults.Add(Fault.Pinholes);
         var big = trace.Events.Count(one => one.Kind == ArcEventKind.Stub || (one.Kind is ArcEventKind.Short or ArcEventKind.Drop && one.DropMm3 > 3)) / trace.Seconds;
         return new SimulatedBead(
-            Length.FromMm(width), Length.FromMm(height), Rules.FilletLeg(area), Length.FromMm(Math.Min(depth, plate)), Length.FromMm(tint), burnt, unfused,
+            Length.FromMm(width), Length.FromMm(height), Fillet.Leg(area), Length.FromMm(Math.Min(depth, plate)), Length.FromMm(tint), burnt, unfused,
             new BeadShape(
-                Length.FromMm(setting.Joint.Facts().Measure == BeadMeasure.Leg ? Rules.FilletLeg(area).Mm * Math.Sqrt(2) : width),
+                Length.FromMm(setting.Joint.Facts().Measure == BeadMeasure.Leg ? Fillet.Leg(area).Mm * Math.Sqrt(2) : width),
                 sunk ? -0.12 : Math.Clamp(crown, 0.03, 0.6), Math.Clamp((tint / width - 1) / 8, 0, 1), true,
                 pace > 9 ? 0.38 : 0.2, stubs > 1 ? 1 : Math.Clamp(big / 20, 0, 0.7), Math.Clamp(share, 0, 1), true, 1, unfused,
-                Math.Clamp((int)big, 0, 12), volts > Rules.LoadLine(Current.FromAmps(amps)).Volts + 3.5, faults, setting.Joint));
+                Math.Clamp((int)big, 0, 12), volts > LoadLine.Mig(Current.FromAmps(amps)).Volts + 3.5, faults, setting.Joint));
     }
 }

@@ -1,3 +1,4 @@
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using MathNet.Numerics.Random;
@@ -37,7 +38,7 @@ public sealed class SteadyArc
         var lost = setting.Faults.Contains(ArcFault.GasLost);
         var wrong = setting.Faults.Contains(ArcFault.WrongPolarity);
         var dirty = setting.Faults.Contains(ArcFault.Scale);
-        volts = Rules.TigLoadLine(current).Volts + VoltsPerMm * (setting.StickOut.Mm - UsualLength) + (wrong ? 6 : 0) + (lost ? 3 : 0);
+        volts = LoadLine.Tig(current).Volts + VoltsPerMm * (setting.StickOut.Mm - UsualLength) + (wrong ? 6 : 0) + (lost ? 3 : 0);
         shake = lost ? 2.5 : dirty ? 1.2 : wrong ? 1 : 0.08;
         flutter = lost || wrong || dirty ? 0.08 : 0;
         ac = setting.Process == Process.GtawAc;

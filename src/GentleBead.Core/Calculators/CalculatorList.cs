@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using static GentleBead.Core.Calculators.NumberKind;
@@ -19,15 +20,15 @@ public static class CalculatorList
     [
         new("deposit", "Travel, leg and wire", "Metal in is metal down: leave one of the three empty.",
             [WireField, WireProcessField, Solve("wireFeedMPerMin", "Wire feed speed", WireFeed, 0.5, 30), Solve("travelMmPerMin", "Travel speed", Travel, 20, 3000), Solve("legMm", "Leg", NumberKind.Length, 1, 25)],
-            Deposit),
+            MetalDown),
         new("throat", "Leg and throat", "An equal-legged fillet: leave one empty.",
             [Solve("legMm", "Leg", NumberKind.Length, 0.5, 50), Solve("throatMm", "Throat", NumberKind.Length, 0.3, 40)],
             given => given.Missing == "throatMm"
-                ? [new("Throat", NumberKind.Length, Rules.Throat(Mm(given["legMm"])).Mm, $"{N(given["legMm"])} / √2")]
+                ? [new("Throat", NumberKind.Length, Fillet.Throat(Mm(given["legMm"])).Mm, $"{N(given["legMm"])} / √2")]
                 : [new("Leg", NumberKind.Length, given["throatMm"] * Math.Sqrt(2), $"{N(given["throatMm"])} x √2")]),
         new("burnoff", "Amps, wire and stick-out", "What a wire speed draws, or what a current burns off: leave one of the two empty.",
             [WireField, WireProcessField, Solve("amps", "Amps", Amps, 10, 500), Solve("wireFeedMPerMin", "Wire feed speed", WireFeed, 0.5, 30), Need("stickOutMm", "Stick-out", NumberKind.Length, 4, 40)],
-            BurnOff),
+            WireMelted),
         new("heat", "Heat input, both ways of counting", "From volts, amps and travel; or leave travel empty and give the heat by EN 1011-1.",
             [ProcessField, Need("volts", "Volts", Volts, 5, 50), Need("amps", "Amps", Amps, 5, 600), Solve("travelMmPerMin", "Travel speed", Travel, 20, 3000), Solve("heatKJPerMm", "Heat, EN 1011-1", Heat, 0.01, 10)],
             HeatBoth),
@@ -58,7 +59,7 @@ public static class CalculatorList
             given => [new("Wire feed speed", WireFeed, given["lengthMm"] / given["seconds"] * 60 / 1000, $"{N(given["lengthMm"])} mm / {N(given["seconds"])} s x 60")]),
     ];
 
-    private static IReadOnlyList<CalculatorResult> Deposit(CalculatorValues given)
+    private static IReadOnlyList<CalculatorResult> MetalDown(CalculatorValues given)
     {
         var wire = given.Pick<Wire>("wire");
         var kept = given.Pick<Process>("process").Facts().DepositShare;
@@ -66,33 +67,33 @@ public static class CalculatorList
         switch (given.Missing)
         {
             case "travelMmPerMin":
-                var fillet = Rules.FilletArea(Mm(given["legMm"]));
-                return [new("Travel speed", Travel, Rules.TravelFor(fillet, Feed(given), wire, kept).MmPerMin, $"{N(area)} mm² of wire x {N(given["wireFeedMPerMin"] * 1000)} mm/min x {N(kept)} / {N(fillet)} mm² of fillet")];
+                var fillet = Fillet.Area(Mm(given["legMm"]));
+                return [new("Travel speed", Travel, Deposit.TravelFor(fillet, Feed(given), wire, kept).MmPerMin, $"{N(area)} mm² of wire x {N(given["wireFeedMPerMin"] * 1000)} mm/min x {N(kept)} / {N(fillet)} mm² of fillet")];
             case "legMm":
-                var laid = Rules.BeadArea(Feed(given), wire, TravelSpeed.FromMmPerMin(given["travelMmPerMin"]), kept);
-                var leg = Rules.FilletLeg(laid);
-                return [new("Leg", NumberKind.Length, leg.Mm, $"{N(laid)} mm² laid down; leg = √(2 x area / 1.1)"), new("Throat", NumberKind.Length, Rules.Throat(leg).Mm, "leg / √2")];
+                var laid = Deposit.BeadArea(Feed(given), wire, TravelSpeed.FromMmPerMin(given["travelMmPerMin"]), kept);
+                var leg = Fillet.Leg(laid);
+                return [new("Leg", NumberKind.Length, leg.Mm, $"{N(laid)} mm² laid down; leg = √(2 x area / 1.1)"), new("Throat", NumberKind.Length, Fillet.Throat(leg).Mm, "leg / √2")];
             default:
-                var wanted = Rules.FilletArea(Mm(given["legMm"])) * given["travelMmPerMin"];
+                var wanted = Fillet.Area(Mm(given["legMm"])) * given["travelMmPerMin"];
                 return [new("Wire feed speed", WireFeed, wanted / (area * kept) / 1000, $"{N(wanted / 1000)} cm³/min over {N(area)} mm² of wire, {N(kept)} kept")];
         }
     }
 
-    private static IReadOnlyList<CalculatorResult> BurnOff(CalculatorValues given)
+    private static IReadOnlyList<CalculatorResult> WireMelted(CalculatorValues given)
     {
         var arc = new WireArc(given.Pick<Process>("process"), given.Pick<Wire>("wire"), Gas.ArgonCarbon25);
         var wire = arc.Wire.Facts();
         var stickOut = Mm(given["stickOutMm"]);
         // The trade's factor belongs to the usual stick-out; the melting rate says what another one changes.
-        var usual = Melting.Rules(arc.Process, wire) ? Melting.SprayStickOut : Mm(Math.Clamp(10 * wire.Diameter.Mm, 6, 10));
+        var usual = Melting.AppliesTo(arc.Process, wire) ? Melting.SprayStickOut : Mm(Math.Clamp(10 * wire.Diameter.Mm, 6, 10));
         if (given.Missing == "amps")
         {
             var feed = Feed(given);
-            var amps = Rules.AmpsFor(feed, arc) * (Melting.Amps(feed, stickOut, wire) / Melting.Amps(feed, usual, wire));
+            var amps = BurnOff.AmpsFor(feed, arc) * (Melting.Amps(feed, stickOut, wire) / Melting.Amps(feed, usual, wire));
             return [new("Amps", Amps, amps.Amps, $"{Show.Of(feed)} at {Show.Of(stickOut)}; a longer stick-out heats the wire and draws less")];
         }
         var current = Current.FromAmps(given["amps"]);
-        var burnt = Rules.WireFeedFor(current, arc) * (Melting.WireFeed(current, stickOut, wire) / Melting.WireFeed(current, usual, wire));
+        var burnt = BurnOff.WireFeedFor(current, arc) * (Melting.WireFeed(current, stickOut, wire) / Melting.WireFeed(current, usual, wire));
         return [new("Wire feed speed", WireFeed, burnt.MPerMin, $"{Show.Of(current)} at {Show.Of(stickOut)}; a longer stick-out burns off more")];
     }
 
@@ -108,8 +109,8 @@ public static class CalculatorList
         var working = $"{Show.Of(volts)} x {Show.Of(amps)} over {Show.Of(travel)}";
         return
         [
-            new("EN 1011-1", Heat, Rules.HeatInputEn(volts, amps, travel, share).KJPerMm, $"{N(share)} x {working}"),
-            new("AWS D1.1", Heat, Rules.HeatInputAws(volts, amps, travel).KJPerMm, $"60 x {working}; all of the arc's energy counted"),
+            new("EN 1011-1", Heat, ArcHeat.En(volts, amps, travel, share).KJPerMm, $"{N(share)} x {working}"),
+            new("AWS D1.1", Heat, ArcHeat.Aws(volts, amps, travel).KJPerMm, $"60 x {working}; all of the arc's energy counted"),
         ];
     }
 

@@ -1,5 +1,6 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -157,7 +158,7 @@ public static class Criteria
         yield return gauge.FaceWidth is { } face
             ? Gauge.AtMost(Criterion.Convexity, gauge.Crown, Limits.AwsConvexity(face), $" for a face {Show.Of(Length.FromMm(face))} wide")
             : new(Criterion.Convexity, Standing.NotKnown, "1/16 in up to a face of 5/16 in, 1/8 in up to 1 in, 3/16 in above", "width of the face not measured");
-        var least = Rules.SmallestFillet(gauge.Sheet.Job.Thicker);
+        var least = Fillet.Smallest(gauge.Sheet.Job.Thicker);
         yield return gauge.SmallerLeg is { } leg
             ? new(Criterion.Size, leg >= least.Mm - Gauge.Hair ? Standing.Right : Standing.Off, $"at least {Show.Of(least)} for {Show.Of(gauge.Sheet.Job.Thicker)} plate", Show.Of(Length.FromMm(leg)))
             : new(Criterion.Size, Standing.NotKnown, $"at least {Show.Of(least)} for {Show.Of(gauge.Sheet.Job.Thicker)} plate", "both legs not measured");

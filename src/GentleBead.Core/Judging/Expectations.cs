@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 
 namespace GentleBead.Core.Judging;
@@ -46,7 +47,7 @@ public static class Expectations
     public static IReadOnlyList<Expectation> Of(Sheet sheet, Settings used, Evidence evidence, IReadOnlySet<Sign> signs)
     {
         var pair = sheet.RequirePair();
-        var amps = Rules.AmpsFor(used.WireFeed, sheet.Job.RequireArc()) / sheet.Amps;
+        var amps = BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc()) / sheet.Amps;
         var (sound, heard) = signs.Contains(Sign.PairShort) ? ("Pops and stubbing: the volts are under the band for this wire.", new[] { Sign.Popping, Sign.PushedBack })
             : signs.Contains(Sign.PairLong) ? ("A hiss, a long soft arc: the volts are over the band for this wire.", [Sign.Hiss, Sign.Rattle, Sign.LongArc])
             : ($"{sheet.ExpectedSound}", [Sign.EvenCrackle]);

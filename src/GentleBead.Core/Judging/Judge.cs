@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -117,7 +118,7 @@ public static class Judge
         return new Judgement(
             verdict, Summary(verdict, heat, fitting[0].Cause, signs, bead.SettingsRight(signs)), Aspects(bead, signs, thick), fitting.Take(CausesShown).ToArray(), next,
             Contradiction(verdict, bead.SettingsRight(signs), bead), Unknown(evidence, thick, looks),
-            BeadShape.From(sheet, bead.Used, bead.Amps, evidence), Rules.Version,
+            BeadShape.From(sheet, bead.Used, bead.Amps, evidence), Edition.Number,
             bead.Expected(signs), looks.FirstOrDefault(look => look.GainBits > WorthALook), Criteria.Of(around.Criteria, sheet, evidence, around.Tolerances), followUp);
 
         // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
@@ -195,7 +196,7 @@ public static class Judge
     {
         var share = used.WireFeed / sheet.RequirePair().WireFeed - 1;
         var wire = signs.Contains(Sign.WireOn) ? "wire on the sheet" : $"wire {Show.Number(Math.Abs(share) * 100, "0")} % {(share < 0 ? "under" : "over")} the sheet's {Show.Of(sheet.RequirePair().WireFeed)}";
-        var band = Rules.SmoothBand(used.WireFeed, sheet.Job.RequireArc());
+        var band = SmoothBand.At(used.WireFeed, sheet.Job.RequireArc());
         var volts = signs.Contains(Sign.PairInBand)
             ? $"{Show.Of(used.Volts)} inside the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})"
             : $"{Show.Of(used.Volts)} {(signs.Contains(Sign.PairShort) ? "under" : "over")} the band for it ({Show.Of(band.Low)} to {Show.Of(band.High)})";

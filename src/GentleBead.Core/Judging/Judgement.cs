@@ -1,4 +1,5 @@
 using GentleBead.Core.Beads;
+using GentleBead.Core.Rules;
 
 namespace GentleBead.Core.Judging;
 

@@ -1,5 +1,6 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -115,7 +116,7 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
 
     public double Thickness => Sheet.Job.Thinner.Mm;
 
-    public double NominalThroat => Rules.Throat(Sheet.BeadSize.Low).Mm;
+    public double NominalThroat => Fillet.Throat(Sheet.BeadSize.Low).Mm;
 
     /// <summary>A fault not named counts as looked for once profile and toes were looked at.</summary>
     public bool LookedAt => Evidence.Profile is not null && Evidence.Toes is not null;

@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -107,14 +108,14 @@ public static class NextChanges
         double WireToward(int way)
         {
             var sheetWire = sheet.RequirePair().WireFeed.MPerMin;
-            var paired = Rules.WireFeedForVolts(used.Volts, arc).MPerMin;
+            var paired = SmoothBand.WireFeedFor(used.Volts, arc).MPerMin;
             var toSheet = (sheetWire - used.WireFeed.MPerMin) * way > 0;
             return toSheet ? sheetWire : (paired - used.WireFeed.MPerMin) * way > 0 ? paired : used.WireFeed.MPerMin * (1 + way * PairStep);
         }
 
         NextChange Volts(int way)
         {
-            var aim = Rules.SmoothBand(used.WireFeed, arc).Aim.Volts;
+            var aim = SmoothBand.At(used.WireFeed, arc).Aim.Volts;
             var target = way > 0 ? Math.Max(aim, used.Volts.Volts + LeastVolts) : Math.Min(aim, used.Volts.Volts - LeastVolts);
             if (dials is null) return new(way > 0 ? ChangeKind.VoltsUp : ChangeKind.VoltsDown, $"Volts {Way(way)} to about {Show.Number(target, "0.0")} V. Leave the wire.", "", row.Expect, null, null);
             // At the end of the dial the other knob has to make the pair.
@@ -124,7 +125,7 @@ public static class NextChanges
 
         NextChange Wire(int way, double target, bool follow = false)
         {
-            var paired = Rules.SmoothBand(WireFeedSpeed.FromMPerMin(target), arc).Aim;
+            var paired = SmoothBand.At(WireFeedSpeed.FromMPerMin(target), arc).Aim;
             if (dials is null)
             {
                 return new(row.Change, $"Wire {Way(way)} to about {Show.Of(WireFeedSpeed.FromMPerMin(target))}. {(follow ? "" : "Leave the volts.")}".TrimEnd(),
@@ -152,7 +153,7 @@ public static class NextChanges
     }
 
     private static WireFeedSpeed? Top(Sheet sheet) =>
-        sheet.Job.RequireArc() is var arc && arc.Wire.Facts().RangeIn(arc.Process) is { } range ? Rules.WireFeedFor(range.Most, arc) : null;
+        sheet.Job.RequireArc() is var arc && arc.Wire.Facts().RangeIn(arc.Process) is { } range ? BurnOff.WireFeedFor(range.Most, arc) : null;
 
     private static string AtItsTop(Sheet sheet)
     {

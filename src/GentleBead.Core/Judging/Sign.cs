@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -156,12 +157,12 @@ public static class Signs
         var arc = sheet.Job.RequireArc();
         var signs = Noticed(sheet, evidence);
         if (evidence.StickOut is { } stickOut) signs.Add(stickOut > pair.StickOut.High * 1.2 ? Sign.StickOutOver : Sign.StickOutOn);
-        if (evidence.Measured?.ArcAmps is { } read) signs.Add(Off(read / Rules.AmpsFor(used.WireFeed, arc), ReadOutAmpsTolerance, Sign.ArcAmpsUnder));
+        if (evidence.Measured?.ArcAmps is { } read) signs.Add(Off(read / BurnOff.AmpsFor(used.WireFeed, arc), ReadOutAmpsTolerance, Sign.ArcAmpsUnder));
         if (evidence.Measured?.ArcVolts is { } arcVolts) signs.Add(Off(1 + (arcVolts.Volts - used.Volts.Volts), ReadOutVoltsTolerance, Sign.ArcVoltsUnder));
 
         signs.Add(Off(used.WireFeed / pair.WireFeed, WireTolerance, Sign.WireUnder));
         signs.Add(Against(used.Volts, Widened(pair.Volts), Sign.VoltsUnder));
-        signs.Add(Against(used.Volts, Widened(Rules.SmoothBand(used.WireFeed, arc)), Sign.PairShort));
+        signs.Add(Against(used.Volts, Widened(SmoothBand.At(used.WireFeed, arc)), Sign.PairShort));
         signs.Add(machine.WireControl is { Readings.Count: > 0 } ? Sign.MachineMeasured : Sign.MachineBelieved);
         return signs;
     }

@@ -1,6 +1,7 @@
 using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using MathNet.Numerics.Random;
@@ -115,17 +116,17 @@ public static class KnownClips
             var range = sprayWire.Facts().RangeIn(Process.GmawSpray)!;
             var amps = Current.FromAmps(range.UsualLow.Amps * (1.05 + 0.35 * random.NextDouble()));
             var spray = new WireArc(Process.GmawSpray, sprayWire, Gas.ArgonCarbon10);
-            var feed = Rules.WireFeedFor(amps, spray);
-            return At(spray, feed, Rules.SmoothBand(feed, spray).Aim.Volts + 1 + 2 * random.NextDouble(), 17, []);
+            var feed = BurnOff.WireFeedFor(amps, spray);
+            return At(spray, feed, SmoothBand.At(feed, spray).Aim.Volts + 1 + 2 * random.NextDouble(), 17, []);
         }
         var wire = Wires[random.Next(Wires.Length)];
         var gas = Gases[random.Next(Gases.Length)];
         var dip = wire.Facts().RangeIn(Process.GmawShortCircuit)!;
         var arc = new WireArc(Process.GmawShortCircuit, wire, gas);
         var current = dip.UsualLow.Amps + (0.15 + 0.75 * random.NextDouble()) * (dip.UsualHigh.Amps - dip.UsualLow.Amps);
-        var wireFeed = Rules.WireFeedFor(Current.FromAmps(current), arc);
+        var wireFeed = BurnOff.WireFeedFor(Current.FromAmps(current), arc);
         var (from, to) = Volts[sound];
-        var volts = Rules.SmoothBand(wireFeed, arc).Aim.Volts + from + (to - from) * random.NextDouble();
+        var volts = SmoothBand.At(wireFeed, arc).Aim.Volts + from + (to - from) * random.NextDouble();
         IReadOnlyList<ArcFault> faults = sound == Sound.Sputter ? [random.NextDouble() < 0.5 ? ArcFault.GasLost : ArcFault.Scale] : [];
         return At(arc, wireFeed, volts, 8 + 5 * random.NextDouble(), faults, 0.15 + 0.25 * random.NextDouble());
     }

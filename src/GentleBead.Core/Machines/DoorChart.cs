@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -79,9 +80,9 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
                 var chart = At(step.Thickness.Value, dials!)!;
                 var arc = new WireArc(Process, Wire, Gas);
                 // Charts are made for flat and horizontal and name no joint: the bead-on-plate rule is their like.
-                var amps = Rules.AmpsForThickness(step.Thickness.Value < Rules.AmpsRuleEnds ? step.Thickness.Value : Rules.AmpsRuleEnds);
-                var rule = Rules.WireFeedFor(amps, arc);
-                var band = Rules.SmoothBand(chart.WireFeed, arc);
+                var amps = PlateAmps.For(step.Thickness.Value < PlateAmps.RuleEnds ? step.Thickness.Value : PlateAmps.RuleEnds);
+                var rule = BurnOff.WireFeedFor(amps, arc);
+                var band = SmoothBand.At(chart.WireFeed, arc);
                 // A bead speaks for the step its plate is nearest to, within a fifth.
                 var near = right.Where(bead => Math.Abs(bead.Thickness / step.Thickness.Value - 1) <= 0.2).ToArray();
                 var beads = near.Length == 0 ? (double?)null : chart.WireFeed.MPerMin / near.Average(bead => bead.Used.WireFeed.MPerMin / bead.HeatFactor) - 1;

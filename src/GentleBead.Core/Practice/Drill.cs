@@ -1,6 +1,7 @@
 using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using MathNet.Numerics.Random;
@@ -83,7 +84,7 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
         var random = new Xoshiro256StarStar(seed, threadSafe: false);
         var (wire, amps, plate) = Jobs[random.Next(Jobs.Length)];
         var arc = WireArc.Dip(wire);
-        var feed = Rules.WireFeedFor(Current.FromAmps(amps), arc);
+        var feed = BurnOff.WireFeedFor(Current.FromAmps(amps), arc);
         var right = new ArcSetting(
             arc.Process, wire, arc.Gas, feed, Smoothest(arc, feed, plate), Length.FromMm(10), TravelSpeed.FromMmPerMin(300), Length.FromMm(plate));
         var off = Off[level];
@@ -110,7 +111,7 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
     // The middle of where this arc runs evenly: found by trying, as one would at the machine.
     private static Voltage Smoothest(WireArc arc, WireFeedSpeed feed, double plate)
     {
-        var aim = Rules.SmoothBand(feed, arc).Aim.Volts;
+        var aim = SmoothBand.At(feed, arc).Aim.Volts;
         var even = Enumerable.Range(-6, 13).Select(step => aim + step * 0.25).Where(volts => ArcTruth.Of(ArcTrace.Of(
             new(arc.Process, arc.Wire, arc.Gas, feed, Voltage.FromVolts(volts), Length.FromMm(10), TravelSpeed.FromMmPerMin(300), Length.FromMm(plate)), 2, 24_000, 1)) == Beads.Sound.EvenCrackle).ToArray();
         return Voltage.FromVolts(Math.Round(even.Length == 0 ? aim : even[even.Length / 2], 1));

@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Sheets;
@@ -13,7 +14,7 @@ internal static class Amperes
         var (set, how) = SetThickness(job, school.Position);
         var thickness = job.Thickness.Value;
         var gauge = SteelGauge.Nearest(thickness) is { } number && job.Metal.IsSteel() ? $", about {number} ga" : "";
-        var plate = Rules.AmpsForThickness(set);
+        var plate = PlateAmps.For(set);
         reasons.Add(new("plateAmps", "One ampere for each thousandth of an inch",
             $"\"{job.Thickness.Typed}\" is {Show.Of(thickness)}{gauge}; {how}{Show.Number(set.Inches * 1000, "0")} thousandths", Show.Of(plate), Source.CommonPractice, []));
         var wanted = plate * joint.HeatFactor;
@@ -24,7 +25,7 @@ internal static class Amperes
     }
 
     /// <summary>The same current without its reasons, by another position rule.</summary>
-    public static Current By(Job job, PositionRule rule) => Rules.AmpsForThickness(SetThickness(job, rule).Set) * job.Joint.Facts().HeatFactor;
+    public static Current By(Job job, PositionRule rule) => PlateAmps.For(SetThickness(job, rule).Set) * job.Joint.Facts().HeatFactor;
 
     /// <summary>The one thickness a job is set for, and in words how it came about.</summary>
     public static (Length Set, string How) SetThickness(Job job, PositionRule rule)
@@ -33,13 +34,13 @@ internal static class Amperes
         var how = "";
         if (job.OtherThickness is { } other)
         {
-            set = Rules.SetFor(job.Thinner, job.Thicker);
+            set = PlateAmps.SetFor(job.Thinner, job.Thicker);
             how = $"the other member \"{other.Typed}\" is {Show.Of(other.Value)}: set for {Show.Of(set)}, between the two, aimed at the thicker; ";
         }
-        if (set > Rules.AmpsRuleEnds)
+        if (set > PlateAmps.RuleEnds)
         {
-            set = Rules.AmpsRuleEnds;
-            how += $"past {Show.Of(Rules.AmpsRuleEnds)} it takes more passes, not more amps; ";
+            set = PlateAmps.RuleEnds;
+            how += $"past {Show.Of(PlateAmps.RuleEnds)} it takes more passes, not more amps; ";
         }
         var steps = School.StepsThinner(rule);
         if (job.Position.Facts().Thinner && steps > 0)

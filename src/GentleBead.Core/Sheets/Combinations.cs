@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Sheets;
@@ -71,7 +72,7 @@ public static class Combinations
         Refuse("joint", job => job.Joint == Joint.Plug && job.Thickness.Value.Mm > 12, _ => "A plug through plate this thick cannot be filled soundly in one go: a fillet in a slot, or another joint."),
         Refuse("joint", job => job.Joint == Joint.Plug && job.Process.IsGtaw(), _ => "Plugs are filled from a wire, by time: MIG or flux-cored."),
         Caution("wire", job => job.Process == Process.FcawSelfShielded && job.Thinner.Mm < 1.2, _ => "Self-shielded wire burns through sheet this thin: solid wire under gas is calmer."),
-        Caution("process", job => job.Process == Process.GmawShortCircuit && job.Thinner > Rules.AmpsRuleEnds, _ => "Short circuit on plate this thick can lie in the joint without biting, and look good: only a section proves it. Spray, flux-cored, or preheat and small passes."),
+        Caution("process", job => job.Process == Process.GmawShortCircuit && job.Thinner > PlateAmps.RuleEnds, _ => "Short circuit on plate this thick can lie in the joint without biting, and look good: only a section proves it. Spray, flux-cored, or preheat and small passes."),
         Caution("metal", job => job.Process.IsGtaw() && job.Metal > Metal.Aluminium, job => $"The amps rule is steel's. For {Name(job)} take it as a first guess, on scrap."),
         Caution("thickness", job => !job.Metal.IsSteel() && (job.Thickness.IsGauge() || job.OtherThickness?.IsGauge() == true), job => $"Gauge numbers were read as steel gauge; {Name(job)} sheet is numbered otherwise. Measure it and type millimetres or inches."),
     ];

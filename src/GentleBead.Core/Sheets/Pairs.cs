@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Windows;
 
@@ -25,8 +26,8 @@ internal static class Pairs
     /// <summary>The pair by a rule; null when the rule needs a chart that does not speak of this job.</summary>
     public static Found? Find(PairRule rule, Job job, WireArc arc, Current amps, School school, Dials? dials, DoorChart? chart, LearnedWindow? window)
     {
-        var feed = Rules.WireFeedFor(amps, arc);
-        var band = Rules.SmoothBand(feed, arc);
+        var feed = BurnOff.WireFeedFor(amps, arc);
+        var band = SmoothBand.At(feed, arc);
         switch (rule)
         {
             case PairRule.VoltsFirst:
@@ -35,12 +36,12 @@ internal static class Pairs
                     : Voltage.FromVolts(dials.VoltMarkFor(band.Aim, dials.WireMarkFor(feed).Mark).Value);
                 // Where the machine has no volts near the plate's, the pair would be for another plate.
                 if (!band.Holds(volts)) volts = band.Aim;
-                feed = Rules.WireFeedForVolts(volts, arc);
-                return new(Rules.AmpsFor(feed, arc), feed, Rules.SmoothBand(feed, arc), null);
+                feed = SmoothBand.WireFeedFor(volts, arc);
+                return new(BurnOff.AmpsFor(feed, arc), feed, SmoothBand.At(feed, arc), null);
             case PairRule.ChartFirst:
                 if (dials is null || chart is null || !chart.Fits(job) || chart.At(Amperes.SetThickness(job, school.Position).Set, dials) is not { } pair) return null;
-                band = Rules.SmoothBand(pair.WireFeed, arc);
-                return new(Rules.AmpsFor(pair.WireFeed, arc), pair.WireFeed,
+                band = SmoothBand.At(pair.WireFeed, arc);
+                return new(BurnOff.AmpsFor(pair.WireFeed, arc), pair.WireFeed,
                     new Window<Voltage>(pair.Volts < band.Low ? pair.Volts : band.Low, pair.Volts, pair.Volts > band.High ? pair.Volts : band.High), pair);
             case PairRule.LearnedFirst:
                 return Speaks(window, arc) ? new(amps, feed, window!.At(feed), null, window) : null;
@@ -61,7 +62,7 @@ internal static class Pairs
             var between = chart.From == chart.To ? $"at {chart.From}" : $"between {chart.From} and {chart.To}";
             reasons.Add(new("wireFeed", "The machine's own chart", $"{between}; through this machine's readings", Show.Of(found.WireFeed), Source.Measured, ["amps"]));
             reasons.Add(new("volts", "The machine's own chart", $"{between}; then tuned by ear", $"{Show.Of(found.Volts.Aim)}", Source.Measured, ["wireFeed"]));
-            var band = Rules.SmoothBand(found.WireFeed, arc);
+            var band = SmoothBand.At(found.WireFeed, arc);
             if (!band.Holds(found.Volts.Aim))
             {
                 cautions.Add(new($"The chart's {Show.Of(found.Volts.Aim)} lies {(found.Volts.Aim > band.High ? "over" : "under")} the smooth band for its wire ({Show.Of(band.Low)} to {Show.Of(band.High)}): charts are a start, tune by ear.", false));
@@ -72,7 +73,7 @@ internal static class Pairs
         var gasVolts = VoltLine.GasVolts(arc.Process, arc.Gas);
         if (found.Learned is { } learned)
         {
-            var textbook = Rules.SmoothBand(found.WireFeed, arc);
+            var textbook = SmoothBand.At(found.WireFeed, arc);
             reasons.Add(new("wireFeed", "Burn-off", $"{Show.Of(found.Amps)} with {wire.Name} {wire.Kind.Words()} wire", Show.Of(found.WireFeed), Source.CommonPractice, ["amps"]));
             reasons.Add(new("volts", "What this room has found on this machine",
                 $"{learned.Grounds()}; the textbook says {Show.Of(textbook.Aim)}; {Show.Number(learned.Weight() * 100, "0")} % the room's own, give or take {Show.Number(learned.SureVolts(found.WireFeed), "0.0")} V",
@@ -86,7 +87,7 @@ internal static class Pairs
             reasons.Add(new("wireFeed", "Wire follows the volts", $"the wire whose smooth band is centred on {Show.Of(found.Volts.Aim)}; by ear, the middle between where it smooths and where it pops", Show.Of(found.WireFeed), Source.CommonPractice, ["volts"]));
             return;
         }
-        if (Melting.Rules(arc.Process, wire))
+        if (Melting.AppliesTo(arc.Process, wire))
         {
             reasons.Add(new("wireFeed", "Melting rate of the wire", $"a I + b L I² (Lesnewich 1958, constants from memory) at {Show.Of(found.Amps)} and {Show.Of(Melting.SprayStickOut)} stick-out, {wire.Name} {wire.Kind.Words()} wire", Show.Of(found.WireFeed), Source.Published, ["amps"]));
         }

@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Sheets;
@@ -45,7 +46,7 @@ public static class Passes
         var (size, area, rule, working, result) = job.Joint switch
         {
             Joint.OutsideCorner => Leg(new Window<Length>(job.Thinner * 0.9, job.Thinner, job.Thinner * 1.3), "the corner is full when the leg equals the plate"),
-            Joint.Lap or Joint.T => Fillet(job),
+            Joint.Lap or Joint.T => FilletOf(job),
             Joint.SquareButt => SquareButt(job.Thinner.Mm),
             Joint.VButt => VButt(job.Thinner.Mm),
             Joint.Edge => Edge(job),
@@ -66,7 +67,7 @@ public static class Passes
     {
         var process = job.Process.Facts();
         var largest = process.LargestLeg * (job.Position is Position.VerticalDown or Position.Overhead ? HeldUp : 1);
-        var most = Rules.FilletArea(Length.FromMm(largest));
+        var most = Fillet.Area(Length.FromMm(largest));
         var slowest = job.Position == Position.VerticalUp ? SlowestUphillMmPerMin : SlowestMmPerMin;
         var byTravel = depositMm3PerMin / slowest < most;
         var each = byTravel ? depositMm3PerMin!.Value / slowest : most;
@@ -100,13 +101,13 @@ public static class Passes
     }
 
     private static (Window<Length>, double, string, string, string) Leg(Window<Length> size, string why, string rule = "Leg by plate thickness") =>
-        (size, Rules.FilletArea(size.Aim), rule, why, $"leg {Show.Of(size.Aim)}, throat {Show.Of(Rules.Throat(size.Aim))}");
+        (size, Fillet.Area(size.Aim), rule, why, $"leg {Show.Of(size.Aim)}, throat {Show.Of(Fillet.Throat(size.Aim))}");
 
-    private static (Window<Length>, double, string, string, string) Fillet(Job job)
+    private static (Window<Length>, double, string, string, string) FilletOf(Job job)
     {
         var thin = job.Thinner.Mm;
-        var least = Rules.SmallestFillet(job.Thicker);
-        if (job.Thinner <= Rules.AmpsRuleEnds)
+        var least = Fillet.Smallest(job.Thicker);
+        if (job.Thinner <= PlateAmps.RuleEnds)
         {
             // On thin sheet the published table, drawn up for structures, would ask for more than the sheet bears.
             return Leg(new Window<Length>(Length.FromMm(thin), Length.FromMm(thin + 1), Length.FromMm(thin + 2)), "the thinner plate's thickness up to 2 mm more; aim 1 mm over");
@@ -120,8 +121,8 @@ public static class Passes
     private static (Window<Length>, double, string, string, string) OnPlate(Job job)
     {
         // A crown a quarter as high as wide.
-        var leg = Length.FromMm(Math.Min(job.Thickness.Value.Mm, Rules.AmpsRuleEnds.Mm) + 1);
-        var area = Rules.FilletArea(leg);
+        var leg = Length.FromMm(Math.Min(job.Thickness.Value.Mm, PlateAmps.RuleEnds.Mm) + 1);
+        var area = Fillet.Area(leg);
         return Width(Math.Sqrt(area * 3 / 2 / CrownToWidth), area, "Width by plate thickness", $"the metal of a {Show.Of(leg)} fillet laid on the flat, a quarter as high as wide: {Show.Number(area, "0.0")} mm2");
     }
 

@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Safety;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Windows;
@@ -93,7 +94,7 @@ public static class Planner
 
         var (beadSize, area) = Passes.Size(job, reasons);
         var fillerArea = wire?.AreaMm2 ?? Math.PI / 4 * tig!.Filler.Mm * tig.Filler.Mm;
-        double? deposit = pair is null ? null : Rules.DepositMm3PerMin(pair.WireFeed, wire!.Wire, process.DepositShare);
+        double? deposit = pair is null ? null : Deposit.Mm3PerMin(pair.WireFeed, wire!.Wire, process.DepositShare);
         var passes = Passes.Plan(job, area, fillerArea, reasons, deposit);
         var (travel, plugSeconds) = Travel(job, wire, pair, passes, process, reasons);
         if (travel is { } pace && pace > FastestHand)
@@ -101,7 +102,7 @@ public static class Planner
             return new Refusal("wire", $"At the least this wire runs at, the torch would have to go {Show.Of(pace)}: no hand does, and slower burns through. A thinner wire, or TIG.", RefusedFor.BurnsThrough);
         }
         var gasFlow = Flow(job, reasons);
-        var volts = pair?.Volts.Aim ?? Rules.TigLoadLine(amps);
+        var volts = pair?.Volts.Aim ?? LoadLine.Tig(amps);
         var (heatEn, heatAws) = Heat(process, volts, amps, travel, tig is not null, reasons);
         var (least, comfortable) = job.Process.IsGtaw() ? LensShade.ForTig(amps) : LensShade.For(amps);
         reasons.Add(new("shadeLeast", "Lens shade by current", $"table row for {Show.Of(amps)}; OSHA 29 CFR 1910.133 and ANSI Z49.1, from memory",
@@ -156,7 +157,7 @@ public static class Planner
             Mismatches = machine is null ? [] : Mismatches.Of(job, machine, tig?.Tungsten),
             Cautions = cautions,
             Reasons = reasons,
-            RulesVersion = Rules.Version,
+            RulesVersion = Edition.Number,
         };
     }
 
@@ -184,7 +185,7 @@ public static class Planner
             reasons.Add(new("travel", "Pace to begin with", $"60 + 120 / t mm/min at {Show.Of(job.Thinner)}; the puddle leads, its width is what to hold", Show.Of(pace), Source.CommonPractice, []));
             return (pace, null);
         }
-        var deposit = Rules.DepositMm3PerMin(pair!.WireFeed, wire.Wire, process.DepositShare);
+        var deposit = Deposit.Mm3PerMin(pair!.WireFeed, wire.Wire, process.DepositShare);
         var metal = $"{Show.Number(wire.AreaMm2, "0.000")} mm2 of wire x {Show.Number(pair.WireFeed.MPerMin * 1000, "0")} mm/min x {Show.Number(process.DepositShare)} kept";
         if (job.Joint == Joint.Plug)
         {
@@ -201,8 +202,8 @@ public static class Planner
     private static (HeatInput? En, HeatInput? Aws) Heat(ProcessFacts process, Voltage volts, Current amps, TravelSpeed? travel, bool tig, List<Reason> reasons)
     {
         if (travel is not { } pace) return (null, null);
-        var en = Rules.HeatInputEn(volts, amps, pace, process.ArcShare);
-        var aws = Rules.HeatInputAws(volts, amps, pace);
+        var en = ArcHeat.En(volts, amps, pace, process.ArcShare);
+        var aws = ArcHeat.Aws(volts, amps, pace);
         var working = $"{Show.Of(volts)}{(tig ? " (load line 10 + 0.04 I)" : "")} x {Show.Of(amps)} over {Show.Of(pace)}";
         string[] from = tig ? ["amps", "travel"] : ["volts", "amps", "travel"];
         reasons.Add(new("heatInputEn", "Heat input, EN 1011-1", $"{Show.Number(process.ArcShare)} x {working}", Show.Of(en), Source.Published, from));
@@ -256,10 +257,10 @@ public static class Planner
             ? new MarkSetting(0, dials.VoltsAt(0, wire.Mark).Volts, 0, Calibration.Believed, false)
             : dials.VoltMarkFor(found.Volts.Aim, wire.Mark);
         var given = new Settings(WireFeedSpeed.FromMPerMin(wire.Value), Voltage.FromVolts(volt.Value));
-        var band = Rules.SmoothBand(given.WireFeed, arc);
+        var band = SmoothBand.At(given.WireFeed, arc);
         if (!pulsed && !band.Holds(given.Volts) && !found.Volts.Holds(given.Volts))
         {
-            cautions.Add(new($"No volt mark of {machine.Name} falls in the smooth band: {dials.Volt.Read(volt.Mark)} gives {Show.Of(given.Volts)}. That pairs with about {Show.Of(Rules.WireFeedForVolts(given.Volts, arc))} of wire; tune by ear.", false));
+            cautions.Add(new($"No volt mark of {machine.Name} falls in the smooth band: {dials.Volt.Read(volt.Mark)} gives {Show.Of(given.Volts)}. That pairs with about {Show.Of(SmoothBand.WireFeedFor(given.Volts, arc))} of wire; tune by ear.", false));
         }
         reasons.Add(MarkReason("wireMark", machine, dials.Wire, wire, Show.Of(given.WireFeed), "wireFeed", cautions));
         reasons.Add(MarkReason("voltMark", machine, dials.Volt, volt, Show.Of(given.Volts), "volts", cautions));
@@ -299,12 +300,12 @@ public static class Planner
     {
         var range = wire.RangeIn(arc.Process)!;
         // The trade's factor makes a straight band; the melting rate bends it.
-        var points = new BandPoint[Melting.Rules(arc.Process, wire) ? 6 : 2];
+        var points = new BandPoint[Melting.AppliesTo(arc.Process, wire) ? 6 : 2];
         var (from, to) = (range.UsualLow.Amps * 0.5, range.Most.Amps * 1.2);
         for (var i = 0; i < points.Length; i++)
         {
-            var wireFeed = Rules.WireFeedFor(Current.FromAmps(from + (to - from) * i / (points.Length - 1)), arc);
-            var band = Rules.SmoothBand(wireFeed, arc);
+            var wireFeed = BurnOff.WireFeedFor(Current.FromAmps(from + (to - from) * i / (points.Length - 1)), arc);
+            var band = SmoothBand.At(wireFeed, arc);
             points[i] = new BandPoint(wireFeed, band.Low, band.High);
         }
         return points;

@@ -1,3 +1,5 @@
+using GentleBead.Core.Rules;
+
 namespace GentleBead.Core.Stock;
 
 /// <summary>What the members are made of.</summary>

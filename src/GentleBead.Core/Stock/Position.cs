@@ -1,3 +1,5 @@
+using GentleBead.Core.Rules;
+
 namespace GentleBead.Core.Stock;
 
 /// <summary>How the joint lies.</summary>

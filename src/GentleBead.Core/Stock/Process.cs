@@ -1,3 +1,5 @@
+using GentleBead.Core.Rules;
+
 namespace GentleBead.Core.Stock;
 
 /// <summary>How the weld is made: the process, and for gas-shielded wire the transfer mode with it.</summary>

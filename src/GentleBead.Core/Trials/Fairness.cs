@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Calculators;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -54,8 +55,8 @@ public static class Fairness
         var travel = bead.Evidence.Measured?.Travel() ?? sheet.Travel;
         if (travel is not { } pace) return 0;
         var process = sheet.Job.Process.Facts();
-        var (volts, amps) = bead.Used is { } used ? (used.Volts, Rules.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) : (Rules.TigLoadLine(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
-        var heat = Rules.HeatInputEn(volts, amps, pace, process.ArcShare);
+        var (volts, amps) = bead.Used is { } used ? (used.Volts, BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) : (LoadLine.Tig(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
+        var heat = ArcHeat.En(volts, amps, pace, process.ArcShare);
         return Cooling.Wait(heat, bead.Evidence.Measured?.BeadLength ?? UsualBead, CouponLength, CouponWidth, sheet.Job.Thinner, sheet.Job.Metal).WaitSeconds;
     }
 

@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Windows;
 
 namespace GentleBead.Core.Trials;
 
@@ -45,6 +46,14 @@ public sealed record SweepRun(double FromMark, double ToMark, double Seconds, IR
 /// <param name="Learned">In a sentence.</param>
 public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksUp, WireFeedSpeed? Middle, string Learned)
 {
+    /// <summary>What it says of the smooth band: up to two points on its edges.</summary>
+    /// <param name="volts">The volts held.</param>
+    public IEnumerable<WindowPoint> OnBand(Voltage volts)
+    {
+        if (Smooths is { } smooths) yield return new(smooths, volts, BandEvidence.TopEdge);
+        if (BreaksUp is { } breaks) yield return new(breaks, volts, BandEvidence.BottomEdge);
+    }
+
     /// <summary>Reads a sweep through the machine's own readings. Where the knob stood follows from the clock: it was turned evenly.</summary>
     /// <param name="run">The sweep; without problems.</param>
     /// <param name="dials">The machine's controls.</param>

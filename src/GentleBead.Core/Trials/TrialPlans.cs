@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -148,7 +149,7 @@ public static class TrialPlans
         {
             var arc = sheet.Job.RequireArc();
             var feed = WireFeed * wireShare;
-            var volts = variable == Variable.Pair ? Rules.SmoothBand(feed, arc).Aim : Voltage.FromVolts(Math.Max(1, Volts + voltsMore));
+            var volts = variable == Variable.Pair ? SmoothBand.At(feed, arc).Aim : Voltage.FromVolts(Math.Max(1, Volts + voltsMore));
             double? wireMark = null;
             double? voltMark = null;
             var reads = $"{Show.Of(feed)}, {Show.Of(volts)}";

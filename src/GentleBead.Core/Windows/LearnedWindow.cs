@@ -1,70 +1,7 @@
-using GentleBead.Core.Beads;
-using GentleBead.Core.Judging;
-using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
-using GentleBead.Core.Trials;
+using GentleBead.Core.Rules;
 
 namespace GentleBead.Core.Windows;
-
-/// <summary>What a bead or a sweep says of the smooth band.</summary>
-public enum Heard
-{
-    /// <summary>A sweep at these volts smoothed at this wire: the top of the band runs through here.</summary>
-    Smooths,
-
-    /// <summary>A sweep at these volts broke up at this wire: the bottom of the band runs through here.</summary>
-    BreaksUp,
-
-    /// <summary>A bead ran smooth: the band reaches here.</summary>
-    Smooth,
-
-    /// <summary>A bead popped and stubbed: under the band.</summary>
-    Short,
-
-    /// <summary>A bead hissed: over the band.</summary>
-    Long,
-}
-
-/// <summary>One piece of evidence.</summary>
-/// <param name="WireFeed">Wire feed speed at the torch.</param>
-/// <param name="Volts">Volts at the arc.</param>
-/// <param name="Heard">What was heard there.</param>
-/// <param name="Right">Whether the bead was judged right all round.</param>
-/// <param name="Weight">How much it still counts, 0 to 1: older ones fade.</param>
-public sealed record WindowPoint(WireFeedSpeed WireFeed, Voltage Volts, Heard Heard, bool Right = false, double Weight = 1)
-{
-    // An arc that pops for another reason than its pair says nothing about the band.
-    private static readonly HashSet<Cause> OfThePair =
-        [Cause.NothingWrong, Cause.VoltsLow, Cause.VoltsHigh, Cause.WireLow, Cause.WireHigh, Cause.PairCold, Cause.PairHot, Cause.TravelFast, Cause.TravelSlow, Cause.UnevenHand, Cause.WorkAngle, Cause.CraterOpen];
-
-    /// <summary>What a judged bead says of the band; null when it says nothing.</summary>
-    /// <param name="used">The pair it was laid with.</param>
-    /// <param name="sound">What was heard; null when nothing was noted.</param>
-    /// <param name="process">In which mode: each has its own right sound.</param>
-    /// <param name="cause">The likeliest cause; null when none was named.</param>
-    /// <param name="verdict">The verdict.</param>
-    public static WindowPoint? Of(Settings used, Sound? sound, Process process, Cause? cause, Verdict verdict)
-    {
-        if (sound is not { } noted || (cause is { } behind && !OfThePair.Contains(behind))) return null;
-        Heard? heard = Signs.Heard(noted, process) switch
-        {
-            Sound.EvenCrackle => Heard.Smooth,
-            Sound.Popping => Heard.Short,
-            Sound.Hiss => Heard.Long,
-            _ => null,
-        };
-        return heard is { } said ? new(used.WireFeed, used.Volts, said, verdict == Verdict.Right) : null;
-    }
-
-    /// <summary>What a sweep says of the band: up to two points on its edges.</summary>
-    public static IEnumerable<WindowPoint> Of(SweepFinding sweep, Voltage volts)
-    {
-        if (sweep.Smooths is { } smooths) yield return new(smooths, volts, Heard.Smooths);
-        if (sweep.BreaksUp is { } breaks) yield return new(breaks, volts, Heard.BreaksUp);
-    }
-}
 
 /// <summary>A straight line of volts beside the textbook's, with how sure it is.</summary>
 /// <param name="Offset">Volts over the textbook at the reference wire feed speed.</param>
@@ -137,7 +74,7 @@ public sealed record LearnedWindow
     /// <summary>The band at a wire feed speed.</summary>
     public Window<Voltage> At(WireFeedSpeed wireFeed)
     {
-        var textbook = Rules.SmoothBand(wireFeed, Arc);
+        var textbook = SmoothBand.At(wireFeed, Arc);
         var x = wireFeed / Reference - 1;
         var low = Math.Max(0, textbook.Low.Volts + Low.At(x));
         var high = Math.Max(low, textbook.High.Volts + High.At(x));
@@ -170,25 +107,25 @@ public sealed record LearnedWindow
     public static LearnedWindow Fit(WireArc arc, IReadOnlyList<WindowPoint> points)
     {
         var reference = points.Count == 0 ? WireFeedSpeed.FromMPerMin(6) : WireFeedSpeed.FromMPerMin(points.Average(point => point.WireFeed.MPerMin));
-        var low = FitEdge(points, reference, point => point.Volts.Volts - Rules.SmoothBand(point.WireFeed, arc).Low.Volts, Heard.BreaksUp, Heard.Short, +1);
-        var high = FitEdge(points, reference, point => point.Volts.Volts - Rules.SmoothBand(point.WireFeed, arc).High.Volts, Heard.Smooths, Heard.Long, -1);
+        var low = FitEdge(points, reference, point => point.Volts.Volts - SmoothBand.At(point.WireFeed, arc).Low.Volts, BandEvidence.BottomEdge, BandEvidence.Under, +1);
+        var high = FitEdge(points, reference, point => point.Volts.Volts - SmoothBand.At(point.WireFeed, arc).High.Volts, BandEvidence.TopEdge, BandEvidence.Over, -1);
         // The middle stands on both edges; right beads then draw it to where they lie.
         var middle = new LearnedLine((low.Offset + high.Offset) / 2, (low.Tilt + high.Tilt) / 2, (low.OffsetVariance + high.OffsetVariance) / 4, (low.TiltVariance + high.TiltVariance) / 4, (low.Covariance + high.Covariance) / 4);
         var best = Gaussian(middle, [.. points.Where(point => point.Right).Select(point => (
             X: point.WireFeed / reference - 1,
-            Y: point.Volts.Volts - (Rules.SmoothBand(point.WireFeed, arc).Low.Volts + Rules.SmoothBand(point.WireFeed, arc).High.Volts) / 2,
+            Y: point.Volts.Volts - (SmoothBand.At(point.WireFeed, arc).Low.Volts + SmoothBand.At(point.WireFeed, arc).High.Volts) / 2,
             Precision: point.Weight / (RightNoise * RightNoise)))]);
-        var sweeps = points.Count(point => point.Heard is Heard.Smooths or Heard.BreaksUp);
+        var sweeps = points.Count(point => point.Says is BandEvidence.TopEdge or BandEvidence.BottomEdge);
         return new() { Arc = arc, Reference = reference, Low = low, High = high, Best = best, Sweeps = sweeps, Beads = points.Count - sweeps };
     }
 
-    private static LearnedLine FitEdge(IReadOnlyList<WindowPoint> points, WireFeedSpeed reference, Func<WindowPoint, double> over, Heard onEdge, Heard beyond, int way)
+    private static LearnedLine FitEdge(IReadOnlyList<WindowPoint> points, WireFeedSpeed reference, Func<WindowPoint, double> over, BandEvidence onEdge, BandEvidence beyond, int way)
     {
         var prior = new LearnedLine(0, 0, PriorOffset * PriorOffset, PriorTilt * PriorTilt, 0);
-        var swept = Gaussian(prior, [.. points.Where(point => point.Heard == onEdge)
+        var swept = Gaussian(prior, [.. points.Where(point => point.Says == onEdge)
             .Select(point => (point.WireFeed / reference - 1, over(point), point.Weight / (SweepNoise * SweepNoise)))]);
-        var beads = points.Where(point => point.Heard is Heard.Smooth or Heard.Short or Heard.Long)
-            .Select(point => (X: point.WireFeed / reference - 1, Y: over(point), Beyond: point.Heard == beyond ? 1.0 : 0, Weight: point.Weight * BeadWeight)).ToArray();
+        var beads = points.Where(point => point.Says is BandEvidence.Inside or BandEvidence.Under or BandEvidence.Over)
+            .Select(point => (X: point.WireFeed / reference - 1, Y: over(point), Beyond: point.Says == beyond ? 1.0 : 0, Weight: point.Weight * BeadWeight)).ToArray();
         if (beads.Length == 0) return swept;
 
         // Newton's method on the beads' logistic likelihood with what the sweeps say as its prior; concave, so it converges.

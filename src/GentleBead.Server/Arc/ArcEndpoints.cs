@@ -3,8 +3,10 @@ using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Listening;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using GentleBead.Server.Work;
@@ -89,7 +91,7 @@ public static class ArcEndpoints
         return new ArcRun(
             TraceView.Of(trace), Voltage.FromVolts(trace.MeanVolts), Current.FromAmps(trace.MeanAmps),
             trace.Events.Count(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub) / trace.Seconds,
-            fed is null ? null : ArcTruth.Of(trace), SimulatedBead.From(trace), fed is { } arc ? Rules.SmoothBand(setting.WireFeed, arc) : null,
+            fed is null ? null : ArcTruth.Of(trace), SimulatedBead.From(trace), fed is { } arc ? SmoothBand.At(setting.WireFeed, arc) : null,
             WavFile.Write(new Waveform(Rate, ArcSound.Of(trace, seed))));
     }
 }

@@ -2,10 +2,11 @@ using System.Security.Claims;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
-using GentleBead.Server.Listening;
 using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -40,24 +41,6 @@ public sealed record RulingRequest(Aspect? Aspect, Standing? Standing, Verdict? 
 /// <summary>Whether a bead is off its coupon.</summary>
 public sealed record Withdrawal(bool Withdrawn);
 
-/// <summary>What was said of a bead before.</summary>
-public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, string Summary);
-
-/// <summary>An instructor's word with the name of whoever gave it.</summary>
-public sealed record NamedRuling(Ruling Ruling, string Reason, string By, DateTimeOffset At);
-
-/// <summary>Everything kept of one bead.</summary>
-/// <param name="Bead">As it stands.</param>
-/// <param name="Sheet">The sheet it was given out with.</param>
-/// <param name="Body">The sheet it is judged by, where that is not the one given out: in a trial of joints or positions.</param>
-/// <param name="MachineId">The machine it was laid on.</param>
-/// <param name="Pictures">Its pictures.</param>
-/// <param name="Recordings">Its recordings, with what was found in them.</param>
-/// <param name="Rulings">Every word of instructors on it, oldest first.</param>
-/// <param name="Earlier">What was said of it before it was looked at again.</param>
-public sealed record BeadFile(
-    Bead Bead, AssignedSheet Sheet, Sheet? Body, Guid MachineId, IReadOnlyList<Picture> Pictures, IReadOnlyList<Recording> Recordings, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
-
 /// <summary>Recording beads, looking again, ruling on them, withdrawing them.</summary>
 public static class BeadEndpoints
 {
@@ -72,7 +55,6 @@ public static class BeadEndpoints
         beads.MapPut("/{id:guid}/looks/{lookId:guid}", LookAsync).RequireAuthorization(Access.Instructor).Repeatable()
             .ProducesProblem(StatusCodes.Status412PreconditionFailed).ProducesProblem(StatusCodes.Status428PreconditionRequired);
         beads.MapPut("/{id:guid}/rulings/{rulingId:guid}", RuleAsync).RequireAuthorization(Access.Instructor).Repeatable();
-        beads.MapGet("/{id:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
     }
 
     private static async Task<Results<Ok<Bead>, ValidationProblem>> RecordAsync(Guid id, BeadRequest request, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel) =>
@@ -122,15 +104,6 @@ public static class BeadEndpoints
         if (tool != instructor && reason.Length == 0) return Problems.Field("reason", "Say why: both words are kept, and the reason with them.");
         var given = new GivenRuling(rulingId, new Ruling(request.Aspect, tool, instructor), reason, user.Id(), null);
         return await recorder.RuleAsync(id, given, Sent.Of(request).Under(id), cancel) is Recorded recorded ? TypedResults.Ok(recorded.Bead) : TypedResults.NotFound();
-    }
-
-    private static async Task<Results<Ok<BeadFile>, NotFound>> FileAsync(
-        Guid id, ClaimsPrincipal user, BeadStore beads, BeadFileStore files, PictureStore pictures, RecordingStore recordings, RulingStore rulings)
-    {
-        if (await files.FindAsync(id) is not { } file || !user.MaySee(file.Sheet.StudentId)) return TypedResults.NotFound();
-        return TypedResults.Ok(new BeadFile(
-            file.Bead, file.Sheet, file.Body, file.MachineId, await pictures.OfBeadAsync(id), await recordings.OfBeadAsync(id), await rulings.OfBeadAsync(id),
-            [.. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(look.At, look.Judgement.Verdict, look.Judgement.Summary))]));
     }
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid id, Withdrawal request, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel) =>

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using GentleBead.Server.Work;

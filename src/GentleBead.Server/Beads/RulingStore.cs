@@ -1,9 +1,13 @@
 using Dapper;
 using GentleBead.Core.Judging;
+using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
 using Npgsql;
 
 namespace GentleBead.Server.Beads;
+
+/// <summary>An instructor's word with the name of whoever gave it.</summary>
+public sealed record NamedRuling(Ruling Ruling, string Reason, string By, DateTimeOffset At);
 
 /// <summary>An instructor's word on a bead.</summary>
 /// <param name="Id">Which word.</param>

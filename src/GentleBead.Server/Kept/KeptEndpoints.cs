@@ -2,9 +2,11 @@ using System.Globalization;
 using System.Security.Claims;
 using GentleBead.Core.Kept;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
@@ -35,7 +37,7 @@ public sealed record NewKeepsake(Guid MachineId, Guid SheetId, Guid? BeadId, dou
 /// <param name="KeptAt">When.</param>
 /// <param name="LastSeen">Where the machine stood for the last bead welded on it; null before the first.</param>
 public sealed record KeptView(
-    Guid Id, Guid MachineId, string MachineName, PersonName By, string Note, Core.Sheets.Job Job, string Reads, RackBead? Bead, DateTimeOffset KeptAt, LastSeen? LastSeen);
+    Guid Id, Guid MachineId, string MachineName, PersonName By, string Note, Core.Rules.Job Job, string Reads, RackBead? Bead, DateTimeOffset KeptAt, LastSeen? LastSeen);
 
 /// <summary>Where a machine stood for a bead.</summary>
 public sealed record LastSeen(double? WireMark, double? VoltMark, double? AmpMark, DateTimeOffset At);

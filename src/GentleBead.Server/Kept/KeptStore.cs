@@ -1,8 +1,11 @@
 using Dapper;
 using GentleBead.Core.Kept;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
 using Npgsql;
@@ -139,7 +142,7 @@ public sealed class KeptStore(NpgsqlDataSource database)
         public FoundKept Found => new(
             new Keepsake(Id, MachineId, KeptBy, BeadId, Note, Jsonb.Read<KeptSetting>(Body), KeptAt), MachineName, Jsonb.Read<Core.Machines.Machine>(MachineBody),
             new PersonName(KeptBy, ByName),
-            Shape is null ? null : new RackBead(BeadId!.Value, Number!.Value, Words.Read<Core.Judging.Verdict>(Verdict!), Jsonb.Read<Core.Beads.BeadShape>(Shape)),
+            Shape is null ? null : new RackBead(BeadId!.Value, Number!.Value, Words.Read<Core.Judging.Verdict>(Verdict!), Jsonb.Read<Core.Judging.BeadShape>(Shape)),
             LastAt is { } at ? new LastSeen(WireMark, VoltMark, AmpMark, at) : null);
     }
 

@@ -4,9 +4,10 @@ using GentleBead.Core.Quantities;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
+using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
 using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -145,9 +146,9 @@ public static class RecordingEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Ok<StandIns>, NotFound>> SetStandInsAsync(Guid id, StandIns request, StandInStore standIns, SessionStore sessions)
+    private static async Task<Results<Ok<StandIns>, NotFound>> SetStandInsAsync(Guid id, StandIns request, StandInStore standIns, BoothStore booths)
     {
-        if (await sessions.BoothAsync(id) is null) return TypedResults.NotFound();
+        if (await booths.FindAsync(id) is null) return TypedResults.NotFound();
         await standIns.SetAsync(id, request);
         return TypedResults.Ok(request);
     }

@@ -1,11 +1,12 @@
 using System.Security.Claims;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Machines;
@@ -154,7 +155,7 @@ public static class MachineEndpoints
             : new ControlFit(which, problem, null, [], null, oldest);
     }
 
-    private static async Task<Results<NoContent, ValidationProblem>> AddAsync(Guid id, NewMachine request, SessionStore sessions, MachineStore machines)
+    private static async Task<Results<NoContent, ValidationProblem>> AddAsync(Guid id, NewMachine request, BoothStore booths, MachineStore machines)
     {
         var problems = new Dictionary<string, string>();
         if (request.Machine is not { } machine) return Problems.Field("machine", "Which machine?");
@@ -176,9 +177,9 @@ public static class MachineEndpoints
             problems["programs"] = "Up to 60 programs, each number once.";
         }
         if (problems.Count > 0) return Problems.Fields(problems);
-        if (await sessions.IsTakenAsync(request.BoothNumber, request.BoothId)) return Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
+        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId)) return Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
         if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request))) return Problems.Field("name", "There is a machine of this name already.");
-        return await sessions.AddBoothAsync(new Booth(request.BoothId, request.BoothNumber, id))
+        return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id))
             ? TypedResults.NoContent()
             : Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
     }

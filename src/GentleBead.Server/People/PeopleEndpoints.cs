@@ -2,6 +2,7 @@ using System.Security.Claims;
 using GentleBead.Core.Sheets;
 using GentleBead.Demo;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;

@@ -1,20 +1,11 @@
 using Dapper;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using Microsoft.AspNetCore.Identity;
 using Npgsql;
 
 namespace GentleBead.Server.People;
-
-/// <summary>What a person may do.</summary>
-public enum Role
-{
-    /// <summary>Runs the room.</summary>
-    Instructor,
-
-    /// <summary>Sees their own sheets and beads.</summary>
-    Student,
-}
 
 /// <summary>The units a person reads first.</summary>
 public enum Units

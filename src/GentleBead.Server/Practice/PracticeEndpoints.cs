@@ -1,11 +1,14 @@
 using System.Security.Claims;
 using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Listening;
 using GentleBead.Core.Practice;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Arc;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using GentleBead.Server.Work;

@@ -1,5 +1,7 @@
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
+using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -79,9 +81,9 @@ public static class SessionEndpoints
         await rooms.BenchAsync(id, boothId) is { } bench ? TypedResults.Ok(bench) : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound, ValidationProblem>> PlaceAsync(
-        Guid id, Guid boothId, PlaceRequest request, SessionStore sessions, PeopleStore people)
+        Guid id, Guid boothId, PlaceRequest request, SessionStore sessions, BoothStore booths, PeopleStore people)
     {
-        if (await sessions.FindAsync(id) is null || await sessions.BoothAsync(boothId) is null) return TypedResults.NotFound();
+        if (await sessions.FindAsync(id) is null || await booths.FindAsync(boothId) is null) return TypedResults.NotFound();
         if (request.StudentId is { } studentId && await people.FindAsync(studentId) is not { Role: Role.Student })
         {
             return Problems.Field("studentId", "There is no such student.");

@@ -1,5 +1,6 @@
 using Dapper;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Sessions;
@@ -11,13 +12,10 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Version">Raised by every change; what a change has to name.</param>
 public sealed record Session(Guid Id, string Title, DateOnly HeldOn, int Version = 1);
 
-/// <summary>A booth and the machine in it.</summary>
-public sealed record Booth(Guid Id, int Number, Guid MachineId);
-
 /// <summary>Who stands where.</summary>
 public sealed record Place(Guid BoothId, Guid StudentId);
 
-/// <summary>Sessions, booths and places in the database.</summary>
+/// <summary>Sessions and places in the database.</summary>
 public sealed class SessionStore(NpgsqlDataSource database)
 {
     /// <summary>Sessions that are sent at once.</summary>
@@ -26,8 +24,6 @@ public sealed class SessionStore(NpgsqlDataSource database)
     /// <summary>The columns of a session, for other queries that read one beside something else.</summary>
     /// <param name="of">What the table is called there.</param>
     public static string Columns(string of) => $"{of}.id, {of}.title, {of}.held_on as \"HeldOn\", {of}.version";
-
-    private const string BoothColumns = "id, number, machine_id as \"MachineId\"";
 
     /// <summary>The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.</summary>
     public async Task<Session?> TonightAsync(DateOnly today)
@@ -58,27 +54,6 @@ public sealed class SessionStore(NpgsqlDataSource database)
                 """,
                 new { after, Page }),
         ];
-    }
-
-    /// <summary>One booth.</summary>
-    public async Task<Booth?> BoothAsync(Guid id)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Booth>($"select {BoothColumns} from booth where id = @id", new { id });
-    }
-
-    /// <summary>The booth a machine stands in; null where it stands in none.</summary>
-    public async Task<Booth?> BoothOfMachineAsync(Guid machineId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Booth>($"select {BoothColumns} from booth where machine_id = @machineId", new { machineId });
-    }
-
-    /// <summary>Whether a booth number is another booth's.</summary>
-    public async Task<bool> IsTakenAsync(int number, Guid boothId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where number = @number and id <> @boothId)", new { number, boothId });
     }
 
     /// <summary>Who stands at a booth in a session; null where nobody does.</summary>
@@ -118,14 +93,6 @@ public sealed class SessionStore(NpgsqlDataSource database)
             returning {Columns("session")}
             """,
             session);
-    }
-
-    /// <summary>Adds a booth; the same id again changes nothing. False when its number or machine is taken.</summary>
-    public async Task<bool> AddBoothAsync(Booth booth)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("insert into booth (id, number, machine_id) values (@Id, @Number, @MachineId) on conflict do nothing", booth);
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where id = @Id and number = @Number)", booth);
     }
 
     /// <summary>Puts a student at a booth, away from any other booth of the session; null empties the booth.</summary>

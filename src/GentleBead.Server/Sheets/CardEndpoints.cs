@@ -1,9 +1,9 @@
 using System.Security.Claims;
 using System.Text.Json;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
-using GentleBead.Server.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sheets;
@@ -25,23 +25,23 @@ public static class CardEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> PdfAsync(
-        Guid sheetId, bool? booth, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines)
+        Guid sheetId, bool? booth, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines)
     {
-        if (await CardAsync(sheetId, user, sheets, people, sessions, machines) is not { } card) return TypedResults.NotFound();
+        if (await CardAsync(sheetId, user, sheets, people, booths, machines) is not { } card) return TypedResults.NotFound();
         if (CardPdf.MissingFont() is { } font) return TypedResults.Problem(statusCode: 503, title: $"No font for the PDF: {font} is missing. Install it with: apt-get install fonts-dejavu-core");
         var pdf = CardPdf.Draw(card, booth == true, await people.FindAsync(user.Id()) is { Units: Units.Inch });
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> CsvAsync(
-        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines) =>
-        await CardAsync(sheetId, user, sheets, people, sessions, machines) is { } card
+        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines) =>
+        await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
             ? TypedResults.File(CardFile.WriteCsv(card.Sheet), "text/csv; charset=utf-8", "sheet.csv")
             : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> JsonAsync(
-        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines) =>
-        await CardAsync(sheetId, user, sheets, people, sessions, machines) is { } card
+        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines) =>
+        await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
             ? TypedResults.File(CardFile.WriteJson(card.Sheet), "application/json", "sheet.json")
             : TypedResults.NotFound();
 
@@ -59,11 +59,11 @@ public static class CardEndpoints
         }
     }
 
-    private static async Task<Card?> CardAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, SessionStore sessions, MachineStore machines)
+    private static async Task<Card?> CardAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines)
     {
         // Somebody else's card does not exist as far as a student is told.
         if (await sheets.FindAsync(sheetId) is not { } given || !user.MaySee(given.StudentId)) return null;
-        var booth = (await sessions.BoothAsync(given.BoothId))!;
+        var booth = (await booths.FindAsync(given.BoothId))!;
         var machine = (await machines.FindAsync(booth.MachineId))!;
         return new Card(given.Body, (await people.FindAsync(given.StudentId))!.Name, booth.Number, machine.Name, DateOnly.FromDateTime(given.AssignedAt.UtcDateTime));
     }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using PdfSharp.Drawing;
 using PdfSharp.Drawing.Layout;

@@ -1,6 +1,8 @@
 using GentleBead.Core.Machines;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Sheets;
 

@@ -1,5 +1,7 @@
 using System.Security.Claims;
+using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,9 +1,10 @@
 using System.Security.Claims;
 using GentleBead.Core.Judging;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -37,13 +38,7 @@ public sealed record StockLists(IReadOnlyList<StockWire> Wires, IReadOnlyList<St
 /// <summary>The same job with other wires, and in other modes.</summary>
 public sealed record Alternatives(IReadOnlyList<OtherWire> Wires, IReadOnlyList<OtherMode> Modes);
 
-/// <summary>A page of a student's coupons, newest first.</summary>
-/// <param name="Student">Whose.</param>
-/// <param name="Coupons">The coupons.</param>
-/// <param name="More">What to ask for the next page with; null on the last.</param>
-public sealed record Rack(PersonName Student, IReadOnlyList<RackCoupon> Coupons, long? More);
-
-/// <summary>Computing, assigning and showing sheets.</summary>
+/// <summary>Computing and assigning sheets.</summary>
 public static class SheetEndpoints
 {
     private static readonly StockLists Stock = new(
@@ -58,9 +53,6 @@ public static class SheetEndpoints
         sheets.MapPost("/compute", ComputeAsync).RequireAuthorization(Access.SignedIn);
         sheets.MapPost("/alternatives", AlternativesAsync).RequireAuthorization(Access.SignedIn);
         sheets.MapPut("/{id:guid}", AssignAsync).RequireAuthorization(Access.Instructor).Repeatable();
-        sheets.MapGet("/mine", MineAsync).RequireAuthorization(Access.SignedIn);
-        sheets.MapGet("/rack/{studentId:guid}", RackAsync).RequireAuthorization(Access.SignedIn);
-        sheets.MapGet("/{id:guid}/beads", BeadsAsync).RequireAuthorization(Access.SignedIn);
     }
 
     private static async Task<Results<Ok<Sheet>, ValidationProblem>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
@@ -98,18 +90,4 @@ public static class SheetEndpoints
         await sheets.AddAsync(given, user.Id(), sent);
         return TypedResults.Ok((await sheets.FindAsync(id))!);
     }
-
-    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock) => coupons.OfStudentAsync(user.Id(), clock.Today());
-
-    private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(Guid studentId, long? before, ClaimsPrincipal user, PeopleStore people, CouponStore coupons)
-    {
-        // Somebody else's rack does not exist as far as a student is told.
-        if (!user.MaySee(studentId) || await people.FindAsync(studentId) is not { Role: Role.Student } student) return TypedResults.NotFound();
-        var (page, more) = await coupons.RackAsync(studentId, before);
-        return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), page, more));
-    }
-
-    // The beads of a coupon before a number: what did not come with it.
-    private static async Task<Results<Ok<IReadOnlyList<LaidBead>>, NotFound>> BeadsAsync(Guid id, int before, ClaimsPrincipal user, SheetStore sheets, BeadStore beads) =>
-        await sheets.FindAsync(id) is { } sheet && user.MaySee(sheet.StudentId) ? TypedResults.Ok(await beads.LaidAsync(id, before)) : TypedResults.NotFound();
 }

@@ -7,6 +7,7 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.TestWelds;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Judging;
 using GentleBead.Server.People;

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;

@@ -1,7 +1,9 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Windows;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 
@@ -49,7 +51,7 @@ public static class WindowEndpoints
         return new(
             window.Arc.Process, window.Arc.Wire, window.Arc.Gas,
             [.. along.Select(wire => new BandPoint(wire, window.At(wire).Low, window.At(wire).High))],
-            [.. along.Select(wire => new BandPoint(wire, Rules.SmoothBand(wire, window.Arc).Low, Rules.SmoothBand(wire, window.Arc).High))],
-            window.At(at), at, Rules.SmoothBand(at, window.Arc).Aim, window.SureVolts(at), window.Weight() * 100, window.Sweeps, window.Beads, points);
+            [.. along.Select(wire => new BandPoint(wire, SmoothBand.At(wire, window.Arc).Low, SmoothBand.At(wire, window.Arc).High))],
+            window.At(at), at, SmoothBand.At(at, window.Arc).Aim, window.SureVolts(at), window.Weight() * 100, window.Sweeps, window.Beads, points);
     }
 }

@@ -3,11 +3,13 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
 using GentleBead.Core.Windows;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Windows;
@@ -87,9 +89,9 @@ public sealed class WindowStore(NpgsqlDataSource database)
             if (row.Finding is { } finding)
             {
                 var fade = LearnedWindow.Fade(sweeps++);
-                points.AddRange(WindowPoint.Of(Jsonb.Read<SweepFinding>(finding), volts).Select(point => point with { Weight = fade }));
+                points.AddRange(Jsonb.Read<SweepFinding>(finding).OnBand(volts).Select(point => point with { Weight = fade }));
             }
-            else if (WindowPoint.Of(
+            else if (BeadOnBand.Point(
                 new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed!.Value), volts), Words.Read<Sound>(row.Sound!), arc.Process,
                 row.Cause is null ? null : Words.Read<Cause>(row.Cause), Words.Read<Verdict>(row.Verdict!)) is { } point)
             {

@@ -1,6 +1,7 @@
 using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -99,9 +100,9 @@ public class ArcTests
         foreach (var share in new[] { 0.3, 0.5, 0.8 })
         {
             var amps = Current.FromAmps(range.UsualLow.Amps + share * (range.UsualHigh.Amps - range.UsualLow.Amps));
-            var feed = Rules.WireFeedFor(amps, arc);
+            var feed = BurnOff.WireFeedFor(amps, arc);
             // Somewhere in the sheet's band, of which a wire has its own half.
-            var best = Enumerable.Range(-4, 9).Select(step => Run(Dip(feed.InPerMin, Rules.SmoothBand(feed, arc).Aim.Volts + step * 0.4, wire), 3)).FirstOrDefault(run => ArcTruth.Of(run) == Sound.EvenCrackle);
+            var best = Enumerable.Range(-4, 9).Select(step => Run(Dip(feed.InPerMin, SmoothBand.At(feed, arc).Aim.Volts + step * 0.4, wire), 3)).FirstOrDefault(run => ArcTruth.Of(run) == Sound.EvenCrackle);
             Assert.NotNull(best);
             Assert.InRange(Shorts(best), 16, 230);
             Assert.InRange(best.MeanAmps / amps.Amps, 0.8, 1.3);
@@ -126,7 +127,7 @@ public class ArcTests
         // AWS Welding Handbook, steel in argon with 2 % oxygen (value from memory).
         var arc = new WireArc(Process.GmawSpray, wire, Gas.ArgonOxygen2);
         double Drop(double amps) => ArcTrace.Of(
-            new(Process.GmawSpray, wire, Gas.ArgonOxygen2, Rules.WireFeedFor(Current.FromAmps(amps), arc), Voltage.FromVolts(25.5), Length.FromMm(17), TravelSpeed.FromMmPerMin(350), Length.FromMm(6)),
+            new(Process.GmawSpray, wire, Gas.ArgonOxygen2, BurnOff.WireFeedFor(Current.FromAmps(amps), arc), Voltage.FromVolts(25.5), Length.FromMm(17), TravelSpeed.FromMmPerMin(350), Length.FromMm(6)),
             4, Rate, 3).Events.Where(one => one.Kind == ArcEventKind.Drop).Average(one => one.DropMm3);
         var sphere = Math.PI / 6 * Math.Pow(wire.Facts().Diameter.Mm, 3);
         Assert.InRange(Drop(transition * 1.15) / sphere, 0.8, 1.3);

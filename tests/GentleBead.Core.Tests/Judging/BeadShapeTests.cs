@@ -1,4 +1,5 @@
 using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 

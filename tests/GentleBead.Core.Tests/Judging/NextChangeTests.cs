@@ -1,6 +1,7 @@
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -73,12 +74,12 @@ public class NextChangeTests
         var mended = 0;
         foreach (var (machine, sheet, _, _, used) in Everywhere())
         {
-            var band = Rules.SmoothBand(used.WireFeed, WireArc.Dip(Wire.Solid08));
+            var band = SmoothBand.At(used.WireFeed, WireArc.Dip(Wire.Solid08));
             var cause = used.Volts < band.Low ? Cause.VoltsLow : Cause.VoltsHigh;
             if (band.Holds(used.Volts)) continue;
             var next = NextChanges.For(cause, sheet, machine, used);
             var after = machine.Read(next.WireMark, next.VoltMark, null, null, new Dictionary<string, string>())!;
-            var bandAfter = Rules.SmoothBand(after.WireFeed, WireArc.Dip(Wire.Solid08));
+            var bandAfter = SmoothBand.At(after.WireFeed, WireArc.Dip(Wire.Solid08));
             Assert.True(Off(after, bandAfter) < Off(used, band) || next.Instruction.Contains("at its end", StringComparison.Ordinal), next.Instruction);
             // A tap is 1.2 V on this machine; a display sets tenths.
             if (after.Volts != used.Volts && bandAfter.Aim.Volts is > 15 and < 25)

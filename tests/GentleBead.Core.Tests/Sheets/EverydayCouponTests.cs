@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
@@ -44,8 +45,8 @@ public class EverydayCouponTests
     public void Travel_falls_with_the_current_the_wire_cannot_carry()
     {
         var sheet = Room.Sheet("1/4", wire: Wire.Solid09);
-        var asked = Rules.WireFeedFor(sheet.JointAmps!.Value, sheet.Job.RequireArc());
-        var atAsked = Rules.TravelFor(sheet.Passes.AreaOfOne(), asked, Wire.Solid09, 0.93);
+        var asked = BurnOff.WireFeedFor(sheet.JointAmps!.Value, sheet.Job.RequireArc());
+        var atAsked = Deposit.TravelFor(sheet.Passes.AreaOfOne(), asked, Wire.Solid09, 0.93);
         Assert.Equal(atAsked.MmPerMin * (sheet.Amps / sheet.JointAmps.Value), sheet.Travel!.Value.MmPerMin, 1e-6);
     }
 
@@ -141,7 +142,7 @@ public class EverydayCouponTests
         // Under its top it is turned up, to the top and no further.
         var less = NextChanges.For(Cause.PairCold, sheet, Room.Digital, used with { WireFeed = used.WireFeed * 0.95 });
         Assert.Contains("Wire up", less.Instruction, StringComparison.Ordinal);
-        Assert.True(Rules.AmpsFor(WireFeedSpeed.FromInPerMin(less.WireMark!.Value), sheet.Job.RequireArc()).Amps <= 200.5);
+        Assert.True(BurnOff.AmpsFor(WireFeedSpeed.FromInPerMin(less.WireMark!.Value), sheet.Job.RequireArc()).Amps <= 200.5);
     }
 
     [Fact]

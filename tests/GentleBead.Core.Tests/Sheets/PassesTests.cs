@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -67,7 +68,7 @@ public class PassesTests
     [InlineData(7, 4)]
     public void Layers_of_a_fillet(int count, int layers)
     {
-        var one = Rules.FilletArea(Length.FromMm(8));
+        var one = Fillet.Area(Length.FromMm(8));
         var plan = Passes.Plan(new Job(Thickness.Parse("20"), Joint.T, Position.Flat, Wire.Solid12, Process.GmawSpray), one * (count - 0.01), 1.131, []);
         Assert.Equal((count, layers), (plan.Count, plan.Layers));
     }

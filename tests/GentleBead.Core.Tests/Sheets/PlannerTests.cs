@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -41,7 +42,7 @@ public class PlannerTests
     public void Travel_lays_down_exactly_the_metal_of_the_bead_aimed_at()
     {
         var sheet = Room.Sheet();
-        Assert.Equal(Rules.FilletArea(sheet.BeadSize.Aim), Rules.BeadArea(sheet.Pair!.WireFeed, Wire.Solid08, sheet.Travel!.Value, 0.93), 1e-9);
+        Assert.Equal(Fillet.Area(sheet.BeadSize.Aim), Deposit.BeadArea(sheet.Pair!.WireFeed, Wire.Solid08, sheet.Travel!.Value, 0.93), 1e-9);
         Assert.InRange(sheet.Travel!.Value.InPerMin, 8, 20);
     }
 

@@ -2,6 +2,7 @@ using FsCheck;
 using FsCheck.Fluent;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 

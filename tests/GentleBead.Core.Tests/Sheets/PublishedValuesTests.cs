@@ -1,6 +1,7 @@
 using GentleBead.Core.Calculators;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Safety;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
@@ -49,7 +50,7 @@ public class PublishedValuesTests
     [InlineData(290, 20.5)]
     [InlineData(475, 24)]
     public void Globular_pairs_people_agree_on(double inPerMin, double volts) => Assert.True(
-        Rules.SmoothBand(WireFeedSpeed.FromInPerMin(inPerMin), new WireArc(Process.GmawGlobular, Wire.Solid08, Gas.ArgonCarbon25)).Holds(Voltage.FromVolts(volts)));
+        SmoothBand.At(WireFeedSpeed.FromInPerMin(inPerMin), new WireArc(Process.GmawGlobular, Wire.Solid08, Gas.ArgonCarbon25)).Holds(Voltage.FromVolts(volts)));
 
     // Common practice, no source: spray in 90/10, 0.045 in at 350 in/min runs near 270 A and 27 V, 0.035 in at 450 near 195 A and 25 V;
     // aluminium 3/64 in at 300 in/min near 170 A and 23 V.
@@ -61,8 +62,8 @@ public class PublishedValuesTests
     {
         var arc = new WireArc(Process.GmawSpray, wire, gas);
         var feed = WireFeedSpeed.FromInPerMin(inPerMin);
-        Assert.InRange(Rules.AmpsFor(feed, arc).Amps, amps * 0.9, amps * 1.1);
-        Assert.True(Rules.SmoothBand(feed, arc).Holds(Voltage.FromVolts(volts)));
+        Assert.InRange(BurnOff.AmpsFor(feed, arc).Amps, amps * 0.9, amps * 1.1);
+        Assert.True(SmoothBand.At(feed, arc).Holds(Voltage.FromVolts(volts)));
     }
 
     // Lesnewich 1958 by hand, constants from memory: 1.2 mm steel, 250 A, 15 mm: 0.3 x 250 + 5e-5 x 15 x 250² = 121.9 mm/s = 7.31 m/min.
@@ -83,7 +84,7 @@ public class PublishedValuesTests
     [InlineData(50, 12)]
     [InlineData(150, 16)]
     [InlineData(700, 34)]
-    public void The_tig_line_is_the_conventional_load_voltage(double amps, double volts) => Assert.Equal(volts, Rules.TigLoadLine(Current.FromAmps(amps)).Volts, 1e-9);
+    public void The_tig_line_is_the_conventional_load_voltage(double amps, double volts) => Assert.Equal(volts, LoadLine.Tig(Current.FromAmps(amps)).Volts, 1e-9);
 
     // AWS D1.1, minimum fillet weld sizes by base metal thickness (values from memory), at each edge.
     [Theory]
@@ -93,7 +94,7 @@ public class PublishedValuesTests
     [InlineData(0.51, 1.0 / 4)]
     [InlineData(0.75, 1.0 / 4)]
     [InlineData(0.76, 5.0 / 16)]
-    public void Smallest_fillet_by_base_metal(double thicker, double leg) => Assert.Equal(leg, Rules.SmallestFillet(Length.FromInches(thicker)).Inches, 1e-9);
+    public void Smallest_fillet_by_base_metal(double thicker, double leg) => Assert.Equal(leg, Fillet.Smallest(Length.FromInches(thicker)).Inches, 1e-9);
 
     // ISO 6848 and AWS A5.12, usual DC minus ranges by diameter (values from memory).
     [Theory]

@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -39,7 +40,7 @@ public class StockTests
                     Assert.True(low.UsualLow <= high.UsualLow && low.UsualHigh < high.UsualHigh && low.Most < high.Most, $"{thick.Wire} in {process}");
                     Assert.True(low.UsualLow < low.UsualHigh && low.UsualHigh <= low.Most);
                     var amps = Current.FromAmps(150);
-                    Assert.True(Rules.WireFeedFor(amps, new WireArc(process, thin.Wire, Gas.Argon)) > Rules.WireFeedFor(amps, new WireArc(process, thick.Wire, Gas.Argon)));
+                    Assert.True(BurnOff.WireFeedFor(amps, new WireArc(process, thin.Wire, Gas.Argon)) > BurnOff.WireFeedFor(amps, new WireArc(process, thick.Wire, Gas.Argon)));
                     Assert.Same(thick, thin.NextAbove(process));
                 }
             }
@@ -65,9 +66,9 @@ public class StockTests
                 foreach (var gas in Enum.GetValues<Gas>())
                 {
                     var arc = new WireArc(process, wire.Wire, gas);
-                    var feed = Rules.WireFeedFor(wire.RangeIn(process)!.UsualHigh, arc);
-                    Assert.Equal(wire.RangeIn(process)!.UsualHigh.Amps, Rules.AmpsFor(feed, arc).Amps, 1e-6);
-                    Assert.Equal(feed.MPerMin, Rules.WireFeedForVolts(Rules.SmoothBand(feed, arc).Aim, arc).MPerMin, 1e-6);
+                    var feed = BurnOff.WireFeedFor(wire.RangeIn(process)!.UsualHigh, arc);
+                    Assert.Equal(wire.RangeIn(process)!.UsualHigh.Amps, BurnOff.AmpsFor(feed, arc).Amps, 1e-6);
+                    Assert.Equal(feed.MPerMin, SmoothBand.WireFeedFor(SmoothBand.At(feed, arc).Aim, arc).MPerMin, 1e-6);
                 }
             }
         }

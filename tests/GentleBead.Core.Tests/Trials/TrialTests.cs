@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
@@ -87,7 +88,7 @@ public class TrialTests
     {
         var three = Plan(new(TrialKind.SetOfThree));
         var arc = WireArc.Dip(Wire.Solid08);
-        Assert.All(three.Steps, step => Assert.True(Rules.SmoothBand(step.Used!.WireFeed, arc).Holds(step.Used.Volts)));
+        Assert.All(three.Steps, step => Assert.True(SmoothBand.At(step.Used!.WireFeed, arc).Holds(step.Used.Volts)));
         Assert.True(three.Steps[0].Used!.WireFeed < three.Steps[2].Used!.WireFeed && three.Steps[2].Used!.WireFeed < three.Steps[1].Used!.WireFeed);
         var amps = Plan(new(TrialKind.AmpsLadder), WithAmps, Tig);
         Assert.Equal([0.7, 0.85, 1, 1.15, 1.3], amps.Steps.Select(step => Math.Round(step.Amps!.Value / Tig.Amps, 2)), (a, b) => Math.Abs(a - b) < 0.02);

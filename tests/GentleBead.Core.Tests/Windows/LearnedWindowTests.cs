@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Windows;
@@ -14,9 +15,9 @@ public class LearnedWindowTests
     private static readonly WireFeedSpeed Most = WireFeedSpeed.FromInPerMin(450);
 
     // The truth: its edges in volts at a wire feed speed.
-    private static double Low(WireFeedSpeed wire) => Rules.SmoothBand(wire, Arc).Low.Volts + 0.9 + 0.8 * (wire.InPerMin / 240 - 1);
+    private static double Low(WireFeedSpeed wire) => SmoothBand.At(wire, Arc).Low.Volts + 0.9 + 0.8 * (wire.InPerMin / 240 - 1);
 
-    private static double High(WireFeedSpeed wire) => Rules.SmoothBand(wire, Arc).High.Volts + 1.6 + 0.8 * (wire.InPerMin / 240 - 1);
+    private static double High(WireFeedSpeed wire) => SmoothBand.At(wire, Arc).High.Volts + 1.6 + 0.8 * (wire.InPerMin / 240 - 1);
 
     // Where these volts cross an edge, by halving.
     private static WireFeedSpeed Crossing(Func<WireFeedSpeed, double> edge, double volts)
@@ -37,7 +38,7 @@ public class LearnedWindowTests
         var points = new List<WindowPoint>();
         foreach (var held in volts)
         {
-            foreach (var (edge, heard) in new[] { ((Func<WireFeedSpeed, double>)High, Heard.Smooths), (Low, Heard.BreaksUp) })
+            foreach (var (edge, heard) in new[] { ((Func<WireFeedSpeed, double>)High, BandEvidence.TopEdge), (Low, BandEvidence.BottomEdge) })
             {
                 var wire = Crossing(edge, held).InPerMin + noiseInPerMin * Normal(random);
                 if (wire > 60) points.Add(new(WireFeedSpeed.FromInPerMin(wire), Voltage.FromVolts(held), heard));
@@ -81,7 +82,7 @@ public class LearnedWindowTests
     {
         var nothing = LearnedWindow.Fit(Arc, []);
         var wire = WireFeedSpeed.FromInPerMin(240);
-        Assert.Equal(Rules.SmoothBand(wire, Arc).Aim.Volts, nothing.At(wire).Aim.Volts, 1e-9);
+        Assert.Equal(SmoothBand.At(wire, Arc).Aim.Volts, nothing.At(wire).Aim.Volts, 1e-9);
         Assert.Equal(0, nothing.Weight(), 1e-9);
         var truth = (Low(wire) + High(wire)) / 2;
         var before = Math.Abs(nothing.At(wire).Aim.Volts - truth);
@@ -103,9 +104,9 @@ public class LearnedWindowTests
         var beads = Enumerable.Range(0, 120).Select(_ =>
         {
             var wire = WireFeedSpeed.FromInPerMin(160 + 180 * random.NextDouble());
-            var volts = Rules.SmoothBand(wire, Arc).Aim.Volts + 6 * (random.NextDouble() - 0.4);
-            var heard = volts + 0.2 * Normal(random) < Low(wire) ? Heard.Short : volts + 0.2 * Normal(random) > High(wire) ? Heard.Long : Heard.Smooth;
-            return new WindowPoint(wire, Voltage.FromVolts(volts), heard, heard == Heard.Smooth);
+            var volts = SmoothBand.At(wire, Arc).Aim.Volts + 6 * (random.NextDouble() - 0.4);
+            var heard = volts + 0.2 * Normal(random) < Low(wire) ? BandEvidence.Under : volts + 0.2 * Normal(random) > High(wire) ? BandEvidence.Over : BandEvidence.Inside;
+            return new WindowPoint(wire, Voltage.FromVolts(volts), heard, heard == BandEvidence.Inside);
         }).ToArray();
         var at = WireFeedSpeed.FromInPerMin(240);
         var truth = (Low(at) + High(at)) / 2;
@@ -119,7 +120,7 @@ public class LearnedWindowTests
     [Fact]
     public void The_order_of_what_was_heard_is_nothing()
     {
-        var points = Sweeps(9, [18, 19, 20, 21], 6).Concat([new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(19), Heard.Smooth, true), new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(16), Heard.Short)]).ToArray();
+        var points = Sweeps(9, [18, 19, 20, 21], 6).Concat([new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(19), BandEvidence.Inside, true), new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(16), BandEvidence.Under)]).ToArray();
         var shuffled = points.ToArray();
         new Random(1).Shuffle(shuffled);
         var wire = WireFeedSpeed.FromInPerMin(220);

@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { Calculators } from '../features/calculators/Calculators';
 import { SheetAtHand } from '../features/calculators/sheetAtHand';
-import { useSetUnits, useSignOut } from '../features/people/useMe';
+import { useSetUnits, useSignOut } from '../shared/useMe';
 import { useStudents } from '../features/people/useStudents';
 import { useNow } from '../features/sessions/useBench';
 import type { Schemas } from '../shared/api/client';

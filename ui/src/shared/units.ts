@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useMe } from '../features/people/useMe';
+import { useMe } from './useMe';
 
 /** One quantity in one system: factor from the stored unit, unit, digits. */
 interface Scale {

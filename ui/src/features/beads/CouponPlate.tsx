@@ -2,7 +2,7 @@ import { memo } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { verdicts } from '../../shared/words';
 import { VerdictMark } from '../judging/VerdictMark';
-import { BeadGlyph } from './BeadGlyph';
+import { BeadGlyph } from '../judging/BeadGlyph';
 import './beads.css';
 
 type Laid = { id: string; number: number; verdict: Schemas['Verdict']; shape: Schemas['BeadShape'] };

@@ -5,7 +5,7 @@ import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
 import { gases, polarities, processes, wireName } from '../../shared/words';
-import { useStock } from '../sheets/useSheets';
+import { useStock } from '../../shared/useStock';
 import { controlOf, type Drawn, type Front, fronts, kindWords } from './fronts';
 
 interface Program {

@@ -6,7 +6,7 @@ import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { counted, gases, processes, wireName } from '../../shared/words';
-import { useStock } from '../sheets/useSheets';
+import { useStock } from '../../shared/useStock';
 import { readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
 

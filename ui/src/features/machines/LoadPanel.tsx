@@ -7,7 +7,7 @@ import { answer, api, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { gases, polarities, processes, rolls, wireName } from '../../shared/words';
-import { useStock } from '../sheets/useSheets';
+import { useStock } from '../../shared/useStock';
 import type { Detail } from './useMachines';
 
 const tips = [0.6, 0.8, 0.9, 1.0, 1.2, 1.6];

@@ -6,7 +6,8 @@ import { Trouble } from '../../shared/Trouble';
 import { gases, joints, metals, positions, processes, wireKind, wireSize } from '../../shared/words';
 import { JointPicture } from './JointPicture';
 import { PresetsAndCards } from './PresetsAndCards';
-import { type Job, useStock } from './useSheets';
+import { type Job } from './useSheets';
+import { useStock } from '../../shared/useStock';
 
 const options = (words: Record<string, string>) =>
   Object.entries(words).map(([value, label]) => ({ value, label }));

@@ -27,10 +27,6 @@ export const useSheet = (job: Job, boothId: string) =>
     staleTime: 60_000,
   });
 
-/** Wires and gases by name. */
-export const useStock = () =>
-  useQuery({ queryKey: ['stock'], queryFn: () => answer(api.GET('/api/sheets/stock')), staleTime: Infinity });
-
 /** The same job with other wires and in other modes. */
 export const useAlternatives = (job: Job, boothId: string, enabled: boolean) =>
   useQuery({

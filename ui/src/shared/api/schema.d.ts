@@ -4,6 +4,64 @@
  */
 
 export interface paths {
+    "/api/beads/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BeadFile"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/windows/{machineId}": {
         parameters: {
             query?: never;
@@ -2652,175 +2710,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sheets/mine": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MyWork"];
-                    };
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The server or its database is busy; Retry-After says when to come again. */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sheets/rack/{studentId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: {
-                    before?: number;
-                };
-                header?: never;
-                path: {
-                    studentId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Rack"];
-                    };
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The server or its database is busy; Retry-After says when to come again. */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sheets/{id}/beads": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query: {
-                    before: number;
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LaidBead"][];
-                    };
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The server or its database is busy; Retry-After says when to come again. */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/presets": {
         parameters: {
             query?: never;
@@ -3555,7 +3444,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/beads/{id}/file": {
+    "/api/sheets/mine": {
         parameters: {
             query?: never;
             header?: never;
@@ -3565,6 +3454,117 @@ export interface paths {
         get: {
             parameters: {
                 query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MyWork"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/rack/{studentId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: number;
+                };
+                header?: never;
+                path: {
+                    studentId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Rack"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{id}/beads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    before: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -3579,7 +3579,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["BeadFile"];
+                        "application/json": components["schemas"]["LaidBead"][];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -6911,6 +6911,11 @@ export interface components {
             overrule?: null | string;
             criteria?: components["schemas"]["CriteriaSet"];
         };
+        /**
+         * @description What a bead or a sweep says of the smooth band.
+         * @enum {unknown}
+         */
+        BandEvidence: "topEdge" | "bottomEdge" | "inside" | "under" | "over";
         /** @description A point of the band drawn on the settings plane. */
         BandPoint: {
             /** @description Wire feed speed. */
@@ -7353,7 +7358,6 @@ export interface components {
         };
         /**
          * @description Whose limits a bead is measured by; chosen when the sheet is given out.
-         * @default practice
          * @enum {unknown}
          */
         CriteriaSet: "practice" | "awsD11Static" | "iso5817B" | "iso5817C" | "iso5817D" | "iso10042B" | "iso10042C" | "iso10042D";
@@ -7373,10 +7377,7 @@ export interface components {
             /** @description What was found. */
             found: string;
         };
-        /**
-         * Format: double
-         * @description Welding current. Held in amperes.
-         */
+        /** Format: double */
         Current: number;
         DemoAccount: {
             login: string;
@@ -7550,6 +7551,7 @@ export interface components {
         };
         /**
          * @description What shields the puddle.
+         * @default argonCarbon25
          * @enum {unknown}
          */
         Gas: "none" | "argon" | "argonHelium" | "argonOxygen2" | "argonCarbon2" | "argonCarbon10" | "argonCarbon18" | "argonCarbon25" | "carbon" | "heliumMix";
@@ -7558,11 +7560,6 @@ export interface components {
          * @description Shielding gas flow. Held in litres per minute.
          */
         GasFlow: number;
-        /**
-         * @description What a bead or a sweep says of the smooth band.
-         * @enum {unknown}
-         */
-        Heard: "smooths" | "breaksUp" | "smooth" | "short" | "long";
         /** @description What is heard in a recording. */
         HeardArc: {
             sound: null | components["schemas"]["Sound"];
@@ -7803,10 +7800,7 @@ export interface components {
              */
             beads: number;
         };
-        /**
-         * Format: double
-         * @description A length: plate thickness, leg, stick-out, wire diameter. Held in millimetres.
-         */
+        /** Format: double */
         Length: number;
         /** @description What a recording says the arc sounded like. */
         Listened: {
@@ -8067,6 +8061,7 @@ export interface components {
         };
         /**
          * @description What the members are made of.
+         * @default mildSteel
          * @enum {unknown}
          */
         Metal: "mildSteel" | "lowAlloySteel" | "stainless" | "aluminium" | "titanium" | "nickelAlloy" | "copper" | "magnesium";
@@ -8425,10 +8420,7 @@ export interface components {
              */
             y?: number;
         };
-        /**
-         * @description What the torch is joined to.
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Polarity: "torchPlus" | "torchMinus" | "alternating";
         /**
          * @description How the joint lies.
@@ -8481,6 +8473,7 @@ export interface components {
         };
         /**
          * @description How the weld is made: the process, and for gas-shielded wire the transfer mode with it.
+         * @default gmawShortCircuit
          * @enum {unknown}
          */
         Process: "gmawShortCircuit" | "gmawGlobular" | "gmawSpray" | "gmawPulsed" | "fcawSelfShielded" | "fcawGasShielded" | "gtawDc" | "gtawAc";
@@ -9118,10 +9111,7 @@ export interface components {
             marksBeyond: number;
             outOfReach: boolean;
         };
-        /**
-         * Format: double
-         * @description How fast the torch moves along the joint. Held in millimetres per minute.
-         */
+        /** Format: double */
         TravelSpeed: number;
         TrialBeadView: {
             bead: components["schemas"]["Bead"];
@@ -9340,14 +9330,14 @@ export interface components {
             /** @description Highest good value; at least Aim. */
             highVolts: components["schemas"]["Voltage"];
         };
-        /** @description One piece of evidence. */
+        /** @description One piece of evidence on the smooth band of a machine. */
         WindowPoint: {
             /** @description Wire feed speed at the torch. */
             wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
             /** @description Volts at the arc. */
             volts: components["schemas"]["Voltage"];
-            /** @description What was heard there. */
-            heard: components["schemas"]["Heard"];
+            /** @description What was found there. */
+            says: components["schemas"]["BandEvidence"];
             /**
              * @description Whether the bead was judged right all round.
              * @default false
@@ -9379,10 +9369,7 @@ export interface components {
             beads: number;
             points: components["schemas"]["WindowPoint"][];
         };
-        /**
-         * @description A wire on a spool: its kind and nominal diameter.
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Wire: "solid06" | "solid08" | "solid09" | "solid10" | "solid12" | "solid16" | "stainless08" | "stainless09" | "stainless10" | "stainless12" | "stainless16" | "aluminium08" | "aluminium09" | "aluminium10" | "aluminium12" | "aluminium16" | "selfShielded08" | "selfShielded09" | "selfShielded12" | "selfShielded16" | "gasShielded09" | "gasShielded12" | "gasShielded16";
         /** @description What decides which wire speed and volts belong together: the process, the wire and the gas. */
         WireArc: {

@@ -1,0 +1,36 @@
+using GentleBead.Core.Beads;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Stock;
+using GentleBead.Core.Windows;
+
+namespace GentleBead.Core.Judging;
+
+/// <summary>What a judged bead says of its machine's smooth band.</summary>
+public static class BeadOnBand
+{
+    // An arc that pops for another reason than its pair says nothing about the band.
+    private static readonly HashSet<Cause> OfThePair =
+    [
+        Cause.NothingWrong, Cause.VoltsLow, Cause.VoltsHigh, Cause.WireLow, Cause.WireHigh, Cause.PairCold, Cause.PairHot,
+        Cause.TravelFast, Cause.TravelSlow, Cause.UnevenHand, Cause.WorkAngle, Cause.CraterOpen,
+    ];
+
+    /// <summary>The bead as a point on the band; null when it says nothing of it.</summary>
+    /// <param name="used">The pair it was laid with.</param>
+    /// <param name="sound">What was heard; null when nothing was noted.</param>
+    /// <param name="process">In which mode: each has its own right sound.</param>
+    /// <param name="cause">The likeliest cause; null when none was named.</param>
+    /// <param name="verdict">The verdict.</param>
+    public static WindowPoint? Point(Settings used, Sound? sound, Process process, Cause? cause, Verdict verdict)
+    {
+        if (sound is not { } noted || (cause is { } behind && !OfThePair.Contains(behind))) return null;
+        BandEvidence? says = Signs.Heard(noted, process) switch
+        {
+            Sound.EvenCrackle => BandEvidence.Inside,
+            Sound.Popping => BandEvidence.Under,
+            Sound.Hiss => BandEvidence.Over,
+            _ => null,
+        };
+        return says is { } said ? new(used.WireFeed, used.Volts, said, verdict == Verdict.Right) : null;
+    }
+}

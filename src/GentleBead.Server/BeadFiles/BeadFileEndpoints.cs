@@ -1,0 +1,43 @@
+using System.Security.Claims;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Sheets;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
+using GentleBead.Server.Listening;
+using GentleBead.Server.People;
+using GentleBead.Server.Sheets;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.BeadFiles;
+
+/// <summary>What was said of a bead before.</summary>
+public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, string Summary);
+
+/// <summary>Everything kept of one bead.</summary>
+/// <param name="Bead">As it stands.</param>
+/// <param name="Sheet">The sheet it was given out with.</param>
+/// <param name="Body">The sheet it is judged by, where that is not the one given out: in a trial of joints or positions.</param>
+/// <param name="MachineId">The machine it was laid on.</param>
+/// <param name="Pictures">Its pictures.</param>
+/// <param name="Recordings">Its recordings, with what was found in them.</param>
+/// <param name="Rulings">Every word of instructors on it, oldest first.</param>
+/// <param name="Earlier">What was said of it before it was looked at again.</param>
+public sealed record BeadFile(
+    Bead Bead, AssignedSheet Sheet, Sheet? Body, Guid MachineId, IReadOnlyList<Picture> Pictures, IReadOnlyList<Recording> Recordings, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
+
+/// <summary>A bead with everything that was kept of it.</summary>
+public static class BeadFileEndpoints
+{
+    /// <summary>Maps the endpoint.</summary>
+    public static void Map(IEndpointRouteBuilder app) =>
+        app.MapGet("/api/beads/{id:guid}/file", FileAsync).WithTags("beads").RequireAuthorization(Access.SignedIn);
+
+    private static async Task<Results<Ok<BeadFile>, NotFound>> FileAsync(
+        Guid id, ClaimsPrincipal user, BeadStore beads, BeadFileStore files, PictureStore pictures, RecordingStore recordings, RulingStore rulings)
+    {
+        if (await files.FindAsync(id) is not { } file || !user.MaySee(file.Sheet.StudentId)) return TypedResults.NotFound();
+        return TypedResults.Ok(new BeadFile(
+            file.Bead, file.Sheet, file.Body, file.MachineId, await pictures.OfBeadAsync(id), await recordings.OfBeadAsync(id), await rulings.OfBeadAsync(id),
+            [.. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(look.At, look.Judgement.Verdict, look.Judgement.Summary))]));
+    }
+}

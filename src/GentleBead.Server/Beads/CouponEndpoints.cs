@@ -1,0 +1,41 @@
+using System.Security.Claims;
+using GentleBead.Server.Database;
+using GentleBead.Server.Http;
+using GentleBead.Server.People;
+using GentleBead.Server.Sheets;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.Beads;
+
+/// <summary>A page of a student's coupons, newest first.</summary>
+/// <param name="Student">Whose.</param>
+/// <param name="Coupons">The coupons.</param>
+/// <param name="More">What to ask for the next page with; null on the last.</param>
+public sealed record Rack(PersonName Student, IReadOnlyList<RackCoupon> Coupons, long? More);
+
+/// <summary>Sheets with the beads laid to them: a student's own work, the rack, one coupon.</summary>
+public static class CouponEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var sheets = app.MapGroup("/api/sheets").WithTags("sheets").RequireAuthorization(Access.SignedIn);
+        sheets.MapGet("/mine", MineAsync);
+        sheets.MapGet("/rack/{studentId:guid}", RackAsync);
+        sheets.MapGet("/{id:guid}/beads", BeadsAsync);
+    }
+
+    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock) => coupons.OfStudentAsync(user.Id(), clock.Today());
+
+    private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(Guid studentId, long? before, ClaimsPrincipal user, PeopleStore people, CouponStore coupons)
+    {
+        // Somebody else's rack does not exist as far as a student is told.
+        if (!user.MaySee(studentId) || await people.FindAsync(studentId) is not { Role: Role.Student } student) return TypedResults.NotFound();
+        var (page, more) = await coupons.RackAsync(studentId, before);
+        return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), page, more));
+    }
+
+    // The beads of a coupon before a number: what did not come with it.
+    private static async Task<Results<Ok<IReadOnlyList<LaidBead>>, NotFound>> BeadsAsync(Guid id, int before, ClaimsPrincipal user, SheetStore sheets, BeadStore beads) =>
+        await sheets.FindAsync(id) is { } sheet && user.MaySee(sheet.StudentId) ? TypedResults.Ok(await beads.LaidAsync(id, before)) : TypedResults.NotFound();
+}

@@ -1,0 +1,116 @@
+using Dapper;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Kept;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Rules;
+using GentleBead.Core.Sheets;
+using GentleBead.Demo;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
+using GentleBead.Server.Http;
+using GentleBead.Server.Kept;
+using GentleBead.Server.Machines;
+using GentleBead.Server.People;
+using GentleBead.Server.Sessions;
+using GentleBead.Server.Sheets;
+using Npgsql;
+
+namespace GentleBead.Server.Demo;
+
+/// <summary>Puts the made-up school into an empty database, through the same stores as everybody else.</summary>
+public static class DemoLoader
+{
+    /// <summary>Loads the school when there is none yet; otherwise leaves everything alone.</summary>
+    /// <param name="services">The server's.</param>
+    /// <param name="owner">Connection string of the role that owns the tables.</param>
+    public static async Task LoadAsync(IServiceProvider services, string owner)
+    {
+        var people = services.GetRequiredService<PeopleStore>();
+        if (await people.SchoolAsync() is not null) return;
+        // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut short.
+        // The application's own role may clear nothing.
+        await using (var connection = new NpgsqlConnection(owner))
+        {
+            await connection.ExecuteAsync("truncate person, machine, booth, session, preset, practice_tolerances cascade");
+        }
+        var machines = services.GetRequiredService<MachineStore>();
+        var sessions = services.GetRequiredService<SessionStore>();
+        var sheets = services.GetRequiredService<SheetStore>();
+        var recorder = services.GetRequiredService<BeadRecorder>();
+
+        var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
+        var booths = new Dictionary<int, Booth>();
+        foreach (var demo in DemoSchool.Machines)
+        {
+            var booth = booths[demo.Booth] = new Booth(Guid.CreateVersion7(), demo.Booth, Guid.CreateVersion7());
+            await machines.AddAsync(booth.MachineId, demo.Machine, Sent.ByNobody);
+            await AddReadings(ReadControl.Wire, demo.Machine.WireControl);
+            await AddReadings(ReadControl.Volt, demo.Machine.VoltControl);
+            await AddReadings(ReadControl.Amp, demo.Machine.AmpControl);
+            await services.GetRequiredService<BoothStore>().AddAsync(booth);
+
+            async Task AddReadings(ReadControl which, Control? control)
+            {
+                foreach (var reading in control?.Readings ?? [])
+                {
+                    await machines.AddReadingAsync(
+                        booth.MachineId, new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured, null, null, default), Sent.ByNobody, now.AddDays(-24));
+                }
+            }
+        }
+
+        var ids = DemoSchool.People.ToDictionary(person => person.Login, _ => Guid.CreateVersion7());
+        var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
+        foreach (var person in DemoSchool.People)
+        {
+            var (role, units) = person.IsInstructor ? (Role.Instructor, Units.Inch) : (Role.Student, Units.Metric);
+            await people.AddAsync(new Person(ids[person.Login], person.Login, person.Name, role, units), DemoSchool.Password, Sent.ByNobody, now.AddDays(-60));
+        }
+
+        foreach (var evening in DemoTerm.Tell(now))
+        {
+            var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody);
+            foreach (var (booth, login) in evening.Places) await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login]);
+            foreach (var coupon in evening.Coupons)
+            {
+                var sheet = new AssignedSheet(Guid.CreateVersion7(coupon.AssignedAt), session.Id, booths[coupon.Booth].Id, ids[coupon.Login], coupon.AssignedAt, coupon.Sheet);
+                await sheets.AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt);
+                BeadBefore? before = null;
+                foreach (var bead in coupon.Beads)
+                {
+                    var judgement = Judge.Of(coupon.Sheet, DemoSchool.Machines[coupon.Booth - 1].Machine, bead.Believed, bead.Evidence, Circumstances.None with { Before = before });
+                    var laid = new Bead(
+                        Guid.CreateVersion7(bead.At), sheet.Id, 0, bead.WireMark, bead.VoltMark, null, bead.Believed, null, bead.Evidence, judgement, null, bead.At, default);
+                    before = (await recorder.AddJudgedAsync(laid, instructor, bead.At)).AsBefore();
+                }
+            }
+        }
+        await LoadShopAsync(services, booths, instructor, now);
+        await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now);
+        await DemoFindingsLoader.LoadAsync(services, booths, ids, now);
+        await DemoListeningLoader.LoadAsync(services, booths, ids, now);
+        await people.NameDemoSchoolAsync(DemoSchool.Name);
+    }
+
+    private static async Task LoadShopAsync(IServiceProvider services, Dictionary<int, Booth> booths, Guid instructor, DateTimeOffset now)
+    {
+        var machines = services.GetRequiredService<MachineStore>();
+        foreach (var (booth, chart) in DemoSchool.Charts) await machines.AddChartAsync(Guid.CreateVersion7(), booths[booth].MachineId, chart, instructor, Sent.ByNobody, now.AddDays(-23));
+        foreach (var (booth, part, daysAgo, note) in DemoSchool.Upkeep) await machines.AddUpkeepAsync(Guid.CreateVersion7(), booths[booth].MachineId, part, note, instructor, Sent.ByNobody, now.AddDays(-daysAgo));
+        foreach (var (booth, waterL, bar, daysAgo) in DemoSchool.Bottles) await machines.AddBottleAsync(Guid.CreateVersion7(), booths[booth].MachineId, waterL, bar, instructor, Sent.ByNobody, now.AddDays(-daysAgo));
+        foreach (var (name, job) in DemoSchool.Presets) await services.GetRequiredService<PresetStore>().AddAsync(Guid.CreateVersion7(), name, (Sheet)Planner.Plan(job), instructor, Sent.ByNobody, now.AddDays(-20));
+    }
+
+    // Ilsa kept what worked: the last right bead of each of her coupons.
+    private static async Task KeepAsync(IServiceProvider services, Guid machineId, Guid ilsa, DateTimeOffset now)
+    {
+        var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ilsa);
+        var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id));
+        foreach (var sheet in given.OrderBy(sheet => sheet.AssignedAt))
+        {
+            if (laid[sheet.Id].LastOrDefault(bead => bead.Judgement.Verdict == Verdict.Right) is not { } bead || sheet.AssignedAt > now.AddDays(-1)) continue;
+            var setting = new KeptSetting(sheet.Body.Job, bead.WireMark, bead.VoltMark, null);
+            await services.GetRequiredService<KeptStore>().AddAsync(new Keepsake(Guid.CreateVersion7(), machineId, ilsa, bead.Id, "ran sweet", setting, default), Sent.ByNobody, bead.RecordedAt);
+        }
+    }
+}

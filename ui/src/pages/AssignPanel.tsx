@@ -1,0 +1,117 @@
+import { Button, Select, TextInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { newId } from '../shared/newId';
+import { Trouble } from '../shared/Trouble';
+import { useCriteria } from '../features/testWelds/useTestWelds';
+import type { Job } from '../features/sheets/useSheets';
+
+/** Gives the sheet to whoever stands at the booth; a mismatch on the machine has to be mended or overruled first. */
+export function AssignPanel(props: {
+  disabled: boolean;
+  job: Job;
+  session: Schemas['Session'];
+  booth: Schemas['Booth'];
+  student: Schemas['PersonName'] | null;
+  given: Schemas['AssignedSheet'] | undefined;
+  current: Schemas['Sheet'] | undefined;
+}) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  // The same id until it is taken, so that a retry gives one sheet.
+  const id = useRef(newId());
+  const [overrule, setOverrule] = useState('');
+  const sets = useCriteria();
+  const [criteria, setCriteria] = useState<Schemas['CriteriaSet']>(props.given?.criteria ?? 'practice');
+  const mismatches = props.current?.mismatches ?? [];
+  const assign = useMutation({
+    mutationFn: () =>
+      answer(
+        api.PUT('/api/sheets/{id}', {
+          params: { path: { id: id.current } },
+          body: {
+            job: props.job,
+            sessionId: props.session.id,
+            boothId: props.booth.id,
+            overrule: mismatches.length > 0 ? overrule : null,
+            criteria,
+          },
+        }),
+      ),
+    onSuccess: async () => {
+      id.current = newId();
+      await queries.invalidateQueries({ queryKey: ['room'] });
+      notifications.show({ message: `${props.student?.name} has the sheet.` });
+      await navigate(`/booths/${props.booth.id}/bench`);
+    },
+  });
+  const refused = assign.error instanceof Refused ? assign.error : null;
+  const same =
+    props.given &&
+    props.current &&
+    JSON.stringify(props.given.body.job) === JSON.stringify(props.current.job);
+  const blocked = mismatches.length > 0 && overrule.trim() === '';
+  return (
+    <>
+      {mismatches.length > 0 && (
+        <section className="mismatches" aria-label="Does not fit">
+          <h3>On the machine, this does not fit</h3>
+          <ul>
+            {mismatches.map((mismatch) => (
+              <li key={mismatch.part}>
+                <b>{mismatch.part}</b>: {mismatch.loaded} is on, the sheet wants {mismatch.wanted}.{' '}
+                <span className="quiet">{mismatch.consequence}</span>
+              </li>
+            ))}
+          </ul>
+          <div className="row">
+            <Button component={Link} to={`/machines/${props.booth.machineId}`} variant="default" size="md">
+              Mend: what is on
+            </Button>
+          </div>
+          <TextInput
+            label="Or why it may stay"
+            size="md"
+            maxLength={200}
+            value={overrule}
+            onChange={(event) => setOverrule(event.currentTarget.value)}
+            error={refused?.fields.overrule}
+          />
+        </section>
+      )}
+      <div className="assign">
+        {props.student && (
+          <Select
+            label="Beads are measured by"
+            size="md"
+            allowDeselect={false}
+            data={sets.data?.map((one) => ({ value: one.set, label: one.name })) ?? []}
+            value={criteria}
+            onChange={(value) => value && setCriteria(value)}
+          />
+        )}
+        {assign.isError && !refused?.fields.overrule && <Trouble error={assign.error} />}
+        {props.student ? (
+          <Button
+            size="lg"
+            h={60}
+            disabled={props.disabled || blocked}
+            loading={assign.isPending}
+            onClick={() => assign.mutate()}
+          >
+            {blocked
+              ? 'Mend or overrule first'
+              : same
+                ? 'Give out on a fresh coupon'
+                : `Give to ${props.student.name}`}
+          </Button>
+        ) : (
+          <p className="quiet">Put a student at this booth to give out a sheet.</p>
+        )}
+      </div>
+    </>
+  );
+}

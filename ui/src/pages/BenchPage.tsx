@@ -1,0 +1,80 @@
+import { Button, Loader } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../shared/api/client';
+import { Trouble } from '../shared/Trouble';
+import { useSheetAtHand } from '../features/calculators/sheetAtHand';
+import { VerdictSummary } from '../features/judging/VerdictPanel';
+import { useBoothData } from '../features/sessions/BoothFrame';
+import { SettingsPlane } from '../features/sheets/SettingsPlane';
+import { jobLine } from '../features/sheets/SheetView';
+import { BeadDetail } from '../features/beads/BeadDetail';
+import { CaptureForm } from '../features/beads/CaptureForm';
+import { asMarks, CouponPlate } from '../features/beads/CouponPlate';
+import { useBeadFile } from '../features/beads/useBeads';
+import { useEarlier } from '../features/beads/useEarlier';
+
+/** Record a bead, read its verdict, record the next. */
+export function BenchPage() {
+  const { booth, coupon } = useBoothData();
+  useSheetAtHand(coupon?.sheet.body);
+  if (!coupon) {
+    return (
+      <div className="panel empty">
+        <p>No sheet has been given out at this booth yet.</p>
+        <Button component={Link} to={`/booths/${booth.id}`} size="lg">
+          Make the sheet
+        </Button>
+      </div>
+    );
+  }
+  return <Bench key={coupon.sheet.id} coupon={coupon} />;
+}
+
+function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
+  const { booth, machine } = useBoothData();
+  const [chosen, setChosen] = useState<string>();
+  const { sheet, last } = coupon;
+  const { beads, onEarlier } = useEarlier({ ...coupon, sheetId: sheet.id });
+  // The newest came with the coupon; an older one is asked for when it is chosen.
+  const other = chosen !== undefined && chosen !== last?.id ? chosen : undefined;
+  const file = useBeadFile(other);
+  const shown = other === undefined ? last : file.data?.bead;
+  return (
+    <div className="bench">
+      {file.isError && <Trouble error={file.error} again={() => file.refetch()} />}
+      {other !== undefined && file.isPending && <Loader aria-label="Loading the bead" />}
+      {shown && (
+        <section className="panel bench-verdict" aria-label="Verdict">
+          <VerdictSummary number={shown.number} judgement={shown.judgement} ruled={shown.ruled} />
+        </section>
+      )}
+      <CaptureForm
+        sheet={sheet}
+        machine={machine}
+        last={last ?? undefined}
+        onRecorded={(bead) => {
+          setChosen(bead.id);
+          // On a tablet the verdict stands above the form.
+          window.scrollTo({ top: 0 });
+        }}
+      />
+      <div className="stack bench-rest">
+        {shown && (
+          <BeadDetail key={shown.id} bead={shown} sheet={sheet} machineId={booth.machineId} mayWrite />
+        )}
+        <section className="panel" aria-label="Coupon">
+          <h2>
+            Coupon <span className="quiet">{jobLine(sheet.body.job)}</span>
+          </h2>
+          <CouponPlate beads={beads} chosen={shown?.id} onChoose={setChosen} onEarlier={onEarlier} />
+        </section>
+        {sheet.body.pair && (
+          <section className="panel" aria-label="Settings plane">
+            <SettingsPlane pair={sheet.body.pair} beads={asMarks(beads)} />
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,155 @@
+import { Button, Loader, TextInput } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { ShowMore } from '../shared/ShowMore';
+import { Trouble } from '../shared/Trouble';
+import { day, today } from '../shared/units';
+import { useEntry } from '../shared/useEntry';
+import { usePages } from '../shared/usePages';
+import { useNow } from '../features/sessions/useBench';
+import '../features/sessions/sessions.css';
+
+/** Every session, latest first: which one is on, another one planned, a wrong name or day put right. */
+export function SessionsPage() {
+  const sessions = usePages<Schemas['Session'], string>(['room', 'sessions'], (after, signal) =>
+    answer(api.GET('/api/sessions', { params: { query: { after } }, signal })),
+  );
+  const on = useNow().data?.session?.id;
+  if (sessions.isLoadingError) return <Trouble error={sessions.error} again={sessions.again} />;
+  if (!sessions.items) return <Loader m="xl" aria-label="Loading the sessions" />;
+  return (
+    <>
+      <div className="page-head">
+        <div>
+          <h1>Sessions</h1>
+          <p className="quiet">
+            The one on today is shown as tonight’s; without one, the last before it. A later one is planned.
+          </p>
+        </div>
+        <Button component={Link} to="/" variant="default" size="lg">
+          Tonight
+        </Button>
+      </div>
+      <div className="two-columns">
+        <section className="panel" aria-label="Sessions">
+          {sessions.items.length === 0 && <p className="quiet">None yet.</p>}
+          <ol className="plain-list session-list">
+            {sessions.items.map((session) => (
+              <SessionRow key={session.id} session={session} on={session.id === on} />
+            ))}
+          </ol>
+          <ShowMore more={sessions.more} coming={sessions.coming} what="sessions" />
+        </section>
+        <NewSession />
+      </div>
+    </>
+  );
+}
+
+function SessionRow({ session, on }: { session: Schemas['Session']; on: boolean }) {
+  const [editing, setEditing] = useState(false);
+  const late = session.heldOn > today();
+  return (
+    <li>
+      {editing ? (
+        <ChangeSession session={session} onDone={() => setEditing(false)} />
+      ) : (
+        <div className="session-row">
+          <div>
+            <b>{session.title}</b>
+            <p className="quiet">
+              {day(session.heldOn)} {session.heldOn.slice(0, 4)}
+              {on ? ', on now' : late ? ', planned' : ''}
+            </p>
+          </div>
+          <Button
+            variant="default"
+            size="md"
+            onClick={() => setEditing(true)}
+            aria-label={`Change ${session.title}, ${day(session.heldOn)}`}
+          >
+            Change
+          </Button>
+        </div>
+      )}
+    </li>
+  );
+}
+
+function ChangeSession({ session, onDone }: { session: Schemas['Session']; onDone: () => void }) {
+  const queries = useQueryClient();
+  const [title, setTitle] = useState(session.title);
+  const [heldOn, setHeldOn] = useState(session.heldOn);
+  const change = useMutation({
+    mutationFn: () =>
+      answer(
+        api.PUT('/api/sessions/{id}/details', {
+          params: { path: { id: session.id } },
+          body: { title, heldOn, version: session.version },
+        }),
+      ),
+    onSuccess: async () => {
+      notifications.show({ message: 'The session is changed.' });
+      onDone();
+      await queries.invalidateQueries({ queryKey: ['room'] });
+    },
+  });
+  const fields = change.error instanceof Refused ? change.error.fields : {};
+  return (
+    <form
+      className="stack"
+      aria-label="Change the session"
+      onSubmit={(event) => {
+        event.preventDefault();
+        change.mutate();
+      }}
+    >
+      <TextInput
+        label="Title"
+        size="lg"
+        maxLength={80}
+        value={title}
+        onChange={(event) => setTitle(event.currentTarget.value)}
+        error={fields.title}
+      />
+      <TextInput
+        type="date"
+        label="Day"
+        size="lg"
+        value={heldOn}
+        onChange={(event) => setHeldOn(event.currentTarget.value)}
+        error={fields.heldOn}
+      />
+      {change.isError && Object.keys(fields).length === 0 && <Trouble error={change.error} />}
+      <div className="row">
+        <Button type="submit" size="lg" loading={change.isPending}>
+          Save
+        </Button>
+        <Button size="lg" variant="default" onClick={onDone}>
+          Back
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function NewSession() {
+  const { form, pending, submit, trouble } = useEntry({ title: '', heldOn: today() }, (body, id) =>
+    answer(api.PUT('/api/sessions/{id}', { params: { path: { id } }, body })),
+  );
+  return (
+    <form className="panel stack" aria-label="Another session" onSubmit={submit}>
+      <h2>Another session</h2>
+      <TextInput label="Title" size="lg" maxLength={80} {...form.getInputProps('title')} />
+      <TextInput type="date" label="Day" size="lg" {...form.getInputProps('heldOn')} />
+      {trouble && <Trouble error={trouble} />}
+      <Button type="submit" size="lg" loading={pending}>
+        Add the session
+      </Button>
+      <p className="quiet">It begins with everybody at the booths of the session before it.</p>
+    </form>
+  );
+}

@@ -1,0 +1,117 @@
+import { Button, Loader, PasswordInput, TextInput } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../shared/api/client';
+import { Trouble } from '../shared/Trouble';
+import { useEntry } from '../shared/useEntry';
+import '../features/people/people.css';
+
+/** Where everybody starts: sign in, or make the first account of a new school. */
+export function SignInPage() {
+  const welcome = useQuery({ queryKey: ['welcome'], queryFn: () => answer(api.GET('/api/people/welcome')) });
+  return (
+    <main className="gate">
+      <div className="gate-title">
+        <img src="/bead.svg" alt="" width={56} height={56} />
+        <div>
+          <h1>Gentle Bead</h1>
+          <p>{welcome.data?.school || 'Settings, beads and what to change next'}</p>
+        </div>
+      </div>
+      {welcome.isPending && <Loader />}
+      {welcome.isError && <Trouble error={welcome.error} again={() => welcome.refetch()} />}
+      {welcome.data &&
+        (welcome.data.needsFirstInstructor ? (
+          <FirstInstructor />
+        ) : (
+          <SignIn demo={welcome.data.demoAccounts} />
+        ))}
+      <p className="quiet">
+        A training aid. Local codes, the site's procedure, the machine's manual and a licensed or certified
+        person stand over what it says.
+      </p>
+    </main>
+  );
+}
+
+/** Lets whoever signed in through to the rest of the pages. */
+function useEntered() {
+  const queries = useQueryClient();
+  return (person: Schemas['Person']) => {
+    queries.setQueryData(['me'], person);
+  };
+}
+
+function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
+  const entered = useEntered();
+  const send = (body: Schemas['SignIn']) => answer(api.POST('/api/people/sign-in', { body }));
+  const { form, pending, submit, trouble } = useEntry({ login: '', password: '' }, send, entered);
+  const stepIn = useMutation({ mutationFn: send, onSuccess: entered });
+  return (
+    <>
+      <form className="panel stack" onSubmit={submit}>
+        <TextInput
+          label="Login"
+          size="lg"
+          autoFocus
+          autoComplete="username"
+          {...form.getInputProps('login')}
+        />
+        <PasswordInput
+          label="Password"
+          size="lg"
+          autoComplete="current-password"
+          {...form.getInputProps('password')}
+        />
+        {trouble && <Trouble error={trouble} />}
+        <Button type="submit" size="lg" loading={pending}>
+          Sign in
+        </Button>
+      </form>
+      {demo.length > 0 && (
+        <section className="stack" aria-label="Demo accounts">
+          <p className="quiet">This is the demo school; nobody in it is real. Step in as:</p>
+          <div className="demo-accounts">
+            {demo.map((account) => (
+              <Button
+                key={account.login}
+                variant={account.role === 'instructor' ? 'filled' : 'default'}
+                size="md"
+                disabled={stepIn.isPending}
+                onClick={() => stepIn.mutate({ login: account.login, password: account.password })}
+              >
+                {account.name}, {account.role}
+              </Button>
+            ))}
+          </div>
+          {stepIn.isError && <Trouble error={stepIn.error} />}
+        </section>
+      )}
+    </>
+  );
+}
+
+function FirstInstructor() {
+  const { form, pending, submit, trouble } = useEntry(
+    { school: '', name: '', login: '', password: '' },
+    (values, id) => answer(api.POST('/api/people/first-instructor', { body: { id, ...values } })),
+    useEntered(),
+  );
+  return (
+    <form className="panel stack" onSubmit={submit}>
+      <p>Nobody is here yet. Make the first instructor's account.</p>
+      <TextInput label="School or shop" size="lg" autoFocus {...form.getInputProps('school')} />
+      <TextInput label="Your name" size="lg" autoComplete="name" {...form.getInputProps('name')} />
+      <TextInput label="Login" size="lg" autoComplete="username" {...form.getInputProps('login')} />
+      <PasswordInput
+        label="Password"
+        size="lg"
+        autoComplete="new-password"
+        {...form.getInputProps('password')}
+      />
+      {trouble && <Trouble error={trouble} />}
+      <Button type="submit" size="lg" loading={pending}>
+        Begin
+      </Button>
+    </form>
+  );
+}

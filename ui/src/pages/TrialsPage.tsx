@@ -1,0 +1,157 @@
+import { Button, NumberInput } from '@mantine/core';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Refused, type Schemas } from '../shared/api/client';
+import { Choice } from '../shared/Choice';
+import { newId } from '../shared/newId';
+import { Trouble } from '../shared/Trouble';
+import { moment, useTypedUnits } from '../shared/units';
+import { trialKinds } from '../shared/words';
+import { useBoothData } from '../features/sessions/BoothFrame';
+import { useStartTrial, useTrialsOf } from '../features/trials/useTrials';
+import '../features/trials/trials.css';
+
+const asks: Record<Schemas['TrialKind'], string> = {
+  wireLadder: 'Far too much wire, far too little, right. The volts stay.',
+  voltLadder: 'Far too many volts, far too few, right. The wire stays.',
+  oneVariable: 'The sheet’s pair, then one thing down and up by a step.',
+  staircase: 'The wire stays; volts up a step at a time, from far too low until it goes ragged.',
+  setOfThree: 'Too cold, too hot, right: each on its own piece.',
+  jointTransfer: 'The same settings on an outside corner, a lap and a T.',
+  positionPair: 'Downhill against horizontal, at the same settings.',
+  ampsLadder: 'Amps from under to over, five beads.',
+};
+
+/** Trials on the sheet at the booth: set one, go on with one. */
+export function TrialsPage() {
+  const { booth, coupon } = useBoothData();
+  if (!coupon) {
+    return (
+      <div className="panel empty">
+        <p>A trial starts from a sheet, and none has been given out here yet.</p>
+        <Button component={Link} to={`/booths/${booth.id}`} size="lg">
+          Make the sheet
+        </Button>
+      </div>
+    );
+  }
+  return <Trials boothId={booth.id} sheet={coupon.sheet} />;
+}
+
+function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedSheet'] }) {
+  const navigate = useNavigate();
+  const trials = useTrialsOf(sheet.id);
+  const fed = sheet.body.pair !== null;
+  const kinds = Object.fromEntries(
+    Object.entries(trialKinds).filter(([kind]) => (kind === 'ampsLadder') !== fed),
+  ) as Record<Schemas['TrialKind'], string>;
+  const [kind, setKind] = useState<Schemas['TrialKind']>(fed ? 'wireLadder' : 'ampsLadder');
+  const [variable, setVariable] = useState<Schemas['Variable']>('wire');
+  const [way, setWay] = useState<Schemas['Way']>('both');
+  const [step, setStep] = useState<number | string>('');
+  const { per, unit } = useTypedUnits(step !== '');
+  const id = useRef(newId());
+  const start = useStartTrial((view) => {
+    id.current = newId();
+    void navigate(`/booths/${boothId}/trials/${view.trial.id}`);
+  });
+  const alone = kind === 'oneVariable';
+  const volts = kind === 'staircase' || (alone && variable === 'volts');
+  const stepped = volts || alone;
+  const typed = step === '' ? null : Number(step);
+  const fields = start.error instanceof Refused ? start.error.fields : {};
+  const stepWrong = fields['trial.stepVolts'] ?? fields['trial.wireStepMPerMin'];
+  return (
+    <div className="two-columns trials">
+      <form
+        className="panel stack"
+        aria-label="Set a trial"
+        onSubmit={(event) => {
+          event.preventDefault();
+          start.mutate({
+            id: id.current,
+            sheetId: sheet.id,
+            trial: {
+              kind,
+              variable,
+              way,
+              wireStepMPerMin:
+                stepped && !volts && typed !== null ? Math.max(0, typed / per('wireFeed')) : null,
+              stepVolts: volts && typed !== null ? Math.max(0, typed) : null,
+            },
+          });
+        }}
+      >
+        <h2>Set a trial</h2>
+        <Choice title="Which" words={kinds} value={kind} onChange={(value) => value && setKind(value)} />
+        <p>{asks[kind]}</p>
+        {alone && (
+          <>
+            <Choice
+              title="Turn"
+              words={{ wire: 'Wire', volts: 'Volts' }}
+              value={variable as 'wire' | 'volts'}
+              onChange={(value) => value && setVariable(value)}
+            />
+            <Choice
+              title="Which way"
+              words={{ both: 'Down, then up', down: 'Down', up: 'Up' }}
+              value={way}
+              onChange={(value) => value && setWay(value)}
+            />
+          </>
+        )}
+        {stepped && (
+          <NumberInput
+            label="Step"
+            size="lg"
+            hideControls
+            value={step}
+            onChange={setStep}
+            placeholder={
+              volts ? (alone ? '3 V' : '1 V') : `${Math.round(2.54 * per('wireFeed'))} ${unit('wireFeed')}`
+            }
+            suffix={volts ? ' V' : ` ${unit('wireFeed')}`}
+            error={stepWrong}
+          />
+        )}
+        {start.isError && !stepWrong && <Trouble error={start.error} />}
+        <Button type="submit" size="lg" loading={start.isPending}>
+          Start
+        </Button>
+        {fed && (
+          <Button component={Link} to={`/booths/${boothId}/sweep`} size="lg" variant="default">
+            Wire sweep, by ear
+          </Button>
+        )}
+      </form>
+      <section className="panel stack" aria-label="Trials on this sheet">
+        <h2>On this sheet</h2>
+        {trials.isError && <Trouble error={trials.error} again={() => trials.refetch()} />}
+        {trials.data?.length === 0 && <p className="quiet">None yet.</p>}
+        <ul className="plain-list trial-list">
+          {trials.data?.map((trial) => (
+            <li key={trial.id}>
+              <Button
+                component={Link}
+                to={`/booths/${boothId}/trials/${trial.id}`}
+                variant="default"
+                size="lg"
+                justify="space-between"
+                fullWidth
+                rightSection={
+                  <span className="quiet">
+                    {moment(trial.startedAt)}
+                    {trial.endedAt ? ', ended' : ''}
+                  </span>
+                }
+              >
+                {trial.plan.title}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,37 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answer, api, Refused, type Schemas } from './api/client';
+
+/** Whoever is signed in; null when nobody is. */
+export const useMe = () =>
+  useQuery({
+    queryKey: ['me'],
+    queryFn: () =>
+      answer(api.GET('/api/people/me')).catch((refused: unknown) => {
+        if (refused instanceof Refused && refused.status === 401) return null;
+        throw refused;
+      }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const useSignOut = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: () => answer(api.POST('/api/people/sign-out')),
+    onSuccess: () => {
+      window.sessionStorage.clear();
+      queries.setQueryData(['me'], null);
+      // Nothing of theirs stays behind for whoever signs in next.
+      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' });
+    },
+  });
+};
+
+export const useSetUnits = () => {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (units: Schemas['Units']) => answer(api.PUT('/api/people/me/units', { body: { units } })),
+    onMutate: (units) =>
+      queries.setQueryData<Schemas['Person'] | null>(['me'], (me) => (me ? { ...me, units } : me)),
+    onError: () => queries.invalidateQueries({ queryKey: ['me'] }),
+  });
+};

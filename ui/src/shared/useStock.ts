@@ -1,0 +1,6 @@
+import { useQuery } from '@tanstack/react-query';
+import { answer, api } from './api/client';
+
+/** Wires and gases by name. */
+export const useStock = () =>
+  useQuery({ queryKey: ['stock'], queryFn: () => answer(api.GET('/api/sheets/stock')), staleTime: Infinity });
