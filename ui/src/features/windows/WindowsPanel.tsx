@@ -77,10 +77,10 @@ function Window({ view }: { view: Schemas['WindowView'] }) {
           {view.points.map((point, i) => (
             <g
               key={`${i}`}
-              className={`heard ${point.heard}`}
+              className={`found ${point.says}`}
               transform={`translate(${x(point.wireFeedMPerMin)} ${y(point.volts)})`}
             >
-              {shapes[point.heard]}
+              {shapes[point.says]}
             </g>
           ))}
           {ticks.map((tick) => (
@@ -102,10 +102,10 @@ function Window({ view }: { view: Schemas['WindowView'] }) {
   );
 }
 
-const shapes: Record<Schemas['Heard'], React.ReactNode> = {
-  smooths: <path d="M0-7V7" />,
-  breaksUp: <path d="M0-7V7" />,
-  smooth: <circle r={3.4} />,
-  short: <path d="M-5-4h10L0 5z" />,
-  long: <path d="M-5 4h10L0-5z" />,
+const shapes: Record<Schemas['BandEvidence'], React.ReactNode> = {
+  topEdge: <path d="M0-7V7" />,
+  bottomEdge: <path d="M0-7V7" />,
+  inside: <circle r={3.4} />,
+  under: <path d="M-5-4h10L0 5z" />,
+  over: <path d="M-5 4h10L0-5z" />,
 };
