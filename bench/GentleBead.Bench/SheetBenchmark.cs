@@ -37,7 +37,7 @@ public class SheetBenchmark
     [Benchmark]
     public SheetOutcome WholeSheet() => Planner.Plan(Job, Machine);
 
-    /// <summary>Unequal members overhead: every school differs.</summary>
+    /// <summary>Unequal members overhead: every way of setting differs.</summary>
     [Benchmark]
     public SheetOutcome OverheadSheet() => Planner.Plan(Overhead, Machine);
 

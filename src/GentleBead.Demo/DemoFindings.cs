@@ -21,7 +21,7 @@ public static class DemoFindings
     public static IReadOnlyList<(double VoltMark, SweepRun Run)> Sweeps()
     {
         var machine = DemoSchool.Machines[SweptBooth - 1].Machine;
-        if (!Dials.TryFit(machine, out var dials, out var problem)) throw new InvalidOperationException(problem);
+        if (!Dials.TryFit(machine, out var dials, out var problem)) throw new InvalidOperationException($"{problem}");
         var arc = WireArc.Dip(Wire.Solid08);
         var random = new Random(12);
         var sweeps = new List<(double, SweepRun)>();

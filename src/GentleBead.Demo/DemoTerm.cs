@@ -100,7 +100,7 @@ public static class DemoTerm
         var pair = sheet.RequirePair();
         var wireMark = dials!.WireMarkFor(pair.WireFeed * habit.Wire).Mark;
         var voltMark = dials.VoltMarkFor(Voltage.FromVolts(pair.Volts.Aim.Volts + habit.Volts), wireMark).Mark;
-        var believed = machine.Read(wireMark, voltMark, null, null, new Dictionary<string, string>())!;
+        var believed = machine.Read(wireMark, voltMark, null, null).Value!;
         return new DemoBead(wireMark, voltMark, believed, DemoEye.See(sheet, believed with { WireFeed = believed.WireFeed * demo.TrueWireShare }, habit.Travel, habit.Wanders), at);
     }
 }

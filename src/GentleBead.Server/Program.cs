@@ -55,7 +55,7 @@ services.AddHostedService<RoomListener>();
 services.AddSignalR();
 
 services.ConfigureHttpJsonOptions(options => RequestRules.Apply(QuantityJson.Apply(options.SerializerOptions)));
-services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync).AddDocumentTransformer(QuantityJson.DescribeOnceAsync)
+services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync).AddSchemaTransformer(SaidJson.DescribeAsync).AddDocumentTransformer(QuantityJson.DescribeOnceAsync)
     .AddDocumentTransformer(ApiDescription.DescribeDocumentAsync).AddOperationTransformer(ApiDescription.DescribeOperationAsync));
 services.AddProblemDetails();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
@@ -89,7 +89,7 @@ services.AddRateLimiter(limiter =>
     limiter.OnRejected = async (rejected, _) =>
     {
         if (rejected.HttpContext.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>() is not null) rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
-        else await Problems.TooBusyAsync(rejected.HttpContext, "Many are at it at once. Try again in a moment.");
+        else await Problems.TooBusyAsync(rejected.HttpContext, Say($"Many are at it at once. Try again in a moment."));
     };
     limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(http => http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
         ? RateLimitPartition.GetConcurrencyLimiter("api", _ => new ConcurrencyLimiterOptions { PermitLimit = AtOnce, QueueLimit = Waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst })
@@ -151,7 +151,7 @@ app.MapGet("/health/ready", async (NpgsqlDataSource database) =>
     }
     catch (NpgsqlException)
     {
-        return Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "The database does not answer.");
+        return Problems.Told(StatusCodes.Status503ServiceUnavailable, Say($"The database does not answer."));
     }
 }).AllowAnonymous().ExcludeFromDescription();
 PeopleEndpoints.Map(app);

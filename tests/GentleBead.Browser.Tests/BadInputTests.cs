@@ -12,7 +12,7 @@ public class BadInputTests(DemoServer demo)
         page.See("Wire feed speed");
         foreach (var (typed, says) in new[]
         {
-            ("thick", "is not a thickness"), ("-3", "A thickness is above 0"), ("0", "A thickness is above 0"), ("40 in", "0.5 to 25 mm"),
+            ("thick", "is not a thickness"), ("-3", "A thickness is above 0"), ("0", "A thickness is above 0"), ("40 in", "0.020 to 1 in"),
             ("1/0", "The bottom number of a fraction is above 0"), ("5 ga", "There is no 5 gauge here"),
         })
         {
@@ -27,7 +27,7 @@ public class BadInputTests(DemoServer demo)
         page.See("The sheet appears as you type");
         // More than the wire carries at once is a sheet with a warning, not a refusal.
         page.Type("Plate thickness", "6");
-        page.See("Lack of fusion lurks");
+        page.See("Risk of lack of fusion");
         page.Type("Plate thickness", "1/8");
         page.See("Read as 3.175 mm, 0.125 in");
     }

@@ -60,7 +60,7 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Tint behind", within: "Far side");
         page.Type("Leg, if measured", "0.17");
         page.Click("Judge the bead");
-        page.See("Right: as the sheet says, 7.1 m/min");
+        page.See("Right: as the sheet says, 28");
         page.See("more leg");
         page.See("1 of 4 beads breaks the comparison");
         Assert.Equal(3, page.Count("[aria-label='Steps'] .glyph"));

@@ -254,9 +254,9 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.See("2 Square butt, flat");
         page.Click("Another wire, or another mode?");
         page.See("Tension backed off");
-        page.Click("Take 0.6 mm (0.023 in)");
+        page.Click("Take 0.023 in");
         page.See("0.6 mm / 0.023 wire");
-        page.See("wire: 0.8 mm (0.030 in) solid steel is on");
+        page.See("wire: 0.030 in solid steel is on");
 
         // Checks fit the job that was given out, and are ticked at the booth.
         page.Open("/");
@@ -290,7 +290,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Type("Volts", "500");
         page.Type("Travel speed", "13.7");
         page.Click("Work it out");
-        page.See("From 5 to 50 V.");
+        page.See("From 5.0 V to 50.0 V.");
         page.Type("Volts", "20");
         page.Type("Amps", "140");
         page.Type("Heat, EN 1011-1", "");

@@ -41,7 +41,7 @@ public class WholePathTests(DemoServer demo)
         page.Click("Why wire feed speed?");
         page.See("Burn-off factor");
         page.See("One ampere for each thousandth of an inch");
-        page.See("\"11 ga\" is 3.04 mm (0.120 in), about 11 ga");
+        page.See("\"11 ga\" is 0.120 in, about 11 ga");
         page.Press(OpenQA.Selenium.Keys.Escape);
         page.Click("Why the volt mark?");
         page.See("This machine's readings");

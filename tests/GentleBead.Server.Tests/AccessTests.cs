@@ -21,7 +21,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
 
     private static readonly string[] OpenToStudents =
     [
-        "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/people/me/school", "/api/sheets/stock", "/api/sheets/compute", "/api/sheets/alternatives", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
+        "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/people/me/way-of-setting", "/api/sheets/stock", "/api/sheets/compute", "/api/sheets/alternatives", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
         "/api/cards/{sheetId:guid}/pdf", "/api/cards/{sheetId:guid}/csv", "/api/cards/{sheetId:guid}/json", "/api/cards/read", "/api/calculators/", "/api/calculators/{key}",
         "/api/kept/", "/api/kept/{id:guid}", "/api/kept/{id:guid}/withdrawn", "/api/kept/{id:guid}/compare",
         "/api/judging/criteria", "/api/judging/section/{metal}", "/api/beads/{id:guid}/file", "/api/pictures/{pictureId:guid}", "/api/test-welds/{id:guid}", "/api/test-welds/of-student/{studentId:guid}", "/api/test-welds/{id:guid}/export", "/api/sheets/{id:guid}/beads",

@@ -29,7 +29,7 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(1, bead.Number);
         Assert.Equal(Verdict.Cold, bead.Judgement.Verdict);
         Assert.Equal(Cause.VoltsLow, bead.Judgement.Causes[0].Cause);
-        Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", bead.Judgement.Next!.Instruction);
+        Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", $"{bead.Judgement.Next!.Instruction}");
         Assert.Equal(18, bead.Used!.Volts.Volts, 1e-9);
         // Stored as said: what the rack shows later is the same judgement.
         var rack = await client.GetAsync<Rack>($"/api/sheets/rack/{sheet.StudentId}");

@@ -45,7 +45,7 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Single(file.Recordings);
         var sound = file.Bead.Judgement.Aspects.Single(row => row.Aspect == Aspect.Sound);
         Assert.Equal(Standing.Right, sound.Standing);
-        Assert.Contains("By the recording", sound.Text, StringComparison.Ordinal);
+        Assert.Contains("By the recording", $"{sound.Text}", StringComparison.Ordinal);
         // Taken off, the bead is judged without it.
         (await maren.PutAsync($"/api/recordings/{id}/withdrawn", new StringContent("{\"withdrawn\":true}", Encoding.UTF8, "application/json"))).EnsureSuccessStatusCode();
         file = await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file");
@@ -61,7 +61,7 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         await (await SendAsync(maren, shaken.Id, Crackle())).ReadAsync<Recording>();
         var after = (await maren.GetAsync<BeadFile>($"/api/beads/{shaken.Id}/file")).Bead;
         Assert.Equal(Sound.Popping, after.Evidence.Sound);
-        Assert.Contains("The recording says otherwise", after.Judgement.Aspects.Single(row => row.Aspect == Aspect.Sound).Text, StringComparison.Ordinal);
+        Assert.Contains("The recording says otherwise", $"{after.Judgement.Aspects.Single(row => row.Aspect == Aspect.Sound).Text}", StringComparison.Ordinal);
         var cause = shaken.Judgement.Causes[0];
         Assert.True((after.Judgement.Causes.FirstOrDefault(one => one.Cause == cause.Cause)?.Share ?? 0) < cause.Share);
         // Nobody writes a recording's word by hand.

@@ -29,4 +29,23 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.NotNull(schemas["WindowOfLength"]!["properties"]!["aimMm"]);
         Assert.Equal("number", (string?)schemas["Voltage"]!["type"]);
     }
+
+    // Names, what somebody typed, keys and marks for the next page: all the text there is that is no sentence.
+    private static readonly string[] NoSentences =
+    [
+        "name", "names", "login", "school", "machineName", "by", "tickedBy", "sealedBy", "positionName", "typed", "unit", "isoGroup", "seal", "lastHash", "title", "note", "text",
+        "reason", "overrule", "key", "value", "of", "from", "to", "between", "part", "field", "tool", "instructor", "more", "password", "thickness", "otherThickness", "csv", "say",
+    ];
+
+    [Fact]
+    public async Task Every_text_that_is_no_name_goes_out_as_a_sentence_with_its_values()
+    {
+        var schemas = JsonNode.Parse(await room.CreateClient().GetStringAsync("/openapi/v1.json"))!["components"]!["schemas"]!.AsObject();
+        var texts = schemas.SelectMany(schema => schema.Value!["properties"]?.AsObject().Where(property => IsText(property.Value!)) ?? []).Select(property => property.Key);
+        Assert.Empty(texts.Distinct().Except(NoSentences));
+    }
+
+    private static bool IsText(JsonNode schema) => schema["type"]?.ToJsonString().Contains("\"string\"", StringComparison.Ordinal) == true
+        ? schema["format"] is null && schema["enum"] is null
+        : schema["items"] is { } items && IsText(items);
 }

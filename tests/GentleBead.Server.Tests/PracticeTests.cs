@@ -62,7 +62,7 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(HttpStatusCode.NotFound, (await wynn.PutAsJsonAsync($"/api/drills/{id}/answer", new { answer = "nothing" })).StatusCode);
 
         var first = await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = "nothing" })).ReadAsync<DrillOutcome>();
-        var second = await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = Database.Words.Of(first.Deviation) })).ReadAsync<DrillOutcome>();
+        var second = await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = Database.EnumText.Of(first.Deviation) })).ReadAsync<DrillOutcome>();
         Assert.Equal(first.Right, second.Right);
         Assert.Equal(1, (await jun.GetAsync<Progress>("/api/practice/mine")).Kinds.Sum(kind => kind.Answered));
     }

@@ -81,7 +81,7 @@ internal static class Requests
         Assert.Equal(System.Net.HttpStatusCode.BadRequest, response.StatusCode);
         Assert.Equal("application/problem+json", response.Content.Headers.ContentType?.MediaType);
         using var json = JsonDocument.Parse(await response.Content.ReadAsStringAsync());
-        return json.RootElement.GetProperty("errors").EnumerateObject().ToDictionary(field => field.Name, field => field.Value[0].GetString()!);
+        return json.RootElement.GetProperty("problems").Deserialize<Problem[]>(QuantityJson.Options)!.ByField();
     }
 
     public static async Task<(Session Session, BoothView View)> BoothAsync(this HttpClient instructor, int number)

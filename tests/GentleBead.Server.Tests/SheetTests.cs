@@ -29,7 +29,7 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
         var (_, view) = await client.BoothAsync(2);
         var response = await client.PostAsJsonAsync("/api/sheets/compute", new { job = new { thickness = "1/8", joint = "t", position = "horizontal" }, boothId = view.Booth.Id });
         var sheet = await response.ReadAsync<Sheet>();
-        Assert.Equal(("47", "tap 6"), (sheet.Pair!.Marks!.Wire.Reads, sheet.Pair.Marks.Volt.Reads));
+        Assert.Equal(("47", "tap 6"), ($"{sheet.Pair!.Marks!.Wire.Reads}", $"{sheet.Pair.Marks.Volt.Reads}"));
     }
 
     [Theory]

@@ -51,7 +51,7 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         await LayAsync(maren, view, 3, new { sound = "evenCrackle", profile = "slightlyConvex", toes = "blended", penetration = "tintBehind", beadSizeMm = 4.2 });
         view = await maren.GetAsync<TrialView>($"/api/trials/{id}");
         Assert.Equal((null, true), (view.NextStep, view.Result.Done));
-        Assert.StartsWith("Right: as the sheet says", view.Result.Learned, StringComparison.Ordinal);
+        Assert.StartsWith("Right: as the sheet says", $"{view.Result.Learned}", StringComparison.Ordinal);
         Assert.Null(view.Beads[^1].Bead.Judgement.FollowUp);
         (await maren.PutAsJsonAsync($"/api/trials/{id}/ended", new { ended = true })).EnsureSuccessStatusCode();
         Assert.NotNull((await maren.GetAsync<IReadOnlyList<StartedTrial>>($"/api/trials/of-sheet/{sheet.Id}")).Single().EndedAt);
@@ -122,7 +122,7 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
             var id = Guid.CreateVersion7();
             object run = new { sheetId = sheet.Id, voltMark = tap, run = new { fromMark = 10, toMark = 90, seconds = 20, events = new[] { new { mark = "smooths", seconds = smooths }, new { mark = "breaksUp", seconds = breaks } } } };
             var swept = await (await maren.PutAsJsonAsync($"/api/sweeps/{id}", run)).ReadAsync<RunSweep>();
-            Assert.Contains("ran smooth from", swept.Finding.Learned, StringComparison.Ordinal);
+            Assert.Contains("ran smooth from", $"{swept.Finding.Learned}", StringComparison.Ordinal);
             Assert.Equal(swept.RunAt, (await (await maren.PutAsJsonAsync($"/api/sweeps/{id}", run)).ReadAsync<RunSweep>()).RunAt);
         }
         var after = (await maren.GetAsync<Page<WindowView>>($"/api/windows/{machineId}")).Items.Single();
@@ -133,9 +133,9 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         var job = new { job = new { thickness = "1/8", joint = "t", position = "horizontal" }, boothId = booth.Booth.Id };
         var textbook = await (await maren.PostAsJsonAsync("/api/sheets/compute", job)).ReadAsync<Sheet>();
         Assert.NotEmpty(textbook.Pair!.LearnedBand);
-        (await maren.PutAsJsonAsync("/api/people/me/school", new { pair = "learnedFirst", position = "oneThinner", direction = "either", motion = "straight" })).EnsureSuccessStatusCode();
+        (await maren.PutAsJsonAsync("/api/people/me/way-of-setting", new { pair = "learnedFirst", position = "oneThinner", direction = "either", motion = "straight" })).EnsureSuccessStatusCode();
         var learned = await (await maren.PostAsJsonAsync("/api/sheets/compute", job)).ReadAsync<Sheet>();
-        Assert.Contains("this room has found", learned.Reasons.Single(reason => reason.Of == "volts").Rule, StringComparison.Ordinal);
+        Assert.Contains("this room has found", $"{learned.Reasons.Single(reason => reason.Of == "volts").Rule}", StringComparison.Ordinal);
 
         var sweeps = await maren.GetAsync<IReadOnlyList<RunSweep>>($"/api/sweeps/of-machine/{machineId}");
         (await maren.PutAsJsonAsync($"/api/sweeps/{sweeps[0].Id}/withdrawn", new { withdrawn = true })).EnsureSuccessStatusCode();

@@ -1,7 +1,7 @@
 /// <reference types="vite/client" />
 import { expect, it } from 'vitest';
 
-const sources = import.meta.glob<string>('./**/*.{ts,tsx}', {
+const sources = import.meta.glob<string>(['./**/*.{ts,tsx}', '!./**/*.test.ts'], {
   query: '?raw',
   import: 'default',
   eager: true,

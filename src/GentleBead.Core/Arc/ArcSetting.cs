@@ -42,33 +42,40 @@ public sealed record ArcSetting(
     /// <summary>What else is wrong; never null.</summary>
     public IReadOnlyList<ArcFault> Faults { get; init; } = Faults ?? [];
 
-    private static readonly (string Field, string Problem, Func<ArcSetting, double> Read, double Least, double Most, bool Fed, bool Tig)[] Ranges =
+    private sealed record Range(string Field, Said Accepted, Func<ArcSetting, double> Read, double Least, double Most, Func<bool, bool> For);
+
+    private static readonly Func<bool, bool> ForWire = tungsten => !tungsten;
+    private static readonly Func<bool, bool> ForTungsten = tungsten => tungsten;
+    private static readonly Func<bool, bool> ForBoth = _ => true;
+
+    private static readonly Range[] Ranges =
     [
-        ("wireFeedMPerMin", "A wire feed speed between 0.5 and 25 m/min (20 and 984 in/min).", arc => arc.WireFeed.MPerMin, 0.5, 25, true, false),
-        ("volts", "Volts between 8 and 45 V.", arc => arc.Volts.Volts, 8, 45, true, false),
-        ("stickOutMm", "A stick-out between 3 and 40 mm (0.118 and 1.575 in).", arc => arc.StickOut.Mm, 3, 40, true, false),
-        ("stickOutMm", "An arc length between 0.5 and 10 mm (0.020 and 0.394 in).", arc => arc.StickOut.Mm, 0.5, 10, false, true),
-        ("amps", "A current between 5 and 400 A.", arc => arc.Amps?.Amps ?? 0, 5, 400, false, true),
-        ("travelMmPerMin", "A travel speed between 20 and 2000 mm/min (1 and 79 in/min).", arc => arc.Travel.MmPerMin, 20, 2000, true, true),
-        ("plateMm", "A plate between 0.5 and 25 mm (0.020 and 0.984 in).", arc => arc.Plate.Mm, 0.5, 25, true, true),
-        ("inductanceMh", "An inductance between 0.05 and 2 mH.", arc => arc.InductanceMh, 0.05, 2, true, true),
-        ("wanderMm", "A wander between 0 and 8 mm (0.315 in).", arc => arc.Wander?.Mm ?? 0, 0, 8, true, true),
+        new("wireFeedMPerMin", Say($"A wire feed speed of {new Either("0.5 to 25 m/min", "20 to 984 in/min")}."), arc => arc.WireFeed.MPerMin, 0.5, 25, ForWire),
+        new("volts", Say($"Volts between 8 and 45 V."), arc => arc.Volts.Volts, 8, 45, ForWire),
+        new("stickOutMm", Say($"A stick-out of {new Either("3 to 40 mm", "1/8 to 1 9/16 in")}."), arc => arc.StickOut.Mm, 3, 40, ForWire),
+        new("stickOutMm", Say($"An arc length of {new Either("0.5 to 10 mm", "1/64 to 3/8 in")}."), arc => arc.StickOut.Mm, 0.5, 10, ForTungsten),
+        new("amps", Say($"A current between 5 and 400 A."), arc => arc.Amps?.Amps ?? 0, 5, 400, ForTungsten),
+        new("travelMmPerMin", Say($"A travel speed of {new Either("20 to 2000 mm/min", "1 to 79 in/min")}."), arc => arc.Travel.MmPerMin, 20, 2000, ForBoth),
+        new("plateMm", Say($"A plate of {new Either("0.5 to 25 mm", "0.020 to 1 in")}."), arc => arc.Plate.Mm, 0.5, 25, ForBoth),
+        new("inductanceMh", Say($"An inductance between 0.05 and 2 mH."), arc => arc.InductanceMh, 0.05, 2, ForBoth),
+        new("wanderMm", Say($"A wander of {new Either("0 to 8 mm", "0 to 5/16 in")}."), arc => arc.Wander?.Mm ?? 0, 0, 8, ForBoth),
     ];
 
     /// <summary>What lies outside its range or does not go together, by JSON field.</summary>
-    public IEnumerable<(string Field, string Problem)> Problems()
+    public IEnumerable<Problem> Problems()
     {
         var tig = Process.IsGtaw();
         foreach (var range in Ranges)
         {
-            if ((tig ? range.Tig : range.Fed) && !(range.Read(this) >= range.Least && range.Read(this) <= range.Most)) yield return (range.Field, range.Problem);
+            if (range.For(tig) && !(range.Read(this) >= range.Least && range.Read(this) <= range.Most)) yield return new(range.Field, range.Accepted);
         }
         if (tig) yield break;
-        if (Wire is not { } wire) yield return ("wire", "Which wire?");
-        else if (wire.Facts().RangeIn(Process) is null) yield return ("wire", $"{wire.Facts().Name} {wire.Facts().Kind.Words()} is not used for this.");
+        if (Wire is not { } wire) yield return new("wire", Say($"Which wire?"));
+        else if (wire.Facts().RangeIn(Process) is null) yield return new("wire", Say($"{wire.Facts().Name} {wire.Facts().Kind.Words()} is not used for this."));
     }
 
     /// <summary>Refuses settings outside their ranges.</summary>
     /// <exception cref="ArgumentOutOfRangeException">With the first problem.</exception>
-    public ArcSetting Checked() => Problems().FirstOrDefault() is { Problem: { } problem, Field: var field } ? throw new ArgumentOutOfRangeException(field, problem) : this;
+    public ArcSetting Checked() =>
+        Problems().FirstOrDefault() is { } problem ? throw new ArgumentOutOfRangeException(problem.Field, problem.Said.ToString()) : this;
 }

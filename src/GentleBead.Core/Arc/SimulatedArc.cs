@@ -146,57 +146,13 @@ public sealed class SimulatedArc
         var solid = stickOut - gap;
         var heating = constants.MeltB * solid * amps * amps;
         var loop = ArcConstants.LeadOhm + constants.OhmPerMm * solid + contact;
-        double across;
-        switch (state)
+        var across = state switch
         {
-            case State.Arc:
-                var melting = constants.MeltA * amps + heating;
-                // Burnt back as far as the tip the wire melts no further than it comes.
-                gap = Math.Min(gap + step * (melting - feed), stickOut - LeastSolid);
-                drop += step * melting * constants.Area;
-                hang = Hanging(drop);
-                var length = gap - hang - puddle;
-                if (length <= 0)
-                {
-                    Touch();
-                    across = BridgeOhm * amps;
-                    break;
-                }
-                across = constants.Fall + constants.ArcOhm * amps + constants.VoltsPerMm * length + noise + patch;
-                if (drop > Falls()) Fall(events);
-                break;
-            case State.Bridge:
-                gap += step * (heating - feed);
-                age += step;
-                peak = Math.Max(peak, amps);
-                // Surface tension draws the bridge into the puddle, the pinch of the current necks it; a big one takes longer.
-                var pinch = amps / constants.PinchAmps;
-                neck += step / (constants.Neck * Math.Sqrt(Math.Max(carried, 0.02)) * luck) * (1 + pinch * pinch);
-                across = (BridgeOhm + 0.03 * neck * neck * neck) * amps;
-                if (neck >= 1) Burst(ArcEventKind.Short, events);
-                else if (gap - puddle <= Immersed * constants.Diameter) state = State.Stuck;
-                break;
-            case State.Stuck:
-                // The wire stands in the puddle: it burns off like a fuse, or pushes the torch back meanwhile.
-                gap = puddle + Immersed * constants.Diameter;
-                age += step;
-                peak = Math.Max(peak, amps);
-                action += step * amps * amps;
-                across = BridgeOhm * amps;
-                if (action > constants.FuseAction) Burst(ArcEventKind.Stub, events);
-                break;
-            default:
-                // Out: the wire comes on cold until it touches.
-                gap -= step * feed;
-                age += step;
-                across = openVolts;
-                if (gap - hang - puddle <= 0)
-                {
-                    events?.Add(new(ArcEventKind.Out, began, age, 0, 0));
-                    Touch();
-                }
-                break;
-        }
+            State.Arc => Burn(heating, events),
+            State.Bridge => Neck(heating, events),
+            State.Stuck => Fuse(events),
+            _ => Feed(events),
+        };
 
         if (state == State.Out) return openVolts;
         if (pulse is not null && state == State.Arc) amps += step / PulsedSource.Rise * (pulse.Amps(samples * step, step * (volts - across - loop * amps)) - amps);
@@ -209,6 +165,64 @@ public sealed class SimulatedArc
         }
         amps = Math.Clamp(amps, 0, MostAmps);
         return across + loop * amps;
+    }
+
+    // The arc burns: wire melts and comes on, a drop grows; gives the volts across.
+    private double Burn(double heating, List<ArcEvent>? events)
+    {
+        var melting = constants.MeltA * amps + heating;
+        // Burnt back as far as the tip the wire melts no further than it comes.
+        gap = Math.Min(gap + step * (melting - feed), stickOut - LeastSolid);
+        drop += step * melting * constants.Area;
+        hang = Hanging(drop);
+        var length = gap - hang - puddle;
+        if (length <= 0)
+        {
+            Touch();
+            return BridgeOhm * amps;
+        }
+        var across = constants.Fall + constants.ArcOhm * amps + constants.VoltsPerMm * length + noise + patch;
+        if (drop > Falls()) Fall(events);
+        return across;
+    }
+
+    // The drop bridges to the puddle: surface tension draws it in, the pinch of the current necks it; a big one takes longer.
+    private double Neck(double heating, List<ArcEvent>? events)
+    {
+        gap += step * (heating - feed);
+        age += step;
+        peak = Math.Max(peak, amps);
+        var pinch = amps / constants.PinchAmps;
+        neck += step / (constants.Neck * Math.Sqrt(Math.Max(carried, 0.02)) * luck) * (1 + pinch * pinch);
+        var across = (BridgeOhm + 0.03 * neck * neck * neck) * amps;
+        if (neck >= 1) Burst(ArcEventKind.Short, events);
+        else if (gap - puddle <= Immersed * constants.Diameter) state = State.Stuck;
+        return across;
+    }
+
+    // The wire stands in the puddle: it burns off like a fuse, or pushes the torch back meanwhile.
+    private double Fuse(List<ArcEvent>? events)
+    {
+        gap = puddle + Immersed * constants.Diameter;
+        age += step;
+        peak = Math.Max(peak, amps);
+        action += step * amps * amps;
+        var across = BridgeOhm * amps;
+        if (action > constants.FuseAction) Burst(ArcEventKind.Stub, events);
+        return across;
+    }
+
+    // Out: the wire comes on cold until it touches.
+    private double Feed(List<ArcEvent>? events)
+    {
+        gap -= step * feed;
+        age += step;
+        if (gap - hang - puddle <= 0)
+        {
+            events?.Add(new(ArcEventKind.Out, began, age, 0, 0));
+            Touch();
+        }
+        return openVolts;
     }
 
     private double Hanging(double volume)

@@ -38,45 +38,64 @@ public sealed record SimulatedBead(Length Width, Length Height, Length Leg, Leng
         ArgumentNullException.ThrowIfNull(trace);
         var setting = trace.Setting;
         var process = setting.Process.Facts();
-        var (amps, volts) = (trace.MeanAmps, trace.MeanVolts);
         var (heat, melts, tints) = Of(setting.Metal);
         var plate = setting.Plate.Mm;
-        var pace = setting.Travel.MmPerMin / 60;
-        var power = process.ArcShare * amps * volts / setting.Joint.Facts().HeatFactor;
-        var stubs = trace.Events.Count(one => one.Kind == ArcEventKind.Stub) / trace.Seconds;
-        var wrong = setting.Faults.Contains(ArcFault.WrongPolarity);
-
-        // Peak temperature beside a moving source (Rosenthal): on thick plate it falls with the square of the distance, on thin with the
-        // distance; the wider of the two holds.
-        double Reach(double rise) => Math.Max(
-            Math.Sqrt(8 * power / (Math.PI * Math.E * heat * pace * rise)),
-            power / (heat * plate * pace * rise * Math.Sqrt(Math.PI * Math.E / 2)));
-        var thin = Reach(melts) / Math.Sqrt(8 * power / (Math.PI * Math.E * heat * pace * melts));
+        var spread = new HeatSpread(
+            process.ArcShare * trace.MeanAmps * trace.MeanVolts / setting.Joint.Facts().HeatFactor, heat, setting.Travel.MmPerMin / 60, plate);
+        var gusts = PerSecond(trace, one => one.Kind == ArcEventKind.Stub) > GustsPerSecond;
 
         var area = setting.Wire is { } wire ? Deposit.BeadArea(setting.WireFeed, wire, setting.Travel, process.DepositShare) : 0.4 * plate * plate;
         // A stubbing arc melts in gusts: half of what it should reach it does not.
-        var width = Math.Max(Reach(melts) * (stubs > 1 ? 0.7 : 1), 1.1 * Math.Sqrt(area));
+        var width = Math.Max(spread.Reach(melts) * (gusts ? 0.7 : 1), 1.1 * Math.Sqrt(area));
         var height = 1.5 * area / width;
-        var inches = setting.Travel.MmPerMin / 25.4;
-        var depth = DepthConstant * Math.Cbrt(Math.Pow(amps / setting.Joint.Facts().HeatFactor, 4) / (inches * volts * volts)) * 25.4
-            * (1 + 0.5 * (thin - 1)) * (wrong ? 0.6 : 1) * (stubs > 1 ? 0.6 : 1) * (setting.Faults.Contains(ArcFault.Scale) ? 0.75 : 1);
-        var share = depth / plate;
-        var burnt = share > FallsOut;
-        var crown = height / width;
-        var unfused = share < LiesOnTop || crown > RollsOver;
-        var tint = Reach(tints);
+        var depth = DepthOf(trace, spread.Thinness(melts), gusts);
+        var burnt = depth / plate > FallsOut;
+        var unfused = depth / plate < LiesOnTop || height / width > RollsOver;
+        var bead = new SimulatedBead(
+            Length.FromMm(width), Length.FromMm(height), Fillet.Leg(area), Length.FromMm(Math.Min(depth, plate)), Length.FromMm(spread.Reach(tints)),
+            burnt, unfused, null!);
+        return bead with { Shape = bead.ShapeOf(trace, depth / plate, gusts) };
+    }
 
-        var sunk = burnt || (share > Through && plate < 3);
+    // Stubs a second from which the arc melts in gusts.
+    private const double GustsPerSecond = 1;
+
+    private static double PerSecond(ArcTrace trace, Func<ArcEvent, bool> counts) => trace.Events.Count(counts) / trace.Seconds;
+
+    // Heat from a moving source into a plate.
+    private readonly record struct HeatSpread(double Power, double Heat, double Pace, double Plate)
+    {
+        // Peak temperature beside a moving source (Rosenthal): on thick plate it falls with the square of the distance, on thin with the
+        // distance; the wider of the two holds.
+        public double Reach(double rise) => Math.Max(Thick(rise), Power / (Heat * Plate * Pace * rise * Math.Sqrt(Math.PI * Math.E / 2)));
+
+        // How much wider it melts than in thick plate.
+        public double Thinness(double melts) => Reach(melts) / Thick(melts);
+
+        private double Thick(double rise) => Math.Sqrt(8 * Power / (Math.PI * Math.E * Heat * Pace * rise));
+    }
+
+    private static double DepthOf(ArcTrace trace, double thin, bool gusts)
+    {
+        var setting = trace.Setting;
+        var inches = setting.Travel.MmPerMin / 25.4;
+        var full = DepthConstant * Math.Cbrt(Math.Pow(trace.MeanAmps / setting.Joint.Facts().HeatFactor, 4) / (inches * trace.MeanVolts * trace.MeanVolts)) * 25.4;
+        return full * (1 + 0.5 * (thin - 1)) * (setting.Faults.Contains(ArcFault.WrongPolarity) ? 0.6 : 1) * (gusts ? 0.6 : 1)
+            * (setting.Faults.Contains(ArcFault.Scale) ? 0.75 : 1);
+    }
+
+    private BeadShape ShapeOf(ArcTrace trace, double share, bool gusts)
+    {
+        var setting = trace.Setting;
+        var sunk = BurntThrough || (share > Through && setting.Plate.Mm < 3);
         var faults = new List<Fault>();
-        if (burnt) faults.Add(Fault.Hole);
+        if (BurntThrough) faults.Add(Fault.Hole);
         if (setting.Faults.Contains(ArcFault.GasLost)) faults.Add(Fault.Pinholes);
-        var big = trace.Events.Count(one => one.Kind == ArcEventKind.Stub || (one.Kind is ArcEventKind.Short or ArcEventKind.Drop && one.DropMm3 > 3)) / trace.Seconds;
-        return new SimulatedBead(
-            Length.FromMm(width), Length.FromMm(height), Fillet.Leg(area), Length.FromMm(Math.Min(depth, plate)), Length.FromMm(tint), burnt, unfused,
-            new BeadShape(
-                Length.FromMm(setting.Joint.Facts().Measure == BeadMeasure.Leg ? Fillet.Leg(area).Mm * Math.Sqrt(2) : width),
-                sunk ? -0.12 : Math.Clamp(crown, 0.03, 0.6), Math.Clamp((tint / width - 1) / 8, 0, 1), true,
-                pace > 9 ? 0.38 : 0.2, stubs > 1 ? 1 : Math.Clamp(big / 20, 0, 0.7), Math.Clamp(share, 0, 1), true, 1, unfused,
-                Math.Clamp((int)big, 0, 12), volts > LoadLine.Mig(Current.FromAmps(amps)).Volts + 3.5, faults, setting.Joint));
+        var big = PerSecond(trace, one => one.Kind == ArcEventKind.Stub || (one.Kind is ArcEventKind.Short or ArcEventKind.Drop && one.DropMm3 > 3));
+        return new BeadShape(
+            setting.Joint.Facts().Measure == BeadMeasure.Leg ? Leg * Math.Sqrt(2) : Width,
+            sunk ? -0.12 : Math.Clamp(Height / Width, 0.03, 0.6), Math.Clamp((Tint / Width - 1) / 8, 0, 1), true,
+            setting.Travel.MmPerMin / 60 > 9 ? 0.38 : 0.2, gusts ? 1 : Math.Clamp(big / 20, 0, 0.7), Math.Clamp(share, 0, 1), true, 1, Unfused,
+            Math.Clamp((int)big, 0, 12), trace.MeanVolts > LoadLine.Mig(Current.FromAmps(trace.MeanAmps)).Volts + 3.5, faults, setting.Joint);
     }
 }

@@ -1,4 +1,5 @@
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Beads;
 
@@ -273,30 +274,30 @@ public sealed record Measures(
     /// <summary>Whether nothing was measured.</summary>
     public bool IsEmpty() => this == new Measures();
 
-    private static readonly (string Field, string Name, Func<Measures, Length?> Read, double Least, double Most)[] Lengths =
+    private static readonly (string Field, Said Name, Func<Measures, Length?> Read, double Least, double Most)[] Lengths =
     [
-        ("otherLegMm", "second leg", measured => measured.OtherLeg, 0.5, 50),
-        ("throatMm", "throat", measured => measured.Throat, 0.3, 50),
-        ("widthMm", "width", measured => measured.Width, 0.5, 80),
-        ("crownMm", "crown", measured => measured.Crown, 0, 20),
-        ("undercutDepthMm", "depth of undercut", measured => measured.UndercutDepth, 0, 10),
-        ("undercutLengthMm", "length of undercut", measured => measured.UndercutLength, 0, 1000),
-        ("beadLengthMm", "bead length", measured => measured.BeadLength, 5, 1000),
-        ("rootWidthMm", "width of the root", measured => measured.RootWidth, 0.3, 50),
-        ("excessPenetrationMm", "root standing out", measured => measured.ExcessPenetration, 0, 20),
+        ("otherLegMm", Say($"second leg"), measured => measured.OtherLeg, 0.5, 50),
+        ("throatMm", Say($"throat"), measured => measured.Throat, 0.3, 50),
+        ("widthMm", Say($"width"), measured => measured.Width, 0.5, 80),
+        ("crownMm", Say($"crown"), measured => measured.Crown, 0, 20),
+        ("undercutDepthMm", Say($"depth of undercut"), measured => measured.UndercutDepth, 0, 10),
+        ("undercutLengthMm", Say($"length of undercut"), measured => measured.UndercutLength, 0, 1000),
+        ("beadLengthMm", Say($"bead length"), measured => measured.BeadLength, 5, 1000),
+        ("rootWidthMm", Say($"width of the root"), measured => measured.RootWidth, 0.3, 50),
+        ("excessPenetrationMm", Say($"root standing out"), measured => measured.ExcessPenetration, 0, 20),
     ];
 
     /// <summary>What lies outside its range, by JSON field, with what is accepted.</summary>
-    public IEnumerable<(string Field, string Problem)> Problems()
+    public IEnumerable<Problem> Problems()
     {
         foreach (var (field, name, read, least, most) in Lengths)
         {
-            if (read(this) is { } length && (length.Mm < least || length.Mm > most)) yield return (field, $"A {name} between {Show.Of(Length.FromMm(least))} and {Show.Of(Length.FromMm(most))}.");
+            if (read(this) is { } length && (length.Mm < least || length.Mm > most)) yield return new(field, Say($"A {name} between {Length.FromMm(least)} and {Length.FromMm(most)}."));
         }
-        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10))) yield return ("poresMm", "Up to 200 pores, each between 0.1 and 10 mm (0.004 and 0.394 in).");
-        if (ArcSeconds is { } seconds && seconds is not (>= 1 and <= 600)) yield return ("arcSeconds", "An arc time between 1 and 600 s.");
-        if (ArcVolts is { } volts && volts.Volts is not (>= 5 and <= 50)) yield return ("arcVolts", "A read-out between 5 and 50 V.");
-        if (ArcAmps is { } amps && amps.Amps is not (>= 5 and <= 600)) yield return ("arcAmps", "A read-out between 5 and 600 A.");
+        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10))) yield return new("poresMm", Say($"Up to 200 pores, each {new Either("0.1 to 10 mm", "0.004 to 0.394 in")}."));
+        if (ArcSeconds is { } seconds && seconds is not (>= 1 and <= 600)) yield return new("arcSeconds", Say($"An arc time between 1 and 600 s."));
+        if (ArcVolts is { } volts && volts.Volts is not (>= 5 and <= 50)) yield return new("arcVolts", Say($"A read-out between 5 and 50 V."));
+        if (ArcAmps is { } amps && amps.Amps is not (>= 5 and <= 600)) yield return new("arcAmps", Say($"A read-out between 5 and 600 A."));
     }
 }
 
@@ -337,11 +338,31 @@ public sealed record Evidence(
     /// <summary>What the arc sounded like: by the ear, and where nobody noted it by the recording.</summary>
     public Sound? SoundHeard() => Sound ?? Listened?.Sound;
 
+    /// <summary>The size of the bead as its joint measures it: by gauge, or from the section; null when not measured.</summary>
+    public Length? SizeBy(BeadMeasure measure) => BeadSize ?? (Macro, measure) switch
+    {
+        ({ LowerLeg: { } lower, UpperLeg: { } upper }, BeadMeasure.Leg) => lower < upper ? lower : upper,
+        ({ } macro, BeadMeasure.Width) => macro.Width,
+        _ => null,
+    };
+
     /// <summary>Faults seen; never null.</summary>
     public IReadOnlyList<Fault> Faults { get; init; } = Faults ?? [];
 
     /// <summary>Strengths said; never null.</summary>
     public IReadOnlyDictionary<Noted, Strength> Strengths { get; init; } = Strengths ?? new Dictionary<Noted, Strength>();
+
+    /// <summary>What lies outside its range or is missing, by JSON field.</summary>
+    /// <param name="measure">How this joint's bead is measured.</param>
+    public IEnumerable<Problem> Problems(BeadMeasure measure)
+    {
+        if (IsEmpty()) yield return new("evidence", Say($"Note at least the sound, or one look."));
+        if (BeadSize is { Mm: < 0.5 or > 50 }) yield return new("evidence.beadSizeMm", Between(measure.Words(), 0.5));
+        if (StickOut is { Mm: < 1 or > 50 }) yield return new("evidence.stickOutMm", Between(Say($"stick-out"), 1));
+        foreach (var problem in Measured?.Problems() ?? []) yield return problem.Under("evidence.measured");
+    }
+
+    private static Said Between(Said what, double least) => Say($"A {what} between {Length.FromMm(least)} and {Length.FromMm(50)}.");
 
     /// <summary>Whether nothing at all was noted.</summary>
     public bool IsEmpty() => SoundHeard() is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null

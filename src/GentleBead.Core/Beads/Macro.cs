@@ -45,16 +45,16 @@ public sealed record MacroMarks(
     /// <summary>What is wrong with the marks by the mark's name, or nothing.</summary>
     /// <param name="width">Width of the picture in pixels.</param>
     /// <param name="height">Height of the picture in pixels.</param>
-    public IEnumerable<(string Field, string Problem)> Problems(int width, int height)
+    public IEnumerable<Problem> Problems(int width, int height)
     {
-        if (ScaleLength.Mm is not (>= 0.1 and <= 500)) yield return ("scaleLengthMm", "A scale between 0.1 and 500 mm.");
-        if (!((ScaleTo - ScaleFrom).Size() >= LeastPixels)) yield return ("scale", "The two ends of the scale stand too near each other to measure by.");
-        if (!((LowerToe - UpperToe).Size() >= LeastPixels)) yield return ("toes", "The two toes stand too near each other to measure.");
-        if (Face.Count is 0 or > 40) yield return ("face", "Mark the face: at least its highest point, at most 40.");
-        if (FusionLine.Count > 80) yield return ("fusionLine", "At most 80 points along the fusion line.");
-        if (Unfused.Count > 20) yield return ("unfused", "At most 20 unfused lines.");
+        if (ScaleLength.Mm is not (>= 0.1 and <= 500)) yield return new("scaleLengthMm", Say($"A scale between 0.1 and 500 mm."));
+        if (!((ScaleTo - ScaleFrom).Size() >= LeastPixels)) yield return new("scale", Say($"The two ends of the scale stand too near each other to measure by."));
+        if (!((LowerToe - UpperToe).Size() >= LeastPixels)) yield return new("toes", Say($"The two toes stand too near each other to measure."));
+        if (Face.Count is 0 or > 40) yield return new("face", Say($"Mark the face: at least its highest point, at most 40."));
+        if (FusionLine.Count > 80) yield return new("fusionLine", Say($"At most 80 points along the fusion line."));
+        if (Unfused.Count > 20) yield return new("unfused", Say($"At most 20 unfused lines."));
         Point[] all = [ScaleFrom, ScaleTo, Root, LowerToe, UpperToe, .. Face, .. FusionLine, .. Unfused.SelectMany(line => new[] { line.From, line.To })];
-        if (all.Any(point => !(point.X >= 0 && point.X <= width && point.Y >= 0 && point.Y <= height))) yield return ("marks", "A mark lies outside the picture.");
+        if (all.Any(point => !(point.X >= 0 && point.X <= width && point.Y >= 0 && point.Y <= height))) yield return new("marks", Say($"A mark lies outside the picture."));
     }
 }
 

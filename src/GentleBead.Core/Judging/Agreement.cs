@@ -1,15 +1,5 @@
 namespace GentleBead.Core.Judging;
 
-/// <summary>An instructor's word beside the tool's on one aspect, or on the whole.</summary>
-/// <param name="Aspect">Which aspect; null for the verdict as a whole.</param>
-/// <param name="Tool">The tool's word.</param>
-/// <param name="Instructor">The instructor's word.</param>
-public sealed record Ruling(Aspect? Aspect, string Tool, string Instructor)
-{
-    /// <summary>Whether both say the same.</summary>
-    public bool Agrees() => Tool == Instructor;
-}
-
 /// <summary>How often tool and instructor agree on one aspect.</summary>
 /// <param name="Aspect">Which aspect; null for the verdict as a whole.</param>
 /// <param name="Rulings">How many words were given.</param>

@@ -8,13 +8,6 @@ namespace GentleBead.Core.Judging;
 /// <summary>What a judged bead says of its machine's smooth band.</summary>
 public static class BeadOnBand
 {
-    // An arc that pops for another reason than its pair says nothing about the band.
-    private static readonly HashSet<Cause> OfThePair =
-    [
-        Cause.NothingWrong, Cause.VoltsLow, Cause.VoltsHigh, Cause.WireLow, Cause.WireHigh, Cause.PairCold, Cause.PairHot,
-        Cause.TravelFast, Cause.TravelSlow, Cause.UnevenHand, Cause.WorkAngle, Cause.CraterOpen,
-    ];
-
     /// <summary>The bead as a point on the band; null when it says nothing of it.</summary>
     /// <param name="used">The pair it was laid with.</param>
     /// <param name="sound">What was heard; null when nothing was noted.</param>
@@ -23,8 +16,8 @@ public static class BeadOnBand
     /// <param name="verdict">The verdict.</param>
     public static WindowPoint? Point(Settings used, Sound? sound, Process process, Cause? cause, Verdict verdict)
     {
-        if (sound is not { } noted || (cause is { } behind && !OfThePair.Contains(behind))) return null;
-        BandEvidence? says = Signs.Heard(noted, process) switch
+        if (sound is not { } noted || (cause is { } behind && !Causes.Row(behind, process).SpeaksOfBand)) return null;
+        BandEvidence? says = SoundOf.Mode(noted, process) switch
         {
             Sound.EvenCrackle => BandEvidence.Inside,
             Sound.Popping => BandEvidence.Under,

@@ -65,7 +65,7 @@ public sealed record BeadShape(
         var (crown, widen) = ByProfile[evidence.Profile ?? Profile.SlightlyConvex];
         // At one travel speed the metal goes with the wire, and a bead's size with its root.
         var metal = used is null ? 1 : Math.Sqrt(used.WireFeed / sheet.RequirePair().WireFeed);
-        var size = Signs.SizeOf(sheet, evidence) ?? sheet.BeadSize.Aim * (metal * widen);
+        var size = evidence.SizeBy(sheet.BeadMeasure) ?? sheet.BeadSize.Aim * (metal * widen);
         var heat = (used is null ? amps ?? sheet.Amps : BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) / sheet.Amps;
         var width = sheet.BeadMeasure == BeadMeasure.Leg ? size * Math.Sqrt(2) : size;
         var height = evidence.Measured?.Crown ?? evidence.Macro?.Reinforcement;

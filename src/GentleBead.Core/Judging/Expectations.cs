@@ -23,7 +23,7 @@ public enum Match
 /// <param name="Aspect">Which aspect.</param>
 /// <param name="Text">What they should give.</param>
 /// <param name="Match">Whether that was seen.</param>
-public sealed record Expectation(Aspect Aspect, string Text, Match Match);
+public sealed record Expectation(Aspect Aspect, Said Text, Match Match);
 
 /// <summary>From the settings used to what should be heard, seen and found behind.</summary>
 public static class Expectations
@@ -31,9 +31,28 @@ public static class Expectations
     // Heat this far from the sheet's shows in the bead. Common practice, no source.
     private const double Shows = 0.12;
 
-    private static readonly Sign[] Cold = [Sign.TallNarrow, Sign.PiledUp, Sign.Lumpy, Sign.ToesCold, Sign.TintNone, Sign.TintThin];
-    private static readonly Sign[] Hot = [Sign.Sunk, Sign.TintWide, Sign.Hole, Sign.Undercut];
-    private static readonly Sign[] Looks = [.. Cold, .. Hot, Sign.SlightlyConvex, Sign.Flat, Sign.ToesBlended, Sign.TintEven];
+    // What settings should give: in words, and the signs it shows by.
+    private sealed record Should(Said Text, params IReadOnlyList<Sign> Signs);
+
+    private static readonly Should Pops = new(
+        Say($"Pops and stubbing: the volts are under the band for this wire."), Sign.Popping, Sign.PushedBack);
+
+    private static readonly Should Hisses = new(
+        Say($"A hiss, a long soft arc: the volts are over the band for this wire."), Sign.Hiss, Sign.Rattle, Sign.LongArc);
+
+    private static readonly Should ColdBead = new(
+        Say($"A tall, cold bead with thin tint."), Sign.TallNarrow, Sign.PiledUp, Sign.Lumpy, Sign.ToesCold, Sign.TintNone, Sign.TintThin);
+
+    private static readonly Should HotBead = new(
+        Say($"A flatter, wider bead with wide tint; undercut or sagging past that."), Sign.Sunk, Sign.TintWide, Sign.Hole, Sign.Undercut, Sign.Flat);
+
+    private static readonly Should RightBead = new(
+        Say($"A slightly rounded bead with even tint."), Sign.SlightlyConvex, Sign.Flat, Sign.ToesBlended, Sign.TintEven);
+
+    // What each of these is read against: everything the same looks could have shown.
+    private static readonly HashSet<Sign> Sounds = [.. Observations.Behind(Sign.EvenCrackle).SelectMany(look => look.Answers).Select(answer => answer.Sign)];
+    private static readonly HashSet<Sign> Looks = [.. ColdBead.Signs, .. HotBead.Signs, .. RightBead.Signs];
+    private static readonly HashSet<Sign> Bites = [Sign.NothingBehind, Sign.TintBehind, Sign.BackMark, Sign.RootFused, Sign.RootShort];
 
     /// <summary>
     /// Penetration against the sheet's, as a share: Jackson and Shrubsall 1953, P = K (I⁴ / (S U²))^(1/3), from memory; the constant falls out.
@@ -44,50 +63,42 @@ public static class Expectations
     public static double Penetration(double amps, double volts, double travel) => Math.Cbrt(Math.Pow(amps, 4) / (travel * volts * volts));
 
     /// <summary>What a fed wire's settings should have given.</summary>
-    public static IReadOnlyList<Expectation> Of(Sheet sheet, Settings used, Evidence evidence, IReadOnlySet<Sign> signs)
+    public static IReadOnlyList<Expectation> Of(FedBead bead, IReadOnlySet<Sign> signs)
     {
-        var pair = sheet.RequirePair();
-        var amps = BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc()) / sheet.Amps;
-        var (sound, heard) = signs.Contains(Sign.PairShort) ? ("Pops and stubbing: the volts are under the band for this wire.", new[] { Sign.Popping, Sign.PushedBack })
-            : signs.Contains(Sign.PairLong) ? ("A hiss, a long soft arc: the volts are over the band for this wire.", [Sign.Hiss, Sign.Rattle, Sign.LongArc])
-            : ($"{sheet.ExpectedSound}", [Sign.EvenCrackle]);
-        Sign[] sounds = [Sign.EvenCrackle, Sign.Hiss, Sign.Popping, Sign.Rattle, Sign.Sputter];
-        return
-        [
-            new(Aspect.Sound, sound, Matching(signs, sounds, heard)),
-            .. LookAndBite(sheet, evidence, signs, amps, used.Volts.Volts / pair.Volts.Aim.Volts, signs.Contains(Sign.PairShort)),
-        ];
+        var amps = BurnOff.AmpsFor(bead.Used.WireFeed, bead.Sheet.Job.RequireArc()) / bead.Sheet.Amps;
+        var stubs = signs.Contains(Sign.PairShort);
+        var sound = stubs ? Pops : signs.Contains(Sign.PairLong) ? Hisses : new(bead.Sheet.ExpectedSound, Sign.EvenCrackle);
+        return [Compared(Aspect.Sound, sound, Sounds, signs), .. LookAndBite(bead, signs, amps, bead.Used.Volts.Volts / bead.Pair.Volts.Aim.Volts, stubs)];
     }
 
     /// <summary>What a TIG bead's current should have given.</summary>
-    public static IReadOnlyList<Expectation> Of(Sheet sheet, Current amps, Evidence evidence, IReadOnlySet<Sign> signs) =>
-        LookAndBite(sheet, evidence, signs, amps / sheet.Amps, 1, false);
+    public static IReadOnlyList<Expectation> Of(TungstenBead bead, IReadOnlySet<Sign> signs) => LookAndBite(bead, signs, bead.Amps / bead.Sheet.Amps, 1, false);
 
-    private static Expectation[] LookAndBite(Sheet sheet, Evidence evidence, IReadOnlySet<Sign> signs, double amps, double volts, bool stubs)
+    private static Expectation[] LookAndBite(BeadAtHand bead, IReadOnlySet<Sign> signs, double amps, double volts, bool stubs)
     {
-        var travel = sheet.Travel is { } aim && evidence.Measured?.Travel() is { } measured ? measured / aim : 1;
-        var bite = Penetration(amps, volts, travel);
+        var travel = bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } measured ? measured / aim : 1;
         // Heat into each millimetre of joint.
         var heat = amps * volts / travel;
-        var (look, seen) = heat < 1 - Shows || stubs ? ("A tall, cold bead with thin tint.", Cold)
-            : heat > 1 + Shows ? ("A flatter, wider bead with wide tint; undercut or sagging past that.", [.. Hot, Sign.Flat])
-            : ("A slightly rounded bead with even tint.", new[] { Sign.SlightlyConvex, Sign.Flat, Sign.ToesBlended, Sign.TintEven });
-        var share = $"about {Show.Number(Math.Abs(bite - 1) * 100, "0")} % {(bite < 1 ? "less" : "more")} depth than the sheet's";
-        var (behind, found) = bite < 1 - Shows ? ($"{Show.Sentence(share)}: little or nothing behind.", new[] { Sign.NothingBehind, Sign.RootShort })
-            : bite > 1 + Shows ? ($"{Show.Sentence(share)}: a plain mark behind.", [Sign.BackMark, Sign.TintBehind, Sign.RootFused])
-            : ("The sheet's depth: it should bite at the root, and on thin plate show behind.", [Sign.TintBehind, Sign.BackMark, Sign.RootFused]);
-        return
-        [
-            new(Aspect.Appearance, look, Matching(signs, Looks, seen)),
-            new(Aspect.Penetration, behind, Matching(signs, [Sign.NothingBehind, Sign.TintBehind, Sign.BackMark, Sign.RootFused, Sign.RootShort], found)),
-        ];
+        var look = heat < 1 - Shows || stubs ? ColdBead : heat > 1 + Shows ? HotBead : RightBead;
+        return [Compared(Aspect.Appearance, look, Looks, signs), Compared(Aspect.Penetration, BiteOf(Penetration(amps, volts, travel)), Bites, signs)];
+    }
+
+    private static Should BiteOf(double bite)
+    {
+        if (bite < 1 - Shows)
+        {
+            return new(Say($"About {(1 - bite) * 100:0} % less depth than the sheet's: little or nothing behind."), Sign.NothingBehind, Sign.RootShort);
+        }
+        return bite > 1 + Shows
+            ? new(Say($"About {(bite - 1) * 100:0} % more depth than the sheet's: a plain mark behind."), Sign.BackMark, Sign.TintBehind, Sign.RootFused)
+            : new(Say($"The sheet's depth: it should bite at the root, and on thin plate show behind."), Sign.TintBehind, Sign.BackMark, Sign.RootFused);
     }
 
     // Seen as expected when most of what was seen is what was expected.
-    private static Match Matching(IReadOnlySet<Sign> signs, IReadOnlyList<Sign> all, IReadOnlyList<Sign> expected)
+    private static Expectation Compared(Aspect aspect, Should should, HashSet<Sign> all, IReadOnlySet<Sign> signs)
     {
-        var seen = all.Where(signs.Contains).ToArray();
-        return seen.Length == 0 ? Match.NotSeen : seen.Count(expected.Contains) * 2 >= seen.Length ? Match.Agrees : Match.Contradicts;
+        var seen = signs.Where(all.Contains).ToArray();
+        var match = seen.Length == 0 ? Match.NotSeen : seen.Count(should.Signs.Contains) * 2 >= seen.Length ? Match.Agrees : Match.Contradicts;
+        return new(aspect, should.Text, match);
     }
-
 }

@@ -36,73 +36,83 @@ public enum Outcome
 /// <param name="Before">Number of the bead it was advised after.</param>
 /// <param name="Outcome">How it came out.</param>
 /// <param name="Text">In a sentence, with what is gone and what is still there.</param>
-public sealed record FollowUp(int Before, Outcome Outcome, string Text)
+public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
 {
     // A control set to what was advised may stand this far beside it.
     private const double NearShare = 0.04;
     private const double NearVolts = 0.4;
 
-    // One thing can show in one way only: what was seen before is gone only when the same thing was looked at again.
-    private static readonly Sign[][] OneThing = [.. Telling.Looks.Select(look => look.Answers.ToArray()), [Sign.Pinholes], [Sign.Hole], [Sign.UnequalLegs], [Sign.Crack], [Sign.OpenCrater], [Sign.SlagTrapped]];
+    // What a sign has to weigh to have spoken for a cause.
+    private const double Spoke = 0.3;
 
     /// <summary>Compares a bead with the one before; null when nothing was advised after that.</summary>
     /// <param name="before">The bead before.</param>
-    /// <param name="table">The causes of this process.</param>
     /// <param name="signsBefore">Its signs.</param>
+    /// <param name="bead">This bead.</param>
     /// <param name="signs">This bead's signs.</param>
-    /// <param name="used">This bead's pair; null for TIG.</param>
-    /// <param name="amps">This bead's current; null for a fed wire.</param>
-    /// <param name="looked">Whether this bead was looked at all over, so that a fault not named is not there.</param>
-    public static FollowUp? Of(BeadBefore before, IReadOnlyList<CauseRow> table, IReadOnlySet<Sign> signsBefore, IReadOnlySet<Sign> signs, Settings? used, Current? amps, bool looked)
+    public static FollowUp? Of(BeadBefore before, IReadOnlySet<Sign> signsBefore, BeadAtHand bead, IReadOnlySet<Sign> signs)
     {
         if (before.Judgement.Next is not { } next || before.Judgement.Causes.Count == 0) return null;
-        if (!Made(next.Kind, before, used, amps))
+        if (!Made(next.Kind, before, bead))
         {
-            return new(before.Number, Outcome.NotDone, $"After bead {before.Number} the advice was: {next.Instruction} It was not done, so this bead says nothing about it.");
+            return new(before.Number, Outcome.NotDone, Sentences(
+                Say($"After bead {before.Number} the advice was: {next.Instruction}"), Say($"It was not done, so this bead says nothing about it.")));
         }
+        var table = Causes.Of(bead.Sheet.Job.Process);
         var row = table.FirstOrDefault(candidate => candidate.Cause == before.Judgement.Causes[0].Cause);
-        if (row is null || next.Kind == ChangeKind.Keep)
-        {
-            return null;
-        }
-        // What was set is no look: only what spoke for the cause in the bead itself can come out differently, and what is as it should be has to stay.
-        var right = table.First(candidate => candidate.Cause == Cause.NothingWrong).Weights;
-        var spoke = row.Weights.Where(weight => weight.Value > 0.3 && right.GetValueOrDefault(weight.Key) <= 0 && signsBefore.Contains(weight.Key)).Select(weight => weight.Key)
-            .Where(sign => Thing(sign) is not null).ToArray();
-        var again = spoke.Where(sign => Thing(sign)!.Any(signs.Contains) || (looked && Thing(sign)!.Length == 1)).ToArray();
-        var gone = again.Where(sign => !signs.Contains(sign)).ToArray();
-        var still = again.Where(signs.Contains).ToArray();
-        var outcome = again.Length == 0 ? Outcome.NotLookedAt : still.Length == 0 ? Outcome.AsExpected : gone.Length == 0 ? Outcome.NotAsExpected : Outcome.Partly;
-        return new(before.Number, outcome, outcome switch
-        {
-            Outcome.NotLookedAt when spoke.Length == 0 => $"The change after bead {before.Number} was made. It was advised by the settings alone: nothing was seen that could be gone now.",
-            Outcome.NotLookedAt => $"Whether the change after bead {before.Number} helped was not looked at. Look for: {Words(spoke)}.",
-            Outcome.AsExpected => $"The change after bead {before.Number} did what it should: gone are {Words(gone)}.",
-            Outcome.Partly => $"The change after bead {before.Number} did part of it: gone are {Words(gone)}; still there {Words(still)}.",
-            // What the hand was told cannot be read off the controls.
-            _ when ByHand(next.Kind) => $"As on bead {before.Number}: still there {Words(still)}. If what was advised was done, look for another cause.",
-            _ => $"The change after bead {before.Number} did not help: still there {Words(still)}. Look for another cause.",
-        });
+        if (row is null || next.Kind == ChangeKind.Keep) return null;
+
+        var spoke = SpokeFor(row, table, signsBefore);
+        // What was seen before is gone only when the same thing was looked at again; a fault not named is not there once a bead was looked at all over.
+        var lookedAllOver = bead.Evidence is { Profile: not null, Toes: not null };
+        var again = spoke.Where(sign => LookedAt(sign).Any(signs.Contains) || (lookedAllOver && LookedAt(sign).Count() == 1)).ToArray();
+        Sign[] gone = [.. again.Where(sign => !signs.Contains(sign))];
+        Sign[] still = [.. again.Where(signs.Contains)];
+        var outcome = again.Length == 0 ? Outcome.NotLookedAt
+            : still.Length == 0 ? Outcome.AsExpected
+            : gone.Length == 0 ? Outcome.NotAsExpected
+            : Outcome.Partly;
+        return new(before.Number, outcome, InWords(outcome, before.Number, next.Kind, spoke, gone, still));
     }
 
-    private static bool ByHand(ChangeKind kind) => kind is not (ChangeKind.VoltsUp or ChangeKind.VoltsDown or ChangeKind.WireUp or ChangeKind.WireDown
-        or ChangeKind.MoreOfBoth or ChangeKind.LessOfBoth or ChangeKind.AmpsUp or ChangeKind.AmpsDown);
-
-    private static bool Made(ChangeKind kind, BeadBefore before, Settings? used, Current? amps)
+    // Only signs seen in the bead can change on the next one; settings can't. Signs that were right must stay right.
+    private static Sign[] SpokeFor(CauseRow row, IReadOnlyList<CauseRow> table, IReadOnlySet<Sign> signsBefore)
     {
-        var (wire, volts, current) = (0, 0, 0);
-        if (used is not null && before.Used is { } was)
+        var right = table.First(candidate => candidate.Cause == Cause.NothingWrong).Weights;
+        return
+        [
+            .. row.Weights
+                .Where(weight => weight.Value > Spoke && right.GetValueOrDefault(weight.Key) <= 0 && signsBefore.Contains(weight.Key))
+                .Select(weight => weight.Key)
+                .Where(sign => !Observations.Behind(sign).First().IsSetting),
+        ];
+    }
+
+    private static IEnumerable<Sign> LookedAt(Sign sign) => Observations.Behind(sign).First().Answers.Select(answer => answer.Sign);
+
+    private static Said InWords(Outcome outcome, int before, ChangeKind kind, Sign[] spoke, Sign[] gone, Sign[] still) => outcome switch
+    {
+        Outcome.NotLookedAt when spoke.Length == 0 => Sentences(
+            Say($"The change after bead {before} was made."),
+            Say($"It was advised by the settings alone: nothing was seen that could be gone now.")),
+        Outcome.NotLookedAt => Sentences(Say($"Whether the change after bead {before} helped was not looked at."), Say($"Look for: {Words(spoke)}.")),
+        Outcome.AsExpected => Say($"The change after bead {before} did what it should: gone are {Words(gone)}."),
+        Outcome.Partly => Say($"The change after bead {before} did part of it: gone are {Words(gone)}; still there {Words(still)}."),
+        // What the hand was told cannot be read off the controls.
+        _ when NextChanges.IsByHand(kind) => Sentences(
+            Say($"As on bead {before}: still there {Words(still)}."), Say($"If what was advised was done, look for another cause.")),
+        _ => Sentences(Say($"The change after bead {before} did not help: still there {Words(still)}."), Say($"Look for another cause.")),
+    };
+
+    private static bool Made(ChangeKind kind, BeadBefore before, BeadAtHand bead)
+    {
+        var (wire, volts, amps) = (0, 0, 0);
+        if (bead is FedBead { Used: var used } && before.Used is { } was)
         {
-            var share = used.WireFeed / was.WireFeed - 1;
-            wire = Math.Abs(share) < NearShare ? 0 : Math.Sign(share);
-            var more = used.Volts.Volts - was.Volts.Volts;
-            volts = Math.Abs(more) < NearVolts ? 0 : Math.Sign(more);
+            wire = Moved(used.WireFeed / was.WireFeed - 1, NearShare);
+            volts = Moved(used.Volts.Volts - was.Volts.Volts, NearVolts);
         }
-        if (amps is { } now && before.Amps is { } then)
-        {
-            var share = now / then - 1;
-            current = Math.Abs(share) < NearShare ? 0 : Math.Sign(share);
-        }
+        if (bead is TungstenBead { Amps: var now } && before.Amps is { } then) amps = Moved(now / then - 1, NearShare);
         return kind switch
         {
             // At the end of the volts the wire makes the pair instead.
@@ -110,14 +120,14 @@ public sealed record FollowUp(int Before, Outcome Outcome, string Text)
             ChangeKind.VoltsDown => volts < 0 || wire > 0,
             ChangeKind.WireUp or ChangeKind.MoreOfBoth => wire > 0,
             ChangeKind.WireDown or ChangeKind.LessOfBoth => wire < 0,
-            ChangeKind.AmpsUp => current > 0,
-            ChangeKind.AmpsDown => current < 0,
+            ChangeKind.AmpsUp => amps > 0,
+            ChangeKind.AmpsDown => amps < 0,
             // The hand's changes cannot be read off the controls; that they were left is all that shows.
-            _ => wire == 0 && volts == 0 && current == 0,
+            _ => wire == 0 && volts == 0 && amps == 0,
         };
     }
 
-    private static Sign[]? Thing(Sign sign) => OneThing.FirstOrDefault(thing => thing.Contains(sign));
+    private static int Moved(double by, double near) => Math.Abs(by) < near ? 0 : Math.Sign(by);
 
-    private static string Words(IEnumerable<Sign> signs) => string.Join(", ", signs.Order().Select(sign => Signs.Words[sign]));
+    private static IEnumerable<Said> Words(IEnumerable<Sign> signs) => Observations.Among(signs).Select(answer => answer.Words);
 }

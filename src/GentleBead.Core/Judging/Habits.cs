@@ -1,5 +1,3 @@
-using static GentleBead.Core.Judging.Cause;
-
 namespace GentleBead.Core.Judging;
 
 /// <summary>What a student's and a machine's recent beads say before the next one is looked at.</summary>
@@ -15,12 +13,6 @@ public static class Habits
     /// <summary>How many of the newest beads are looked at.</summary>
     public const int Recent = 10;
 
-    private static readonly HashSet<Cause> OfTheHand = [TravelFast, TravelSlow, StickOutLong, WorkAngle, UnevenHand, ArcLong, FillerLittle, FillerMuch, Cause.TungstenDipped, CraterOpen, WrongDirection, PlateHot];
-    private static readonly HashSet<Cause> OfTheMachine = [GasLost, ReadOutOff, ReadOutLow, VoltsReadOff, WireSlipping, WornTip, PoorClamp, WrongPolarity, WrongGas, WrongWire, BalanceOff, TungstenSmall];
-
-    /// <summary>Whether a cause is the hand's doing, and not the machine's, the plate's or the settings'.</summary>
-    public static bool IsOfTheHand(Cause cause) => OfTheHand.Contains(cause);
-
     /// <summary>Priors for the next bead.</summary>
     /// <param name="table">The causes to weigh.</param>
     /// <param name="student">The likeliest causes of the student's newest beads, newest first.</param>
@@ -29,14 +21,10 @@ public static class Habits
     {
         var total = table.Sum(row => row.Prior);
         var counts = table.ToDictionary(row => row.Cause, row => row.Prior / total * TableBeads);
-        foreach (var cause in student.Take(Recent).Where(OfTheHand.Contains)) Count(cause);
-        foreach (var cause in machine.Take(Recent).Where(OfTheMachine.Contains)) Count(cause);
+        var whose = table.ToDictionary(row => row.Cause, row => row.Whose);
+        foreach (var cause in student.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Hand)) counts[cause] += 1;
+        foreach (var cause in machine.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Machine)) counts[cause] += 1;
         var all = counts.Values.Sum();
         return counts.ToDictionary(entry => entry.Key, entry => entry.Value / all);
-
-        void Count(Cause cause)
-        {
-            if (counts.TryGetValue(cause, out var count)) counts[cause] = count + 1;
-        }
     }
 }

@@ -64,7 +64,7 @@ public enum Standing
 /// <param name="Aspect">Which aspect.</param>
 /// <param name="Standing">How it stands.</param>
 /// <param name="Text">Why, with the numbers.</param>
-public sealed record AspectVerdict(Aspect Aspect, Standing Standing, string Text);
+public sealed record AspectVerdict(Aspect Aspect, Standing Standing, Said Text);
 
 /// <summary>A cause that the evidence points to.</summary>
 /// <param name="Cause">Which cause.</param>
@@ -72,7 +72,7 @@ public sealed record AspectVerdict(Aspect Aspect, Standing Standing, string Text
 /// <param name="Share">How likely among all causes, 0 to 1.</param>
 /// <param name="For">Signs that speak for it, strongest first.</param>
 /// <param name="Against">Signs that speak against it, strongest first.</param>
-public sealed record RankedCause(Cause Cause, string Words, double Share, IReadOnlyList<string> For, IReadOnlyList<string> Against);
+public sealed record RankedCause(Cause Cause, Said Words, double Share, IReadOnlyList<Said> For, IReadOnlyList<Said> Against);
 
 /// <summary>The one thing to change next.</summary>
 /// <param name="Kind">What kind of change.</param>
@@ -82,7 +82,7 @@ public sealed record RankedCause(Cause Cause, string Words, double Share, IReadO
 /// <param name="WireMark">Where the wire control stands for the next bead; null when marks are not known.</param>
 /// <param name="VoltMark">Where the volt control stands for the next bead; null when marks are not known.</param>
 /// <param name="AmpMark">TIG: where the current control stands for the next bead; null when marks are not known.</param>
-public sealed record NextChange(ChangeKind Kind, string Instruction, string Then, string Expect, double? WireMark, double? VoltMark, double? AmpMark = null);
+public sealed record NextChange(ChangeKind Kind, Said Instruction, Said? Then, Said Expect, double? WireMark, double? VoltMark, double? AmpMark = null);
 
 /// <summary>What stands around a bead while it is judged.</summary>
 /// <param name="Before">The bead before it on the same coupon; null for the first.</param>
@@ -113,6 +113,6 @@ public sealed record Circumstances(
 /// <param name="Acceptance">The bead against its criteria set; null on beads judged before there were any.</param>
 /// <param name="FollowUp">Whether the change advised after the bead before did what it should; null when nothing was.</param>
 public sealed record Judgement(
-    Verdict Verdict, string Summary, IReadOnlyList<AspectVerdict> Aspects, IReadOnlyList<RankedCause> Causes, NextChange? Next,
-    string? Contradiction, IReadOnlyList<string> StillUnknown, BeadShape Shape, int RulesVersion,
+    Verdict Verdict, Said Summary, IReadOnlyList<AspectVerdict> Aspects, IReadOnlyList<RankedCause> Causes, NextChange? Next,
+    Said? Contradiction, IReadOnlyList<Said> StillUnknown, BeadShape Shape, int RulesVersion,
     IReadOnlyList<Expectation> Expected, TellingLook? Telling, Acceptance? Acceptance, FollowUp? FollowUp);

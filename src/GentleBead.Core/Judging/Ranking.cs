@@ -35,12 +35,12 @@ public static class Ranking
 
     private static double Strength(IReadOnlyDictionary<Sign, double>? strengths, Sign sign) => strengths?.GetValueOrDefault(sign, 1) ?? 1;
 
-    private static string[] Named(CauseRow row, IReadOnlySet<Sign> signs, IReadOnlyDictionary<Sign, double>? strengths, int direction) =>
+    private static Said[] Named(CauseRow row, IReadOnlySet<Sign> signs, IReadOnlyDictionary<Sign, double>? strengths, int direction) =>
     [
         .. row.Weights
             .Where(weight => signs.Contains(weight.Key) && weight.Value * direction >= WorthNaming)
             .OrderByDescending(weight => weight.Value * Strength(strengths, weight.Key) * direction)
             .ThenBy(weight => weight.Key)
-            .Select(weight => Signs.Words[weight.Key]),
+            .Select(weight => Observations.Of(weight.Key).Words),
     ];
 }

@@ -12,28 +12,29 @@ namespace GentleBead.Core.Kept;
 /// <param name="AmpMark">Where the current control stood; null for wire.</param>
 public sealed record KeptSetting(Job Job, double? WireMark, double? VoltMark, double? AmpMark)
 {
-    /// <summary>What is wrong with it on a machine, by field; empty when nothing.</summary>
-    public IReadOnlyDictionary<string, string> Check(Machine machine)
-    {
-        var problems = new Dictionary<string, string>();
-        if (Job.Process.Facts().FeedsWire)
-        {
-            Look("wireMark", machine.WireControl, WireMark);
-            Look("voltMark", machine.VoltControl, VoltMark);
-        }
-        else
-        {
-            Look("ampMark", machine.AmpControl, AmpMark);
-        }
-        return problems;
+    // The controls a setting holds a mark of.
+    private IEnumerable<KeptMark> Marks(Machine machine) => Job.Process.Facts().FeedsWire
+        ?
+        [
+            new("wireMark", Say($"wire"), machine.WireControl, WireMark),
+            new("voltMark", Say($"volts"), machine.VoltControl, VoltMark),
+        ]
+        : [new("ampMark", Say($"amps"), machine.AmpControl, AmpMark)];
 
-        void Look(string field, Control? control, double? mark)
+    /// <summary>What is wrong with it on a machine; empty when nothing.</summary>
+    public IEnumerable<Problem> Problems(Machine machine)
+    {
+        foreach (var (field, _, control, mark) in Marks(machine))
         {
-            if (control is null) problems[field] = $"{machine.Name} has no such control.";
-            else if (mark is not { } at) problems[field] = "Say where the control stood.";
-            else if (!(at >= control.LowestMark && at <= control.HighestMark)) problems[field] = $"The dial runs from {control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}.";
+            if (control is null) yield return new(field, Say($"{machine.Name.Name()} has no such control."));
+            else if (mark is not { } at) yield return new(field, Say($"Say where the control stood."));
+            else if (!control.IsOn(at)) yield return new(field, control.Runs());
         }
     }
+
+    /// <summary>The setting as the machine's front shows it: "wire 42, volts tap 4".</summary>
+    public Said Reads(Machine machine) => Parts(
+        ", ", [.. Marks(machine).Where(kept => kept is { Control: not null, Mark: not null }).Select(kept => Say($"{kept.Name} {kept.Control!.Read(kept.Mark!.Value)}"))]);
 
     /// <summary>Whether a machine still stands where this was kept, and what to turn or change if not.</summary>
     /// <param name="machine">The machine as it is loaded now.</param>
@@ -42,32 +43,34 @@ public sealed record KeptSetting(Job Job, double? WireMark, double? VoltMark, do
     /// <param name="ampMark">Where the current control stands now, or null.</param>
     public StillStands Compare(Machine machine, double? wireMark, double? voltMark, double? ampMark)
     {
-        var turns = new List<string>();
-        var (wires, volts, amps) = (Turn("Wire", machine.WireControl, WireMark, wireMark), Turn("Volts", machine.VoltControl, VoltMark, voltMark), Turn("Amps", machine.AmpControl, AmpMark, ampMark));
-        var load = machine.Load;
-        if (load.Wire != Job.Wire && Job.Wire is { } wire) turns.Add($"Load {wire.Facts().Name} {wire.Facts().Kind.Words()} wire.");
-        if (load.Gas != Job.Gas) turns.Add($"Change the gas to {Job.Gas.Facts().Name}.");
-        var polarity = Job.Process.Facts().Polarity;
-        if (load.Polarity != polarity) turns.Add($"Change the polarity to {polarity.Words()}.");
-        return new StillStands(wires && volts && amps && turns.Count == 0, turns);
-
-        bool Turn(string name, Control? control, double? kept, double? now)
-        {
-            if (control is null || kept is not { } to) return true;
-            if (now is not { } from)
-            {
-                turns.Add($"{name}: not read; it was kept at {control.Read(to)}.");
-                return false;
-            }
-            // Nearer than half a step is the same mark.
-            if (Math.Abs(from - to) < control.MarkStep / 2) return true;
-            turns.Add($"{name} {(to > from ? "up" : "down")}, {control.Read(from)} to {control.Read(to)}.");
-            return false;
-        }
+        double?[] now = Job.Process.Facts().FeedsWire ? [wireMark, voltMark] : [ampMark];
+        Said[] turns = [.. Marks(machine).Zip(now, Turn).OfType<Said>(), .. Changes(machine.Load)];
+        return new StillStands(turns.Length == 0, turns);
     }
+
+    private static Said? Turn(KeptMark kept, double? now)
+    {
+        if (kept.Control is not { } control || kept.Mark is not { } to) return null;
+        if (now is not { } from) return Say($"{kept.Name:capital}: not read; it was kept at {control.Read(to)}.");
+        // Nearer than half a step is the same mark.
+        if (Math.Abs(from - to) < control.MarkStep / 2) return null;
+        return to > from
+            ? Say($"{kept.Name:capital} up, {control.Read(from)} to {control.Read(to)}.")
+            : Say($"{kept.Name:capital} down, {control.Read(from)} to {control.Read(to)}.");
+    }
+
+    private IEnumerable<Said> Changes(Load load)
+    {
+        if (load.Wire != Job.Wire && Job.Wire is { } wire) yield return Say($"Load {wire.Facts().Name} {wire.Facts().Kind.Words()} wire.");
+        if (load.Gas != Job.Gas) yield return Say($"Change the gas to {Job.Gas.Facts().Name}.");
+        var polarity = Job.Process.Facts().Polarity;
+        if (load.Polarity != polarity) yield return Say($"Change the polarity to {polarity.Words()}.");
+    }
+
+    private sealed record KeptMark(string Field, Said Name, Control? Control, double? Mark);
 }
 
 /// <summary>Whether a machine still stands where a setting was kept.</summary>
 /// <param name="Stands">Whether it does.</param>
 /// <param name="Turn">What to turn or change, in order; empty when it stands.</param>
-public sealed record StillStands(bool Stands, IReadOnlyList<string> Turn);
+public sealed record StillStands(bool Stands, IReadOnlyList<Said> Turn);

@@ -97,11 +97,7 @@ public static class Ear
                 counted++;
                 if (strange) unknown++;
             }
-            var (best, sure) = Best(likely, 1);
-            var (hiss, crackle, pop) = Shares(features.High.AsSpan(window * SoundFeatures.Hop, SoundFeatures.Window));
-            stretches.Add(new(
-                begins + 0.5 * (SoundFeatures.Window - SoundFeatures.Hop) / SoundFeatures.Blocks, (double)SoundFeatures.Hop / SoundFeatures.Blocks,
-                inArc && !strange && sure >= SureEnough && best < NoArc ? (Sound)best : null, hiss, crackle, pop, Math.Pow(10, values[3]) - 1));
+            stretches.Add(Stretch(features, window, inArc && !strange ? Named(likely) : null, Math.Pow(10, values[3]) - 1));
         }
         if (nothing) return new(null, 0, Unheard.Silent, 0, recording.Seconds, stretches, []);
         if (counted == 0) return new(null, 0, Unheard.TooShort, from, to, stretches, []);
@@ -112,6 +108,20 @@ public static class Ear
         confidence *= 1 - (double)unknown / counted;
         Unheard? unheard = confidence < SureEnough ? Unheard.Unclear : heard == NoArc ? Unheard.NotAnArc : null;
         return new(unheard is null ? (Sound)heard : null, confidence, unheard, from, to, stretches, Pops(features.High));
+    }
+
+    // The sound that is sure enough in a window of its own.
+    private static Sound? Named(ReadOnlySpan<double> likely)
+    {
+        var (best, sure) = Best(likely, 1);
+        return sure >= SureEnough && best < NoArc ? (Sound)best : null;
+    }
+
+    private static HeardStretch Stretch(SoundFeatures features, int window, Sound? sound, double cracks)
+    {
+        const double seconds = (double)SoundFeatures.Hop / SoundFeatures.Blocks, lead = 0.5 * (SoundFeatures.Window - SoundFeatures.Hop) / SoundFeatures.Blocks;
+        var (hiss, crackle, pop) = Shares(features.High.AsSpan(window * SoundFeatures.Hop, SoundFeatures.Window));
+        return new(window * seconds + lead, seconds, sound, hiss, crackle, pop, cracks);
     }
 
     // The likelihood of each sound: the sum over the distributions it is known as, as a logarithm. Gives the distance to the nearest of all.

@@ -65,7 +65,7 @@ public sealed record LogFigures(
 /// <param name="Outline">Of the sound, -1 to 1; of a log of its volts.</param>
 /// <param name="AmpsOutline">Of a log's amps.</param>
 public sealed record Finding(
-    RecordingKind Kind, double Seconds, HeardArc Heard, string Words, LogFigures? Figures, HeardSweep? Sweep, Outline Outline, Outline? AmpsOutline)
+    RecordingKind Kind, double Seconds, HeardArc Heard, Said Words, LogFigures? Figures, HeardSweep? Sweep, Outline Outline, Outline? AmpsOutline)
 {
     private const int Columns = 600;
 
@@ -75,21 +75,24 @@ public sealed record Finding(
     // An arc may take so long to settle when it is struck, s.
     private const double Starting = 1;
 
-    private static readonly Dictionary<Sound, string> Names = new()
+    // From here on it is said without doubt.
+    private const double Plain = 0.9;
+
+    private static readonly Dictionary<Sound, Said> Names = new()
     {
-        [Sound.EvenCrackle] = "Even crackle",
-        [Sound.Hiss] = "Hiss: a long, soft arc",
-        [Sound.Popping] = "Loud pops: the wire stubs",
-        [Sound.Rattle] = "Rattle and heavy pops",
-        [Sound.Sputter] = "Sputter",
+        [Sound.EvenCrackle] = Say($"Even crackle"),
+        [Sound.Hiss] = Say($"Hiss: a long, soft arc"),
+        [Sound.Popping] = Say($"Loud pops: the wire stubs"),
+        [Sound.Rattle] = Say($"Rattle and heavy pops"),
+        [Sound.Sputter] = Say($"Sputter"),
     };
 
-    private static readonly Dictionary<Unheard, string> Reasons = new()
+    private static readonly Dictionary<Unheard, Said> Reasons = new()
     {
-        [Unheard.Silent] = "There is next to nothing on it.",
-        [Unheard.NotAnArc] = "No arc is heard here, or the shop drowns it.",
-        [Unheard.Unclear] = "Not clear: too noisy, or between two sounds.",
-        [Unheard.TooShort] = "Too short to say: half a second is the least.",
+        [Unheard.Silent] = Say($"There is next to nothing on it."),
+        [Unheard.NotAnArc] = Say($"No arc is heard here, or the shop drowns it."),
+        [Unheard.Unclear] = Say($"Not clear: too noisy, or between two sounds."),
+        [Unheard.TooShort] = Say($"Too short to say: half a second is the least."),
     };
 
     /// <summary>Finds what is in a sound.</summary>
@@ -97,7 +100,7 @@ public sealed record Finding(
     {
         ArgumentNullException.ThrowIfNull(sound);
         var heard = Ear.Listen(sound);
-        return new(RecordingKind.Sound, sound.Seconds, heard, Say(heard, null), null, Swept(heard), Listening.Outline.Of(sound.Samples, Columns, 3), null);
+        return new(RecordingKind.Sound, sound.Seconds, heard, InWords(heard, null), null, Swept(heard), Listening.Outline.Of(sound.Samples, Columns, 3), null);
     }
 
     /// <summary>Finds what is in a log.</summary>
@@ -112,7 +115,7 @@ public sealed record Finding(
             measures.ShortRate, measures.Irregularity, measures.ArcShare, measures.MeanVolts, measures.MeanAmps, measures.PeakAmps, measures.MeanWatts,
             travel is { } speed ? measures.Heat(speed) : null);
         return new(
-            RecordingKind.Log, log.Seconds, heard, Say(heard, figures), figures, Swept(heard), Listening.Outline.Of(log.Volts, Columns, 1), Listening.Outline.Of(log.Amps, Columns, 0));
+            RecordingKind.Log, log.Seconds, heard, InWords(heard, figures), figures, Swept(heard), Listening.Outline.Of(log.Volts, Columns, 1), Listening.Outline.Of(log.Amps, Columns, 0));
     }
 
     // An arc that is even from its start to its end was not swept.
@@ -134,13 +137,13 @@ public sealed record Finding(
         return smooths is { } at ? new(at, null) : null;
     }
 
-    private static string Say(HeardArc heard, LogFigures? figures)
+    private static Said InWords(HeardArc heard, LogFigures? figures)
     {
         if (heard.Sound is not { } sound) return Reasons[heard.Unheard ?? Unheard.Unclear];
         var cracks = heard.Stretches.Where(one => one.Sound == sound).Select(one => one.Cracks).DefaultIfEmpty(0).Average();
-        var count = figures is not null
-            ? $", {Show.Number(figures.ShortRate, "0")} short circuits a second"
-            : sound == Sound.EvenCrackle ? $", about {Show.Number(cracks, "0")} cracks a second" : "";
-        return $"{Names[sound]}{count}; {(heard.Confidence >= 0.9 ? "plain" : "fairly sure")}.";
+        var sounds = figures is not null ? Say($"{Names[sound]}, {figures.ShortRate:0} short circuits a second")
+            : sound == Sound.EvenCrackle ? Say($"{Names[sound]}, about {cracks:0} cracks a second")
+            : Names[sound];
+        return heard.Confidence >= Plain ? Say($"{sounds}; plain.") : Say($"{sounds}; fairly sure.");
     }
 }

@@ -23,13 +23,13 @@ public sealed record LogColumns(int? Time, double TimeScale, int Volts, double V
     public static LogColumns Read(IReadOnlyList<string> headings)
     {
         ArgumentNullException.ThrowIfNull(headings);
-        var time = Find(headings, TimeNames, TimeUnits, "time");
-        var volts = Find(headings, VoltNames, VoltUnits, "volts") ?? throw Missing("volts", headings);
-        var amps = Find(headings, AmpNames, AmpUnits, "amps") ?? throw Missing("amps", headings);
+        var time = Find(headings, TimeNames, TimeUnits, Say($"times"));
+        var volts = Find(headings, VoltNames, VoltUnits, Say($"volts")) ?? throw Missing(Say($"volts"), headings);
+        var amps = Find(headings, AmpNames, AmpUnits, Say($"amps")) ?? throw Missing(Say($"amps"), headings);
         return new(time?.Column, time?.Scale ?? 1, volts.Column, volts.Scale, amps.Column, amps.Scale);
     }
 
-    private static (int Column, double Scale)? Find(IReadOnlyList<string> headings, string[] names, Dictionary<string, double> units, string what)
+    private static (int Column, double Scale)? Find(IReadOnlyList<string> headings, string[] names, Dictionary<string, double> units, Said what)
     {
         for (var column = 0; column < headings.Count; column++)
         {
@@ -41,7 +41,7 @@ public sealed record LogColumns(int? Time, double TimeScale, int Volts, double V
                 if (cut <= 0 || !names.Contains(name[..cut].Replace("_", "", StringComparison.Ordinal))) continue;
                 (name, unit) = (name[..cut], name[(cut + 1)..]);
             }
-            return units.TryGetValue(unit, out var scale) ? (column, scale) : throw new RecordingRefusedException($"The {what} are in \"{unit}\", which is not known here.");
+            return units.TryGetValue(unit, out var scale) ? (column, scale) : throw new RecordingRefusedException(Say($"The {what} are in \"{unit.Name()}\", which is not known here."));
         }
         return null;
     }
@@ -53,9 +53,11 @@ public sealed record LogColumns(int? Time, double TimeScale, int Volts, double V
         return open < 0 ? (text, "") : (text[..open].Trim(), text[(open + 1)..].Trim(' ', ')', ']'));
     }
 
-    private static RecordingRefusedException Missing(string what, IReadOnlyList<string> headings)
+    private static RecordingRefusedException Missing(Said what, IReadOnlyList<string> headings)
     {
         var seen = string.Join(", ", headings.Take(6).Select(heading => heading.Length > 20 ? heading[..20] : heading));
-        return new($"No column of {what} found. The headings are: {seen}. Name them time, volts and amps, with units in brackets.");
+        return new(Sentences(
+            Say($"No column of {what} found. The headings are: {seen.Name()}."),
+            Say($"Name them time, volts and amps, with units in brackets.")));
     }
 }

@@ -1,22 +1,9 @@
 namespace GentleBead.Core.Listening;
 
 /// <summary>A file that is no recording, or not one that can be taken, with what to do about it.</summary>
-public sealed class RecordingRefusedException : Exception
+/// <param name="said">A sentence for the person who gave the file.</param>
+public sealed class RecordingRefusedException(Said said) : Exception(said.ToString())
 {
-    /// <summary>Refuses with a sentence for the person who gave the file.</summary>
-    public RecordingRefusedException(string message)
-        : base(message)
-    {
-    }
-
-    /// <summary>Refuses without a word.</summary>
-    public RecordingRefusedException()
-    {
-    }
-
-    /// <summary>Refuses because of something else.</summary>
-    public RecordingRefusedException(string message, Exception inner)
-        : base(message, inner)
-    {
-    }
+    /// <summary>What to do about it.</summary>
+    public Said Said { get; } = said;
 }

@@ -30,8 +30,8 @@ public static class WavFile
     /// <exception cref="RecordingRefusedException">What is wrong with it.</exception>
     public static Waveform Read(ReadOnlySpan<byte> file)
     {
-        if (file.IsEmpty) throw new RecordingRefusedException("The file is empty.");
-        if (!Is(file)) throw new RecordingRefusedException("This is not a WAV file.");
+        if (file.IsEmpty) throw new RecordingRefusedException(Say($"The file is empty."));
+        if (!Is(file)) throw new RecordingRefusedException(Say($"This is not a WAV file."));
         Format? format = null;
         var at = 12;
         while (at + 8 <= file.Length)
@@ -42,11 +42,11 @@ public static class WavFile
             // A header that claims more than there is: programs that stop in mid-recording leave such; what is there counts.
             var here = (int)Math.Min(size, file.Length - at);
             if (name.SequenceEqual("fmt "u8)) format = ReadFormat(file.Slice(at, here));
-            else if (name.SequenceEqual("data"u8)) return Samples(file.Slice(at, here), format ?? throw new RecordingRefusedException("The file has sound before it says how it is written."));
+            else if (name.SequenceEqual("data"u8)) return Samples(file.Slice(at, here), format ?? throw new RecordingRefusedException(Say($"The file has sound before it says how it is written.")));
             if (size + (size & 1) > file.Length - at) break;
             at += (int)(size + (size & 1));
         }
-        throw new RecordingRefusedException("The file has no sound in it.");
+        throw new RecordingRefusedException(Say($"The file has no sound in it."));
     }
 
     /// <summary>Writes a sound as PCM of 16 bits, mono, with nothing else in the file.</summary>
@@ -79,15 +79,15 @@ public static class WavFile
 
     private static Format ReadFormat(ReadOnlySpan<byte> chunk)
     {
-        if (chunk.Length < 16) throw new RecordingRefusedException("The file's header is cut short.");
+        if (chunk.Length < 16) throw new RecordingRefusedException(Say($"The file's header is cut short."));
         var code = BinaryPrimitives.ReadUInt16LittleEndian(chunk);
         var bits = BinaryPrimitives.ReadUInt16LittleEndian(chunk[14..]);
         // The extensible header puts the code at the head of a longer name.
         if (code == Extensible && chunk.Length >= 26) code = BinaryPrimitives.ReadUInt16LittleEndian(chunk[24..]);
         var format = new Format(code == Float, BinaryPrimitives.ReadUInt16LittleEndian(chunk[2..]), (int)Math.Min(BinaryPrimitives.ReadUInt32LittleEndian(chunk[4..]), int.MaxValue), bits);
-        if (!(code == Pcm && bits is 8 or 16 or 24 or 32) && !(code == Float && bits is 32 or 64)) throw new RecordingRefusedException("The sound is packed in a way that is not read here. Save it as WAV, PCM or float.");
-        if (format.Channels is not (1 or 2)) throw new RecordingRefusedException($"The file has {format.Channels} channels; mono and stereo are read.");
-        if (format.Rate is < LowestRate or > HighestRate) throw new RecordingRefusedException($"The file says {format.Rate} samples a second; {LowestRate} to {HighestRate} are read.");
+        if (!(code == Pcm && bits is 8 or 16 or 24 or 32) && !(code == Float && bits is 32 or 64)) throw new RecordingRefusedException(Say($"The sound is packed in a way that is not read here. Save it as WAV, PCM or float."));
+        if (format.Channels is not (1 or 2)) throw new RecordingRefusedException(Say($"The file has {format.Channels} channels; mono and stereo are read."));
+        if (format.Rate is < LowestRate or > HighestRate) throw new RecordingRefusedException(Say($"The file says {format.Rate} samples a second; {LowestRate} to {HighestRate} are read."));
         return format;
     }
 
@@ -95,8 +95,8 @@ public static class WavFile
     {
         var width = format.Bits / 8 * format.Channels;
         var count = data.Length / width;
-        if (count == 0) throw new RecordingRefusedException("The file has no sound in it.");
-        if (count > LongestSeconds * format.Rate) throw new RecordingRefusedException($"The recording runs {Show.Number((double)count / format.Rate / 60, "0.0")} minutes; up to {Show.Number(LongestSeconds / 60)} are taken.");
+        if (count == 0) throw new RecordingRefusedException(Say($"The file has no sound in it."));
+        if (count > LongestSeconds * format.Rate) throw new RecordingRefusedException(Say($"The recording runs {(double)count / format.Rate / 60:0.0} minutes; up to {LongestSeconds / 60:0.##} are taken."));
         var samples = new float[count];
         switch (format.Floats, format.Bits)
         {

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using GentleBead.Core.Quantities;
 
 namespace GentleBead.Core.Machines;
@@ -67,16 +68,16 @@ public sealed class Calibration
     /// <summary>Fits a control's readings.</summary>
     /// <param name="control">The control with its readings; for a trim the readings are of the volts that follow the wire control.</param>
     /// <param name="calibration">The fit, when there are enough readings and they rise.</param>
-    /// <param name="problem">Why not, in words for the person at the machine; empty otherwise.</param>
-    public static bool TryFit(Control control, out Calibration? calibration, out string problem)
+    /// <param name="problem">Why not, for the person at the machine; null otherwise.</param>
+    public static bool TryFit(Control control, [NotNullWhen(true)] out Calibration? calibration, [NotNullWhen(false)] out Said? problem)
     {
         calibration = null;
         // Readings taken twice at one mark count as their mean.
         var measured = Measured(control.Readings);
         // A trim's readings stand at marks of the wire control, which has ends of its own.
-        if (Array.Find(measured, reading => !(reading.Measured > 0) || (control.Kind != ControlKind.Trim && !OnDial(control, reading.Mark))) is { } stray)
+        if (Array.Find(measured, reading => !(reading.Measured > 0) || (control.Kind != ControlKind.Trim && !control.IsOn(reading.Mark))) is { } stray)
         {
-            problem = $"The reading at {control.Read(stray.Mark)} is off the dial ({control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}) or not above 0.";
+            problem = Say($"The reading at {control.Read(stray.Mark)} is off the dial ({control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}) or not above 0.");
             return false;
         }
         if (control.Kind == ControlKind.CoarseFine) return TryFitCoarse(control, measured, out calibration, out problem);
@@ -95,14 +96,14 @@ public sealed class Calibration
         if (line is null)
         {
             problem = measured.Length == 0
-                ? "Not calibrated: no readings yet."
-                : "One reading is not enough here: measure at a second mark.";
+                ? Say($"Not calibrated: no readings yet.")
+                : Say($"One reading is not enough here: measure at a second mark.");
             return false;
         }
         // A believed display has nothing measured to stray from.
         var (first, last) = measured.Length == 0 ? (double.NegativeInfinity, double.PositiveInfinity) : (measured[0].Mark, measured[^1].Mark);
         calibration = new Calibration(control, [new Line(line, control.LowestMark, control.HighestMark, first, last)], measured);
-        problem = "";
+        problem = null;
         return true;
     }
 
@@ -116,9 +117,9 @@ public sealed class Calibration
     /// <exception cref="ArgumentOutOfRangeException">A mark off the dial; the message names its ends.</exception>
     public Estimate ValueAt(double mark)
     {
-        if (control.Kind != ControlKind.Trim && !OnDial(control, mark))
+        if (control.Kind != ControlKind.Trim && !control.IsOn(mark))
         {
-            throw new ArgumentOutOfRangeException(nameof(mark), mark, $"The dial runs from {Show.Number(control.LowestMark)} to {Show.Number(control.HighestMark)}.");
+            throw new ArgumentOutOfRangeException(nameof(mark), mark, control.Runs().ToString());
         }
         var line = lines.Length == 1 ? lines[0] : lines.First(candidate => mark <= candidate.HighestMark);
         var beyond = line.Beyond(mark);
@@ -159,29 +160,43 @@ public sealed class Calibration
         return sorted;
     }
 
-    private static bool OnDial(Control control, double mark) => mark >= control.LowestMark && mark <= control.HighestMark;
-
-    private static string? Falling(Control control, Reading[] measured)
+    // The first reading that is not above the one at the mark before it.
+    private static (Reading Low, Reading High)? FirstFalling(Reading[] measured)
     {
         for (var i = 1; i < measured.Length; i++)
         {
-            if (measured[i].Measured > measured[i - 1].Measured) continue;
-            var (at, under) = control.Kind == ControlKind.Trim
-                ? (Show.Number(measured[i].Mark), Show.Number(measured[i - 1].Mark))
-                : (control.IsStepped() ? control.Read(measured[i].Mark) : $"mark {Show.Number(measured[i].Mark)}", control.IsStepped() ? control.Read(measured[i - 1].Mark) : Show.Number(measured[i - 1].Mark));
-            return $"The reading at {at} is not above the one at {under}: measure both again.";
+            if (measured[i].Measured <= measured[i - 1].Measured) return (measured[i - 1], measured[i]);
         }
         return null;
     }
 
-    private static bool TryFitCoarse(Control control, Reading[] measured, out Calibration? calibration, out string problem)
+    private static Said? Falling(Control control, Reading[] measured)
+    {
+        if (FirstFalling(measured) is not var (low, high)) return null;
+        return control.Kind == ControlKind.Trim || control.IsStepped()
+            ? Say($"The reading at {Mark(high)} is not above the one at {Mark(low)}: measure both again.")
+            : Say($"The reading at mark {high.Mark} is not above the one at {low.Mark}: measure both again.");
+
+        // A trim's readings stand at marks of the wire control.
+        Said Mark(Reading reading) => control.Kind == ControlKind.Trim ? Say($"{reading.Mark}") : control.Read(reading.Mark);
+    }
+
+    /// <summary>Whether a control's readings fall somewhere, which no dial does: one of two was measured wrongly.</summary>
+    public static bool Falls(Control control) => control.Kind != ControlKind.CoarseFine
+        ? FirstFalling(Measured(control.Readings)) is not null
+        : CoarseSteps(control, Measured(control.Readings)).Any(step => step.Count() >= 2 && FirstFalling([.. step]) is not null);
+
+    private static ILookup<int, Reading> CoarseSteps(Control control, Reading[] measured) =>
+        measured.ToLookup(reading => (int)(reading.Mark - control.LowestMark) / control.FineSteps);
+
+    private static bool TryFitCoarse(Control control, Reading[] measured, [NotNullWhen(true)] out Calibration? calibration, [NotNullWhen(false)] out Said? problem)
     {
         calibration = null;
-        var steps = measured.ToLookup(reading => (int)(reading.Mark - control.LowestMark) / control.FineSteps);
+        var steps = CoarseSteps(control, measured);
         var full = steps.Where(step => step.Count() >= 2).Select(step => step.ToArray()).ToArray();
         if (full.Length == 0)
         {
-            problem = measured.Length == 0 ? "Not calibrated: no readings yet." : "Measure two fine steps of one coarse step first.";
+            problem = measured.Length == 0 ? Say($"Not calibrated: no readings yet.") : Say($"Measure two fine steps of one coarse step first.");
             return false;
         }
         foreach (var step in full)
@@ -201,14 +216,14 @@ public sealed class Calibration
             var lowest = control.LowestMark + coarse * control.FineSteps;
             if (own.Length == 0)
             {
-                problem = $"Nothing measured at coarse {control.Names[coarse]} yet.";
+                problem = Say($"Nothing measured at coarse {control.Names[coarse].Name()} yet.");
                 return false;
             }
             var points = own.Length >= 2 ? own : [own[0], new Reading(own[0].Mark + 1, own[0].Measured + slope)];
             lines.Add(new Line(points, lowest, lowest + control.FineSteps - 1, own[0].Mark, own[^1].Mark));
         }
         calibration = new Calibration(control, [.. lines], measured);
-        problem = "";
+        problem = null;
         return true;
     }
 

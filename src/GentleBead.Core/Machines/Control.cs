@@ -58,42 +58,48 @@ public sealed record Control(
     }
 
     /// <summary>A mark as it reads on the machine: "42", "tap 4", "18.5 V", "coarse B, fine 3", "trim +1".</summary>
-    public string Read(double mark) => Kind switch
+    public Said Read(double mark) => Kind switch
     {
-        ControlKind.Digital => $"{Show.Number(mark)} {Unit}",
-        ControlKind.Tap => $"tap {NameOf(mark)}",
-        ControlKind.CoarseFine => $"coarse {Name((int)(mark - LowestMark) / FineSteps)}, fine {(int)(mark - LowestMark) % FineSteps + 1}",
-        ControlKind.PlateSelector => $"plate {NameOf(mark)}",
-        ControlKind.Trim => $"trim {(mark > 0 ? "+" : "")}{Show.Number(mark)}",
-        _ => Show.Number(mark),
+        ControlKind.Digital => Say($"{mark} {Unit.Name()}"),
+        ControlKind.Tap => Say($"tap {NameOf(mark).Name()}"),
+        ControlKind.CoarseFine => Say($"coarse {Name((int)(mark - LowestMark) / FineSteps).Name()}, fine {(int)(mark - LowestMark) % FineSteps + 1}"),
+        ControlKind.PlateSelector => Say($"plate {NameOf(mark).Name()}"),
+        ControlKind.Trim => mark > 0 ? Say($"trim {mark:+0.##}") : Say($"trim {mark}"),
+        _ => Say($"{mark}"),
     };
+
+    /// <summary>Whether a mark lies on the dial.</summary>
+    public bool IsOn(double mark) => mark >= LowestMark && mark <= HighestMark;
+
+    /// <summary>Said where a mark lies off the dial.</summary>
+    public Said Runs() => Say($"The dial runs from {Read(LowestMark)} to {Read(HighestMark)}.");
 
     /// <summary>What is wrong with this control's marks, or null. Checks shape, not readings.</summary>
     /// <param name="units">Units a display of it may show.</param>
-    public string? Check(IReadOnlyList<string> units)
+    public Said? Check(IReadOnlyList<string> units)
     {
         var signed = Kind == ControlKind.Trim;
         if (!(double.IsFinite(LowestMark) && double.IsFinite(HighestMark) && HighestMark > LowestMark && HighestMark <= 10_000 && LowestMark >= (signed ? -1_000 : 0)))
         {
-            return signed ? "The highest mark stands above the lowest." : "The highest mark stands above the lowest, both from 0 up.";
+            return signed ? Say($"The highest mark stands above the lowest.") : Say($"The highest mark stands above the lowest, both from 0 up.");
         }
-        if (!(MarkStep > 0 && MarkStep <= HighestMark - LowestMark)) return "The step is above 0 and fits on the dial.";
-        if (Kind == ControlKind.Digital ? !units.Contains(Unit) : Unit != "") return $"A display shows {string.Join(" or ", units)}; a knob or taps show no unit.";
-        if (Names.Any(name => (name ?? "").Trim().Length is 0 or > 12)) return "A mark's name has 1 to 12 letters.";
+        if (!(MarkStep > 0 && MarkStep <= HighestMark - LowestMark)) return Say($"The step is above 0 and fits on the dial.");
+        if (Kind == ControlKind.Digital ? !units.Contains(Unit) : Unit != "") return Say($"A display shows {string.Join(" / ", units).Name()}; a knob or taps show no unit.");
+        if (Names.Any(name => (name ?? "").Trim().Length is 0 or > 12)) return Say($"A mark's name has 1 to 12 letters.");
         var marks = Math.Round((HighestMark - LowestMark) / MarkStep) + 1;
         return Kind switch
         {
             ControlKind.CoarseFine when FineSteps is < 2 or > 20 || Names.Count < 2 || marks != Names.Count * FineSteps || MarkStep != 1 =>
-                "Coarse and fine: name at least 2 coarse steps, each with 2 to 20 fine ones.",
-            ControlKind.PlateSelector when Names.Count != marks => "A plate selector names the plate at every mark.",
-            ControlKind.Tap when Names.Count != 0 && Names.Count != marks => "Name every tap, or none.",
-            ControlKind.Trim when !(TrimVolts is > 0 and <= 5) => "How many volts does one mark of the trim add? Above 0, up to 5.",
-            ControlKind.Trim when !(LowestMark <= 0 && HighestMark >= 0) => "A trim stands at 0 somewhere.",
+                Say($"Coarse and fine: name at least 2 coarse steps, each with 2 to 20 fine ones."),
+            ControlKind.PlateSelector when Names.Count != marks => Say($"A plate selector names the plate at every mark."),
+            ControlKind.Tap when Names.Count != 0 && Names.Count != marks => Say($"Name every tap, or none."),
+            ControlKind.Trim when !(TrimVolts is > 0 and <= 5) => Say($"How many volts does one mark of the trim add? Above 0, up to 5."),
+            ControlKind.Trim when !(LowestMark <= 0 && HighestMark >= 0) => Say($"A trim stands at 0 somewhere."),
             _ => null,
         };
     }
 
-    private string NameOf(double mark) => Names.Count == 0 ? Show.Number(mark) : Name((int)Math.Round((mark - LowestMark) / MarkStep));
+    private string NameOf(double mark) => Names.Count == 0 ? Digits.Show(mark, "0.##") : Name((int)Math.Round((mark - LowestMark) / MarkStep));
 
-    private string Name(int index) => index >= 0 && index < Names.Count ? Names[index] : Show.Number(index + 1);
+    private string Name(int index) => index >= 0 && index < Names.Count ? Names[index] : Digits.Show(index + 1, "0");
 }

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using GentleBead.Core.Quantities;
 
 namespace GentleBead.Core.Machines;
@@ -23,17 +24,17 @@ public sealed class Dials
     /// <summary>Fits both controls of a machine.</summary>
     /// <param name="machine">The machine.</param>
     /// <param name="dials">Both, when both have enough readings.</param>
-    /// <param name="problem">Why not, for the person at the machine; empty otherwise.</param>
-    public static bool TryFit(Machine machine, out Dials? dials, out string problem)
+    /// <param name="problem">Why not, for the person at the machine; null otherwise.</param>
+    public static bool TryFit(Machine machine, [NotNullWhen(true)] out Dials? dials, [NotNullWhen(false)] out Said? problem)
     {
         dials = null;
         if (machine is not { WireControl: { } wireControl, VoltControl: { } voltControl })
         {
-            problem = $"{machine.Name} feeds no wire.";
+            problem = Say($"{machine.Name.Name()} feeds no wire.");
             return false;
         }
         if (!Calibration.TryFit(wireControl, out var wire, out problem) || !Calibration.TryFit(voltControl, out var volt, out problem)) return false;
-        dials = new Dials(wireControl, voltControl, wire!, volt!);
+        dials = new Dials(wireControl, voltControl, wire, volt);
         return true;
     }
 

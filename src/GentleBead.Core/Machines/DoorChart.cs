@@ -18,33 +18,38 @@ public sealed record ChartStep(Thickness Thickness, double WireMark, double Volt
 /// <param name="Steps">Its steps, in any order; thicknesses differ.</param>
 public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyList<ChartStep> Steps)
 {
+    /// <summary>More steps than any door has room for.</summary>
+    public const int MostSteps = 40;
+
+    private const double SameStepMm = 0.005;
+
+    // Typed fractions and gauges meet the same plate from either side.
+    private const double SamePlate = 1.02;
+
+    // A bead speaks for the step its plate is nearest to, within a fifth.
+    private const double NearPlate = 0.2;
+
     /// <summary>Whether the chart speaks of a job's wire, gas and process.</summary>
     public bool Fits(Job job) => job.Process == Process && job.Wire == Wire && job.Gas == Gas;
 
-    /// <summary>What is wrong with the chart on a machine, by step (0 first) and field; empty when nothing.</summary>
-    public IReadOnlyDictionary<string, string> Check(Machine machine)
+    /// <summary>What is wrong with the chart on a machine; empty when nothing.</summary>
+    public IEnumerable<Problem> Problems(Machine machine)
     {
-        var problems = new Dictionary<string, string>();
-        if (Steps.Count < 2) problems["steps"] = "A chart has at least two steps.";
-        if (Steps.Count > 40) problems["steps"] = "A chart of up to 40 steps.";
+        if (Steps.Count is < 2 or > MostSteps) yield return new("steps", Say($"A chart has 2 to {MostSteps} steps."));
         for (var i = 0; i < Steps.Count; i++)
         {
             var step = Steps[i];
-            OffDial(machine.WireControl, step.WireMark, $"steps[{i}].wireMark");
-            OffDial(machine.VoltControl, step.VoltMark, $"steps[{i}].voltMark");
-            if (Steps.Take(i).Any(other => Math.Abs(other.Thickness.Value.Mm - step.Thickness.Value.Mm) < 0.005))
+            if (OffDial(machine.WireControl, step.WireMark) is { } wire) yield return new($"steps[{i}].wireMark", wire);
+            if (OffDial(machine.VoltControl, step.VoltMark) is { } volt) yield return new($"steps[{i}].voltMark", volt);
+            if (Steps.Take(i).Any(other => Math.Abs(other.Thickness.Value.Mm - step.Thickness.Value.Mm) < SameStepMm))
             {
-                problems[$"steps[{i}].thickness"] = $"{step.Thickness.Typed} stands twice.";
+                yield return new($"steps[{i}].thickness", Say($"{step.Thickness.Typed.Name()} stands twice."));
             }
         }
-        return problems;
-
-        void OffDial(Control? control, double mark, string field)
-        {
-            if (control is null) problems[field] = "This machine has no such control.";
-            else if (!(mark >= control.LowestMark && mark <= control.HighestMark)) problems[field] = $"The dial runs from {control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}.";
-        }
     }
+
+    private static Said? OffDial(Control? control, double mark) =>
+        control is null ? Say($"This machine has no such control.") : control.IsOn(mark) ? null : control.Runs();
 
     /// <summary>The chart's pair for a thickness, straight between its steps.</summary>
     /// <param name="thickness">The plate.</param>
@@ -53,8 +58,6 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
     public ChartPair? At(Length thickness, Dials dials)
     {
         var steps = Steps.OrderBy(step => step.Thickness.Value.Mm).ToArray();
-        // Typed fractions and gauges meet the same plate from either side.
-        const double SamePlate = 1.02;
         if (steps.Length == 0 || thickness.Mm * SamePlate < steps[0].Thickness.Value.Mm || thickness.Mm > steps[^1].Thickness.Value.Mm * SamePlate) return null;
         var upper = Array.FindIndex(steps, step => step.Thickness.Value >= thickness);
         if (upper < 0) upper = steps.Length - 1;
@@ -83,8 +86,7 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
                 var amps = PlateAmps.For(step.Thickness.Value < PlateAmps.RuleEnds ? step.Thickness.Value : PlateAmps.RuleEnds);
                 var rule = BurnOff.WireFeedFor(amps, arc);
                 var band = SmoothBand.At(chart.WireFeed, arc);
-                // A bead speaks for the step its plate is nearest to, within a fifth.
-                var near = right.Where(bead => Math.Abs(bead.Thickness / step.Thickness.Value - 1) <= 0.2).ToArray();
+                var near = right.Where(bead => Math.Abs(bead.Thickness / step.Thickness.Value - 1) <= NearPlate).ToArray();
                 var beads = near.Length == 0 ? (double?)null : chart.WireFeed.MPerMin / near.Average(bead => bead.Used.WireFeed.MPerMin / bead.HeatFactor) - 1;
                 return new ChartComparison(
                     step, chart.WireFeed, chart.Volts, chart.WireFeed / rule - 1,

@@ -35,7 +35,7 @@ public sealed record Load(Wire? Wire, Gas Gas, Polarity Polarity, Length? Tip = 
 /// <param name="Loaded">What is on.</param>
 /// <param name="Wanted">What the sheet wants.</param>
 /// <param name="Consequence">What goes wrong if it stays.</param>
-public sealed record Mismatch(string Part, string Loaded, string Wanted, string Consequence);
+public sealed record Mismatch(string Part, Said Loaded, Said Wanted, Said Consequence);
 
 /// <summary>Compares what is on a machine with what a sheet wants.</summary>
 public static class Mismatches
@@ -47,32 +47,32 @@ public static class Mismatches
         var process = job.Process.Facts();
         List<Mismatch>? found = null;
         if (load.Polarity != process.Polarity) Add("polarity", load.Polarity.Words(), process.Polarity.Words(), process.PolarityWrong);
-        if (load.Gas != job.Gas) Add("gas", load.Gas.Facts().Name, job.Gas.Facts().Name, "The volts, the sound and the bite of this sheet belong to its gas.");
+        if (load.Gas != job.Gas) Add("gas", load.Gas.Facts().Name, job.Gas.Facts().Name, Say($"The volts, the sound and the bite of this sheet belong to its gas."));
         if (job.Wire is { } wanted)
         {
             var wire = wanted.Facts();
-            if (load.Wire != wanted) Add("wire", load.Wire is { } on ? NameOf(on.Facts()) : "no wire", NameOf(wire), "Another wire burns off at another speed: the pair would be wrong.");
+            if (load.Wire != wanted) Add("wire", load.Wire is { } on ? NameOf(on.Facts()) : Say($"no wire"), NameOf(wire), Say($"Another wire burns off at another speed: the pair would be wrong."));
             if (load.Tip is { } tip && Math.Abs(tip.Mm - wire.Diameter.Mm) > 0.01)
             {
-                Add("tip", $"{Show.Number(tip.Mm, "0.0")} mm", $"{Show.Number(wire.Diameter.Mm, "0.0")} mm", tip < wire.Diameter ? "The wire jams in the tip." : "The wire wanders in the tip and the arc stutters.");
+                Add("tip", Say($"{tip}"), Say($"{wire.Diameter}"), tip < wire.Diameter ? Say($"The wire jams in the tip.") : Say($"The wire wanders in the tip and the arc stutters."));
             }
-            if (load.Rolls is { } rolls && rolls != wire.Rolls) Add("rolls", RollWords(rolls), RollWords(wire.Rolls), "The rolls slip or crush the wire, and it feeds badly.");
+            if (load.Rolls is { } rolls && rolls != wire.Rolls) Add("rolls", RollWords(rolls), RollWords(wire.Rolls), Say($"The rolls slip or crush the wire, and it feeds badly."));
             if (machine.Programs.Count > 0 && machine.ProgramFor(job) is { } fitting && load.Program != fitting.Number)
             {
-                Add("program", load.Program is { } number ? $"program {number}" : "no program", $"program {fitting.Number}", "The machine would pulse or pair the volts for another wire, gas or mode.");
+                Add("program", load.Program is { } number ? Say($"program {number}") : Say($"no program"), Say($"program {fitting.Number}"), Say($"The machine would pulse or pair the volts for another wire, gas or mode."));
             }
         }
         else if (load.Tungsten is { } on && tungsten is { } fits && on < fits)
         {
-            Add("tungsten", $"{Show.Number(on.Mm, "0.0")} mm", $"{Show.Number(fits.Mm, "0.0")} mm", "The point melts at these amps.");
+            Add("tungsten", Say($"{on}"), Say($"{fits}"), Say($"The point melts at these amps."));
         }
         return found ?? (IReadOnlyList<Mismatch>)[];
 
-        void Add(string part, string loaded, string asked, string consequence) => (found ??= []).Add(new Mismatch(part, loaded, asked, consequence));
+        void Add(string part, Said loaded, Said asked, Said consequence) => (found ??= []).Add(new Mismatch(part, loaded, asked, consequence));
     }
 
     /// <summary>A groove in a sentence.</summary>
-    public static string RollWords(RollGroove rolls) => rolls == RollGroove.Knurled ? "knurled rolls" : $"{rolls} groove rolls";
+    public static Said RollWords(RollGroove rolls) => rolls == RollGroove.Knurled ? Say($"knurled rolls") : rolls == RollGroove.U ? Say($"U groove rolls") : Say($"V groove rolls");
 
-    private static string NameOf(WireFacts wire) => $"{wire.Name} {wire.Kind.Words()}";
+    private static Said NameOf(WireFacts wire) => Say($"{wire.Name} {wire.Kind.Words()}");
 }

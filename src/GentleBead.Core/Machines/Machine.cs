@@ -49,98 +49,112 @@ public sealed record Machine(
         Programs.FirstOrDefault(program => program.Wire == job.Wire && program.Gas == job.Gas && program.Process == job.Process);
 
     /// <summary>Why this machine cannot do a process at all, or null.</summary>
-    public string? CannotDo(Process process) => process switch
+    public Said? CannotDo(Process process)
     {
-        _ when process.Facts().FeedsWire && (WireControl is null || VoltControl is null) => $"{Name} feeds no wire.",
-        Process.GmawPulsed when Programs.All(program => program.Process != Process.GmawPulsed) => $"{Name} has no pulse program.",
-        _ when process.Facts().FeedsWire => null,
-        Process.GtawAc when !HasAc => $"{Name} gives no AC.",
-        _ => AmpControl is null ? $"{Name} has no current control for TIG." : null,
-    };
+        var facts = process.Facts();
+        if (facts.FeedsWire && (WireControl is null || VoltControl is null)) return FeedsNone();
+        if (facts.VoltsByProgram && Programs.All(program => program.Process != process)) return Say($"{Name.Name()} has no pulse program.");
+        if (facts.NeedsAc && !HasAc) return Say($"{Name.Name()} gives no AC.");
+        return !facts.FeedsWire && AmpControl is null ? NoAmps() : null;
+    }
 
     /// <summary>The pair at the torch, each side from a mark or, when it was measured instead, from its value.</summary>
     /// <param name="wireMark">Mark of the wire control, or null.</param>
     /// <param name="voltMark">Mark of the volt control, or null.</param>
     /// <param name="wireFeed">Measured wire feed speed, looked at when there is no mark.</param>
     /// <param name="volts">Measured volts, looked at when there is no mark.</param>
-    /// <param name="problems">Takes what is wrong, by the parameter's name, with what is accepted.</param>
-    /// <returns>The pair, or null when something is wrong.</returns>
-    public Settings? Read(double? wireMark, double? voltMark, WireFeedSpeed? wireFeed, Voltage? volts, IDictionary<string, string> problems)
+    public Checked<Settings> Read(double? wireMark, double? voltMark, WireFeedSpeed? wireFeed, Voltage? volts)
     {
-        if (WireControl is null || VoltControl is null)
-        {
-            problems["wireMark"] = $"{Name} feeds no wire.";
-            return null;
-        }
+        if (WireControl is null || VoltControl is null) return new(new Problem("wireMark", FeedsNone()));
+        var problems = new List<Problem>();
         var wire = wireMark is { } atWire
-            ? AtMark(WireControl, atWire, "The wire control", "wireMark", problems)
-            : AsMeasured(WireControl, wireFeed?.MPerMin, "wire feed speed", "wireFeedMPerMin", value => Show.Of(WireFeedSpeed.FromMPerMin(value)), problems);
+            ? AtMark(WireControl, atWire, Wire, problems)
+            : AsMeasured(WireControl, wireFeed?.MPerMin, Wire, problems);
         var volt = voltMark is not { } atVolt
-            ? AsMeasured(VoltControl, volts?.Volts, "voltage", "volts", value => Show.Of(Voltage.FromVolts(value)), problems)
+            ? AsMeasured(VoltControl, volts?.Volts, Volt, problems)
             : VoltControl.Kind != ControlKind.Trim
-                ? AtMark(VoltControl, atVolt, "The volt control", "voltMark", problems)
+                ? AtMark(VoltControl, atVolt, Volt, problems)
                 : AtTrim(VoltControl, atVolt, wireMark, problems);
-        return wire is { } w && volt is { } v ? new Settings(WireFeedSpeed.FromMPerMin(w), Voltage.FromVolts(v)) : null;
+        return wire is { } feed && volt is { } arc ? new(new Settings(WireFeedSpeed.FromMPerMin(feed), Voltage.FromVolts(arc))) : new(problems);
     }
 
     /// <summary>The current of a TIG bead, from a mark or, when it was measured instead, from its value.</summary>
     /// <param name="ampMark">Mark of the current control, or null.</param>
     /// <param name="amps">Measured current, looked at when there is no mark.</param>
-    /// <param name="problems">Takes what is wrong, by the parameter's name, with what is accepted.</param>
-    public Current? ReadAmps(double? ampMark, Current? amps, IDictionary<string, string> problems)
+    /// <param name="problems">Takes what is wrong.</param>
+    public Current? ReadAmps(double? ampMark, Current? amps, List<Problem> problems)
     {
         if (AmpControl is null)
         {
-            problems["ampMark"] = $"{Name} has no current control for TIG.";
+            problems.Add(new("ampMark", NoAmps()));
             return null;
         }
-        var value = ampMark is { } mark
-            ? AtMark(AmpControl, mark, "The current control", "ampMark", problems)
-            : AsMeasured(AmpControl, amps?.Amps, "current", "amps", measured => Show.Of(Current.FromAmps(measured)), problems);
+        var value = ampMark is { } mark ? AtMark(AmpControl, mark, Amp, problems) : AsMeasured(AmpControl, amps?.Amps, Amp, problems);
         return value is { } current ? Current.FromAmps(current) : null;
     }
 
-    private static double? AtTrim(Control trim, double mark, double? wireMark, IDictionary<string, string> problems)
+    // How a control and what it sets are called, and where they stand in a request.
+    private sealed record Asked(string MarkField, string ValueField, Said Control, Said Value, Func<double, Said> Show);
+
+    private static readonly Asked Wire = new(
+        "wireMark", "wireFeedMPerMin", Say($"The wire control"), Say($"wire feed speed"), value => Say($"{WireFeedSpeed.FromMPerMin(value)}"));
+
+    private static readonly Asked Volt = new(
+        "voltMark", "volts", Say($"The volt control"), Say($"voltage"), value => Say($"{Voltage.FromVolts(value)}"));
+
+    private static readonly Asked Amp = new(
+        "ampMark", "amps", Say($"The current control"), Say($"current"), value => Say($"{Current.FromAmps(value)}"));
+
+    private Said FeedsNone() => Say($"{Name.Name()} feeds no wire.");
+
+    private Said NoAmps() => Say($"{Name.Name()} has no current control for TIG.");
+
+    private static double? AtTrim(Control trim, double mark, double? wireMark, List<Problem> problems)
     {
-        if (CheckMark(trim, mark, "The trim") is { } wrong) problems["voltMark"] = wrong;
-        else if (!Calibration.TryFit(trim, out var follows, out var problem)) problems["voltMark"] = problem;
-        else if (wireMark is not { } at) problems["voltMark"] = "The volts follow the wire control: say where it stood, or the voltage measured.";
-        else return follows!.ValueAt(at).Value + trim.TrimVolts * mark;
+        var wrong = CheckMark(trim, mark, Say($"The trim"));
+        if (wrong is null && Calibration.TryFit(trim, out var follows, out wrong))
+        {
+            if (wireMark is { } at) return follows.ValueAt(at).Value + trim.TrimVolts * mark;
+            wrong = Say($"The volts follow the wire control: say where it stood, or the voltage measured.");
+        }
+        problems.Add(new(Volt.MarkField, wrong!));
         return null;
     }
 
-    private static double? AtMark(Control control, double mark, string name, string field, IDictionary<string, string> problems)
+    private static double? AtMark(Control control, double mark, Asked asked, List<Problem> problems)
     {
-        if (CheckMark(control, mark, name) is { } wrong) problems[field] = wrong;
-        else if (!Calibration.TryFit(control, out var calibration, out var problem)) problems[field] = problem;
-        else if (calibration!.ValueAt(mark).Value is > 0 and var value) return value;
-        else problems[field] = $"At {control.Read(mark)} this machine gives nothing.";
+        var wrong = CheckMark(control, mark, asked.Control);
+        if (wrong is null && Calibration.TryFit(control, out var calibration, out wrong))
+        {
+            if (calibration.ValueAt(mark).Value is > 0 and var value) return value;
+            wrong = Say($"At {control.Read(mark)} this machine gives nothing.");
+        }
+        problems.Add(new(asked.MarkField, wrong!));
         return null;
     }
 
-    private static string? CheckMark(Control control, double mark, string name) =>
-        !(mark >= control.LowestMark && mark <= control.HighestMark)
-            ? $"{name} of this machine runs from {control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}."
-            : Math.Abs(control.Settable(mark) - mark) > 1e-6 ? $"{name} of this machine goes in steps of {Show.Number(control.MarkStep)}." : null;
+    private static Said? CheckMark(Control control, double mark, Said name) =>
+        !control.IsOn(mark) ? Say($"{name} of this machine runs from {control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}.")
+        : Math.Abs(control.Settable(mark) - mark) > 1e-6 ? Say($"{name} of this machine goes in steps of {control.MarkStep}.")
+        : null;
 
-    private static double? AsMeasured(
-        Control control, double? measured, string name, string field, Func<double, string> show, IDictionary<string, string> problems)
+    private static double? AsMeasured(Control control, double? measured, Asked asked, List<Problem> problems)
     {
         if (measured is not { } value)
         {
-            problems[field] = $"Say where the control stood, or the {name} measured.";
+            problems.Add(new(asked.ValueField, Say($"Say where the control stood, or the {asked.Value} measured.")));
             return null;
         }
         if (control.Kind is not (ControlKind.Trim or ControlKind.CoarseFine) && Calibration.TryFit(control, out var calibration, out _))
         {
-            var least = calibration!.ValueAt(control.LowestMark).Value * (1 - Stray);
+            var least = calibration.ValueAt(control.LowestMark).Value * (1 - Stray);
             var most = calibration.ValueAt(control.HighestMark).Value * (1 + Stray);
             if (value > 0 && value >= least && value <= most) return value;
-            problems[field] = $"This machine has {show(least)} to {show(most)}.";
+            problems.Add(new(asked.ValueField, Say($"This machine has {asked.Show(least)} to {asked.Show(most)}.")));
             return null;
         }
         if (value > 0) return value;
-        problems[field] = $"The {name} is above 0.";
+        problems.Add(new(asked.ValueField, Say($"The {asked.Value} is above 0.")));
         return null;
     }
 }

@@ -31,7 +31,7 @@ public enum Part
 /// <param name="Days">Days after which it is due; above 0.</param>
 /// <param name="Beads">Beads after which it is due, whichever comes first; above 0.</param>
 /// <param name="ForTig">Whether it belongs to TIG work; otherwise to wire.</param>
-public sealed record PartFacts(Part Part, string Name, string Do, int Days, int Beads, bool ForTig);
+public sealed record PartFacts(Part Part, Said Name, Said Do, int Days, int Beads, bool ForTig);
 
 /// <summary>When a part was last seen to.</summary>
 /// <param name="At">When.</param>
@@ -46,7 +46,7 @@ public sealed record PartDone(DateTimeOffset At, long Beads);
 /// <param name="BeadsSince">Beads laid since.</param>
 /// <param name="Due">Whether it is due now.</param>
 /// <param name="Why">Why it is due, or when it will be.</param>
-public sealed record PartState(Part Part, string Name, string Do, DateTimeOffset? LastDone, int BeadsSince, bool Due, string Why);
+public sealed record PartState(Part Part, Said Name, Said Do, DateTimeOffset? LastDone, int BeadsSince, bool Due, Said Why);
 
 /// <summary>What is due on a machine.</summary>
 /// <remarks>Intervals: common practice, no source; the machine's manual stands over them.</remarks>
@@ -55,12 +55,12 @@ public static class Upkeep
     /// <summary>Every part with its interval.</summary>
     public static IReadOnlyList<PartFacts> Parts { get; } =
     [
-        new(Part.Tip, "Contact tip", "look at the bore, replace when oval or crusted", 14, 150, false),
-        new(Part.Nozzle, "Nozzle", "pull it, clear the spatter, dip", 7, 60, false),
-        new(Part.Diffuser, "Diffuser", "check the holes are open", 30, 400, false),
-        new(Part.Liner, "Liner", "blow it out; replace when the wire drags", 180, 2000, false),
-        new(Part.Rolls, "Drive rolls", "brush the groove, check the tension", 60, 800, false),
-        new(Part.Tungsten, "Tungsten", "regrind lengthwise", 7, 20, true),
+        new(Part.Tip, Say($"Contact tip"), Say($"look at the bore, replace when oval or crusted"), 14, 150, false),
+        new(Part.Nozzle, Say($"Nozzle"), Say($"pull it, clear the spatter, dip"), 7, 60, false),
+        new(Part.Diffuser, Say($"Diffuser"), Say($"check the holes are open"), 30, 400, false),
+        new(Part.Liner, Say($"Liner"), Say($"blow it out; replace when the wire drags"), 180, 2000, false),
+        new(Part.Rolls, Say($"Drive rolls"), Say($"brush the groove, check the tension"), 60, 800, false),
+        new(Part.Tungsten, Say($"Tungsten"), Say($"regrind lengthwise"), 7, 20, true),
     ];
 
     /// <summary>Every part of a machine with how it stands.</summary>
@@ -78,10 +78,10 @@ public static class Upkeep
                 var last = lastDone.GetValueOrDefault(part.Part);
                 var since = (int)Math.Max(0, beads - (last?.Beads ?? 0));
                 var days = last is null ? 0 : (int)(asOf - last.At).TotalDays;
-                var (due, why) = last is null ? (true, "never noted")
-                    : since >= part.Beads ? (true, $"{since} beads since")
-                    : days >= part.Days ? (true, $"{days} days since")
-                    : (false, $"after {part.Beads - since} more beads or {part.Days - days} days");
+                var (due, why) = last is null ? (true, Say($"never noted"))
+                    : since >= part.Beads ? (true, Say($"{since} beads since"))
+                    : days >= part.Days ? (true, Say($"{days} days since"))
+                    : (false, Say($"after {part.Beads - since} more beads or {part.Days - days} days"));
                 return new PartState(part.Part, part.Name, part.Do, last?.At, since, due, why);
             }),
     ];

@@ -101,6 +101,25 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
         return new Drill(kind, level, deviation, right, given, seed, ArcTruth.Of(ArcTrace.Of(given, Seconds, Rate, seed)));
     }
 
+    /// <summary>What is welded, as it is told before the answer.</summary>
+    public Said Task() => Say($"{Right.Wire!.Value.Facts().Name} wire, {Right.Gas.Facts().Name}, {Right.Plate} plate");
+
+    /// <summary>What was off, as it is told after the answer.</summary>
+    public Said Why()
+    {
+        var name = Progress.Name(Deviation);
+        return Deviation switch
+        {
+            Deviation.Nothing => Say($"Nothing was off: {Right.WireFeed} at {Right.Volts} is what the sheet says."),
+            Deviation.WireUnder or Deviation.WireOver => Sentences(
+                Say($"{name:capital}: {Given.WireFeed} instead of {Right.WireFeed}."), Say($"The volts were right, the amps gave it away.")),
+            Deviation.VoltsUnder or Deviation.VoltsOver => Say($"{name:capital}: {Given.Volts} instead of {Right.Volts}."),
+            Deviation.StickOutOver => Sentences(
+                Say($"Stick-out too long: {Given.StickOut} instead of {Right.StickOut}."), Say($"The volts were right and the amps low.")),
+            _ => Say($"No gas: a hard, hissing sputter, and pores in the bead."),
+        };
+    }
+
     /// <summary>Whether a machine set so is right for the drill: an even arc, with the wire the plate needs.</summary>
     /// <param name="wireFeed">Where the wire was put.</param>
     /// <param name="volts">Where the volts were put.</param>

@@ -27,24 +27,24 @@ public sealed record KindProgress(DrillKind Kind, int Answered, int Right, int L
 /// <param name="Heard">What was heard as what, right ones among them.</param>
 /// <param name="Taken">What was taken for what, right ones among them.</param>
 /// <param name="AtTheBooth">What to practise at the booth, in a sentence; null while there is too little to say.</param>
-public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<HeardAs> Heard, IReadOnlyList<TakenFor> Taken, string? AtTheBooth)
+public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<HeardAs> Heard, IReadOnlyList<TakenFor> Taken, Said? AtTheBooth)
 {
     // So many mix-ups of one kind are a habit.
     private const int Habit = 2;
 
-    private static readonly Dictionary<Deviation, (string Words, string Practise)> Words = new()
+    private static readonly Dictionary<Deviation, (Said Words, Said Practise)> Words = new()
     {
-        [Deviation.Nothing] = ("a right arc", "a set of three on scrap, right in the middle: learn the sound of right first"),
-        [Deviation.WireUnder] = ("wire too slow", "a one-variable trial, wire a third down"),
-        [Deviation.WireOver] = ("wire too fast", "a wrong-right ladder with far too much wire"),
-        [Deviation.VoltsUnder] = ("volts too low", "a voltage staircase from the bottom"),
-        [Deviation.VoltsOver] = ("volts too high", "a voltage staircase up to where it goes ragged"),
-        [Deviation.StickOutOver] = ("stick-out too long", "one bead at 10 mm (3/8 in) and one at 19 mm (3/4 in), read the amps at both"),
-        [Deviation.GasLost] = ("no gas", "a short bead on scrap with the gas shut, extraction on, and look at the pores"),
+        [Deviation.Nothing] = (Say($"a right arc"), Say($"a set of three on scrap, right in the middle: learn the sound of right first")),
+        [Deviation.WireUnder] = (Say($"wire too slow"), Say($"a one-variable trial, wire a third down")),
+        [Deviation.WireOver] = (Say($"wire too fast"), Say($"a wrong-right ladder with far too much wire")),
+        [Deviation.VoltsUnder] = (Say($"volts too low"), Say($"a voltage staircase from the bottom")),
+        [Deviation.VoltsOver] = (Say($"volts too high"), Say($"a voltage staircase up to where it goes ragged")),
+        [Deviation.StickOutOver] = (Say($"stick-out too long"), Say($"one bead at {new Either("10 mm", "3/8 in")} and one at {new Either("19 mm", "3/4 in")}, read the amps at both")),
+        [Deviation.GasLost] = (Say($"no gas"), Say($"a short bead on scrap with the gas shut, extraction on, and look at the pores")),
     };
 
     /// <summary>What a deviation is called: "wire too slow".</summary>
-    public static string Name(Deviation deviation) => Words[deviation].Words;
+    public static Said Name(Deviation deviation) => Words[deviation].Words;
 
     /// <summary>From the answers.</summary>
     /// <param name="answers">The newest answers, oldest first.</param>
@@ -63,6 +63,6 @@ public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<H
             [.. answers.Where(one => one.Heard is not null).Select(one => (Was: one.Sound, Heard: one.Heard!.Value)).Where(one => one.Was is not null)
                 .GroupBy(one => one).Select(group => new HeardAs(group.Key.Was!.Value, group.Key.Heard, group.Count()))],
             taken,
-            worst is null ? null : $"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times). At the booth: {Words[worst.Was].Practise}.");
+            worst is null ? null : Say($"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times). At the booth: {Words[worst.Was].Practise}."));
     }
 }

@@ -37,9 +37,9 @@ public sealed record Job(
     public Length Thicker => OtherThickness is { } other && other.Value > Thickness.Value ? other.Value : Thickness.Value;
 
     /// <summary>What is wrong with a thickness and at which field, or null when a sheet can be made.</summary>
-    public Refusal? CheckThickness() => Outside(Thickness, "thickness") ?? (OtherThickness is null ? null : Outside(OtherThickness, "otherThickness"));
+    public Refusal? CheckThickness() => Outside(Thickness, JobPart.Thickness) ?? (OtherThickness is null ? null : Outside(OtherThickness, JobPart.OtherThickness));
 
-    private static Refusal? Outside(Thickness thickness, string field) => thickness.Value < Thinnest || thickness.Value > OneInch
-        ? new Refusal(field, $"{Show.Of(thickness.Value)} is outside what a sheet covers: {Show.Number(Thinnest.Mm)} to {Show.Number(Thickest.Mm)} mm, 0.020 to 1 in. {Thickness.Accepted}", RefusedFor.Thickness)
+    private static Refusal? Outside(Thickness thickness, JobPart part) => thickness.Value < Thinnest || thickness.Value > OneInch
+        ? new Refusal(part, Say($"{thickness.Value} is outside what a sheet covers: {new Either("0.5 to 25 mm", "0.020 to 1 in")}. {Core.Stock.Thickness.Accepted}"), RefusedFor.Thickness)
         : null;
 }

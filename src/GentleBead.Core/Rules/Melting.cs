@@ -19,7 +19,7 @@ public static class Melting
 
     /// <summary>Whether a sheet of this process uses the melting rate instead of the trade's factor.</summary>
     public static bool AppliesTo(Process process, WireFacts wire) =>
-        process is Process.GmawSpray or Process.GmawPulsed || wire.Kind == WireKind.Aluminium;
+        process.Facts().FreeFlight || wire.Kind.Facts().ByMeltingRate;
 
     /// <summary>Wire feed speed that melts off at a current and stick-out.</summary>
     public static WireFeedSpeed WireFeed(Current amps, Length stickOut, WireFacts wire)

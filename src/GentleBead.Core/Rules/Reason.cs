@@ -23,9 +23,9 @@ public enum Source
 /// <param name="Result">What came out.</param>
 /// <param name="Source">What stands behind the rule.</param>
 /// <param name="From">The numbers it was worked out from, each with a reason of its own.</param>
-public sealed record Reason(string Of, string Rule, string Working, string Result, Source Source, IReadOnlyList<string> From);
+public sealed record Reason(string Of, Said Rule, Said Working, Said Result, Source Source, IReadOnlyList<string> From);
 
 /// <summary>Something to heed, shown where it arises.</summary>
 /// <param name="Text">What to heed and what to do.</param>
 /// <param name="Grave">Whether somebody can be hurt or the weld can fail if it is passed over.</param>
-public sealed record Caution(string Text, bool Grave);
+public sealed record Caution(Said Text, bool Grave);

@@ -22,8 +22,31 @@ public enum RefusedFor
     Tungsten,
 }
 
+/// <summary>A part of a job that can stand in the way of a sheet.</summary>
+public enum JobPart
+{
+#pragma warning disable CS1591 // the parts of a job by their own names
+    Thickness,
+    OtherThickness,
+    Joint,
+    Position,
+    Process,
+    Metal,
+    Wire,
+    Gas,
+    Polarity,
+#pragma warning restore CS1591
+}
+
 /// <summary>No sheet, and why.</summary>
-/// <param name="Field">The part of the job that stands in the way: "thickness", "wire", "gas", "position".</param>
+/// <param name="Part">The part of the job that stands in the way.</param>
 /// <param name="Message">Why, and what would do.</param>
 /// <param name="For">What it is refused for.</param>
-public sealed record Refusal(string Field, string Message, RefusedFor For) : SheetOutcome;
+public sealed record Refusal(JobPart Part, Said Message, RefusedFor For) : SheetOutcome
+{
+    /// <summary>The part's name in a request: "thickness", "wire".</summary>
+    public string Field { get; } = char.ToLowerInvariant($"{Part}"[0]) + $"{Part}"[1..];
+
+    /// <summary>The refusal as a problem at its field.</summary>
+    public Problem AsProblem() => new(Field, Message);
+}

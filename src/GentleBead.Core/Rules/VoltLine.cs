@@ -1,3 +1,4 @@
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Rules;
@@ -9,7 +10,7 @@ namespace GentleBead.Core.Rules;
 /// <param name="Above">How far it reaches over it.</param>
 /// <param name="Source">What stands behind it.</param>
 /// <param name="Words">The rule in words, for the reason.</param>
-public sealed record VoltLine(double Base, double Slope, double Below, double Above, Source Source, string Words)
+public sealed record VoltLine(double Base, double Slope, double Below, double Above, Source Source, Said Words)
 {
     private const double LoadBase = 14;
     private const double LoadSlope = 0.05;
@@ -18,32 +19,36 @@ public sealed record VoltLine(double Base, double Slope, double Below, double Ab
     private static readonly Dictionary<double, VoltLine> Dip = Wires.All.Select(wire => wire.VoltsBand).Distinct().ToDictionary(
         band => band,
         band => new VoltLine(LoadBase - band / 2, LoadSlope, band / 2, band / 2, Source.Published,
-            FormattableString.Invariant($"load line 14 + 0.05 I (IEC 60974-1, from memory); short circuit under 75/25 runs smooth down to {band:0.#} V below it with this wire (common practice); aim in the middle")));
+            Say($"load line 14 + 0.05 I (IEC 60974-1, from memory); short circuit under 75/25 runs smooth down to {band:0.#} V below it with this wire (common practice); aim in the middle")));
 
-    // From the pairs people agree on: 20.5 V at about 145 A, 24 V at about 237 A with 0.8 mm wire.
-    private static readonly VoltLine Globular = new(15, 0.038, 1, 1.5, Source.CommonPractice, "15 + 0.038 I, from 20.5 V with 250 to 325 in/min up to 24 V with 475 in/min of 0.8 mm wire");
-    private static readonly VoltLine SpraySteel = new(20, 0.025, 1.5, 1.5, Source.CommonPractice, "20 + 0.025 I for steel in spray: under it the arc crackles, over it the toes undercut");
-    private static readonly VoltLine SprayAluminium = new(16.5, 0.04, 1.5, 1.5, Source.CommonPractice, "16.5 + 0.04 I for aluminium");
-    private static readonly VoltLine Pulsed = new(18.5, 0.027, 2, 2, Source.CommonPractice, "18.5 + 0.027 I is what the read-out shows; the machine's program sets it, the trim shifts it");
-    private static readonly VoltLine SelfShielded = new(12.5, 0.028, 1, 1, Source.CommonPractice, "12.5 + 0.028 I for self-shielded wire: a short arc on low volts");
-    private static readonly VoltLine GasShielded = new(20, 0.03, 1.5, 1.5, Source.CommonPractice, "20 + 0.03 I for gas-shielded flux-cored wire");
-
-    /// <summary>The line of an arc.</summary>
-    public static VoltLine Of(Process process, WireFacts wire) => process switch
+    // One line for each process; a kind of wire may have one of its own. The globular line is from the pairs people agree on:
+    // 20.5 V at about 145 A, 24 V at about 237 A with 0.8 mm wire.
+    private static readonly Dictionary<(Process Process, WireKind? Kind), VoltLine> Lines = new()
     {
-        Process.GmawGlobular => Globular,
-        Process.GmawSpray => wire.Kind == WireKind.Aluminium ? SprayAluminium : SpraySteel,
-        Process.GmawPulsed => Pulsed,
-        Process.FcawSelfShielded => SelfShielded,
-        Process.FcawGasShielded => GasShielded,
-        _ => Dip[wire.VoltsBand],
+        [(Process.GmawGlobular, null)] = new(15, 0.038, 1, 1.5, Source.CommonPractice,
+            Say($"15 + 0.038 I, from 20.5 V with {new Either("6.4 to 8.3 m/min", "250 to 325 in/min")} up to 24 V with {WireFeedSpeed.FromInPerMin(475)} of {Wire.Solid08.Facts().Name} wire")),
+        [(Process.GmawSpray, null)] = new(20, 0.025, 1.5, 1.5, Source.CommonPractice,
+            Say($"20 + 0.025 I for steel in spray: under it the arc crackles, over it the toes undercut")),
+        [(Process.GmawSpray, WireKind.Aluminium)] = new(16.5, 0.04, 1.5, 1.5, Source.CommonPractice, Say($"16.5 + 0.04 I for aluminium")),
+        [(Process.GmawPulsed, null)] = new(18.5, 0.027, 2, 2, Source.CommonPractice,
+            Say($"18.5 + 0.027 I is what the read-out shows; the machine's program sets it, the trim shifts it")),
+        [(Process.FcawSelfShielded, null)] = new(12.5, 0.028, 1, 1, Source.CommonPractice,
+            Say($"12.5 + 0.028 I for self-shielded wire: a short arc on low volts")),
+        [(Process.FcawGasShielded, null)] = new(20, 0.03, 1.5, 1.5, Source.CommonPractice, Say($"20 + 0.03 I for gas-shielded flux-cored wire")),
     };
+
+    // What pure CO2 adds where the drops are big or the wire is cored. Common practice, no source.
+    private const double CarbonVolts = 1.5;
+
+    /// <summary>The line of an arc; short circuit goes by the wire.</summary>
+    public static VoltLine Of(Process process, WireFacts wire) =>
+        Lines.TryGetValue((process, wire.Kind), out var own) || Lines.TryGetValue((process, null), out own) ? own : Dip[wire.VoltsBand];
 
     /// <summary>What a gas adds to the volts of an arc: short circuit by its table, pure CO2 in globular and cored work 1.5 V. Common practice, no source.</summary>
     public static double GasVolts(Process process, Gas gas) => process switch
     {
         Process.GmawShortCircuit => gas.Facts().DipVolts,
-        Process.GmawGlobular or Process.FcawGasShielded when gas == Gas.Carbon => 1.5,
+        Process.GmawGlobular or Process.FcawGasShielded when gas == Gas.Carbon => CarbonVolts,
         _ => 0,
     };
 }

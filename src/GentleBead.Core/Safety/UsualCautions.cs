@@ -7,19 +7,19 @@ namespace GentleBead.Core.Safety;
 /// <summary>The cautions that go with every sheet, each where its hazard is met.</summary>
 public static class UsualCautions
 {
-    /// <summary>Who stands over what the product says.</summary>
-    public const string Deference =
-        "Local codes, the site's procedure, the machine's manual and a licensed or certified person stand over this sheet. It does not qualify a welder.";
+    /// <summary>What takes precedence over what the product says.</summary>
+    public static readonly Said Deference =
+        Say($"Local codes, the site's procedure, the machine's manual and a licensed or certified person take precedence over this sheet. It does not qualify a welder.");
 
-    private static readonly Caution Arc = new("Shade up, skin covered, no synthetic fleece: the arc burns skin and eyes. Warn the neighbours before striking.", true);
-    private static readonly Caution Fume = new("Fume: head out of the plume, extraction on. Zinc or paint on the plate comes off first.", true);
-    private static readonly Caution CoredFume = new("Fume: flux-cored wire smokes most of all. Head out of the plume, extraction on. Zinc or paint on the plate comes off first.", true);
-    private static readonly Caution Shock = new("Dry gloves, dry floor, sound cables, clamp on bare metal.", true);
-    private static readonly Caution Scale = new("Mill scale off before setting or judging: it makes a good arc pop and hides penetration.", false);
-    private static readonly Caution Cylinder = new("Cylinder chained, no oil on the fittings; set the flow with the gas running.", false);
-    private static readonly Caution ArgonPit = new("Argon sinks and drives out the air: none of it into pits, tanks or closed rooms.", true);
-    private static readonly Caution Wire = new("Clip the wire pointing down, glasses under the hood. The bead stays hot: tongs.", false);
-    private static readonly Caution Rod = new("Bend the rod's far end over, glasses under the hood. The bead stays hot: tongs. Grind tungsten with the dust drawn off.", false);
+    private static readonly Caution Arc = new(Say($"Shade up, skin covered, no synthetic fleece: the arc burns skin and eyes. Warn the neighbours before striking."), true);
+    private static readonly Caution Fume = new(Say($"Fume: head out of the plume, extraction on. Zinc or paint on the plate comes off first."), true);
+    private static readonly Caution CoredFume = new(Say($"Fume: flux-cored wire smokes most of all. Head out of the plume, extraction on. Zinc or paint on the plate comes off first."), true);
+    private static readonly Caution Shock = new(Say($"Dry gloves, dry floor, sound cables, clamp on bare metal."), true);
+    private static readonly Caution Scale = new(Say($"Mill scale off before setting or judging: it makes a good arc pop and hides penetration."), false);
+    private static readonly Caution Cylinder = new(Say($"Cylinder chained, no oil on the fittings; set the flow with the gas running."), false);
+    private static readonly Caution ArgonPit = new(Say($"Argon sinks and drives out the air: none of it into pits, tanks or closed rooms."), true);
+    private static readonly Caution Wire = new(Say($"Clip the wire pointing down, glasses under the hood. The bead stays hot: tongs."), false);
+    private static readonly Caution Rod = new(Say($"Bend the rod's far end over, glasses under the hood. The bead stays hot: tongs. Grind tungsten with the dust drawn off."), false);
     private static readonly Caution Defer = new(Deference, false);
 
     // A few lists, made once, so that a sheet adds no work.
@@ -38,7 +38,7 @@ public static class UsualCautions
     private static Caution[] Make(bool tig, bool slag, bool gas, bool steel, Metal metal)
     {
         var list = new List<Caution> { Arc, slag ? CoredFume : Fume };
-        if (metal.Facts().Caution is { Length: > 0 } own) list.Add(new Caution(own, true));
+        if (metal.Facts().Caution is { } own) list.Add(new Caution(own, true));
         list.Add(Shock);
         if (steel) list.Add(Scale);
         if (gas) list.Add(Cylinder);

@@ -10,10 +10,10 @@ namespace GentleBead.Core.Sheets;
 /// <param name="Name">Its name.</param>
 /// <param name="WireFeed">New wire feed speed; null when the wire does not do.</param>
 /// <param name="Volts">New volts; null when the wire does not do.</param>
-/// <param name="Reads">The new pair in the machine's marks; empty without.</param>
+/// <param name="Reads">The new pair in the machine's marks; null without.</param>
 /// <param name="Changes">What to change at rolls, tip, tension and controls, in order.</param>
-/// <param name="Problem">Why the wire does not do; empty when it does.</param>
-public sealed record OtherWire(Wire Wire, string Name, WireFeedSpeed? WireFeed, Voltage? Volts, string Reads, IReadOnlyList<string> Changes, string Problem);
+/// <param name="Problem">Why the wire does not do; null when it does.</param>
+public sealed record OtherWire(Wire Wire, Said Name, WireFeedSpeed? WireFeed, Voltage? Volts, Said? Reads, IReadOnlyList<Said> Changes, Said? Problem);
 
 /// <summary>A wire runs out in mid-job: what the others of its kind would want.</summary>
 public static class OtherWires
@@ -21,37 +21,45 @@ public static class OtherWires
     /// <summary>Every other wire of the kind, with the new pair and the changes to make.</summary>
     /// <param name="job">The job as it stands; a wire job.</param>
     /// <param name="machine">The booth's machine; null for a pair without marks.</param>
-    /// <param name="school">The instructor's school.</param>
-    public static IReadOnlyList<OtherWire> For(Job job, Machine? machine = null, School? school = null)
+    /// <param name="way">The instructor's way of setting.</param>
+    public static IReadOnlyList<OtherWire> For(Job job, Machine? machine = null, WayOfSetting? way = null)
     {
         if (job.Wire is not { } now) return [];
         var from = now.Facts();
         return
         [
-            .. Wires.All.Where(row => row.Kind == from.Kind && row.Wire != now).Select(to => Planner.Plan(job with { Wire = to.Wire }, machine, school) switch
-            {
-                Sheet { Pair: { } pair } sheet => new OtherWire(to.Wire, to.Name, pair.WireFeed, pair.Volts.Aim, pair.Marks is { } marks ? $"wire {marks.Wire.Reads}, volts {marks.Volt.Reads}" : "", [.. Changes(from, to), .. InPasses(sheet)], ""),
-                Refusal refusal => new OtherWire(to.Wire, to.Name, null, null, "", [], refusal.Message),
-                _ => throw new InvalidOperationException("A wire job gave neither a wire sheet nor a refusal."),
-            }),
+            .. Wires.All.Where(row => row.Kind == from.Kind && row.Wire != now)
+                .Select(to => Other(from, to, Planner.Plan(job with { Wire = to.Wire }, machine, way))),
         ];
     }
 
-    private static string[] InPasses(Sheet sheet) => sheet.Carries()
-        ? []
-        : [$"At its top of {Show.Of(sheet.Amps)} for the {Show.Of(sheet.JointAmps!.Value)} asked for, {sheet.Passes.Count} {(sheet.Passes.Count == 1 ? "pass" : "passes")}: lack of fusion lurks."];
+    private static OtherWire Other(WireFacts from, WireFacts to, SheetOutcome outcome)
+    {
+        if (outcome is Refusal refusal) return new(to.Wire, to.Name, null, null, null, [], refusal.Message);
+        var sheet = (Sheet)outcome;
+        var pair = sheet.RequirePair();
+        var reads = pair.Marks is { } marks ? Say($"wire {marks.Wire.Reads}, volts {marks.Volt.Reads}") : null;
+        return new(to.Wire, to.Name, pair.WireFeed, pair.Volts.Aim, reads, [.. Changes(from, to), .. InPasses(sheet)], null);
+    }
 
-    private static string[] Changes(WireFacts from, WireFacts to)
+    private static Said[] InPasses(Sheet sheet)
+    {
+        if (sheet.Carries() || sheet.JointAmps is not { } asked) return [];
+        var passes = sheet.Passes.Count.Counted(Say($"pass"), Say($"passes"));
+        return [Say($"At its top of {sheet.Amps} for the {asked} asked for, {passes}: risk of lack of fusion.")];
+    }
+
+    private static Said[] Changes(WireFacts from, WireFacts to)
     {
         var thinner = to.Diameter < from.Diameter;
         return
         [
-            $"Tip for {Show.Number(to.Diameter.Mm, "0.0")} mm.",
-            $"{Show.Number(to.Diameter.Mm, "0.0")} mm {Mismatches.RollWords(to.Rolls)}.",
-            to.Kind == WireKind.Aluminium || thinner
-                ? "Tension backed off: just enough to feed when the wire is pinched; let it slip rather than bird-nest."
-                : "Tension up a touch, just enough to feed when the wire is pinched hard between gloved fingers.",
-            thinner ? "More wire, volts nearly the same." : "Less wire, volts nearly the same.",
+            Say($"Tip for {to.Name}."),
+            Say($"{to.Name} {Mismatches.RollWords(to.Rolls)}."),
+            to.Rolls == RollGroove.U || thinner
+                ? Say($"Tension backed off: just enough to feed when the wire is pinched; let it slip rather than bird-nest.")
+                : Say($"Tension up a touch, just enough to feed when the wire is pinched hard between gloved fingers."),
+            thinner ? Say($"More wire, volts nearly the same.") : Say($"Less wire, volts nearly the same."),
         ];
     }
 }

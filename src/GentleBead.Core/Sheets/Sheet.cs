@@ -10,7 +10,7 @@ namespace GentleBead.Core.Sheets;
 /// <param name="Reads">The mark in the machine's own words.</param>
 /// <param name="MarksBeyond">How many marks past the last measured point; 0 when between readings.</param>
 /// <param name="SureShare">How far what it gives may stray either way, as a share.</param>
-public sealed record ControlMark(double Mark, string Reads, double MarksBeyond, double SureShare);
+public sealed record ControlMark(double Mark, Said Reads, double MarksBeyond, double SureShare);
 
 /// <summary>The pair in the marks of one machine, and what those marks really give.</summary>
 /// <param name="Wire">Wire control.</param>
@@ -47,8 +47,8 @@ public sealed record PairSettings
     /// <summary>Stick-out: tip to work.</summary>
     public required Window<Length> StickOut { get; init; }
 
-    /// <summary>Where to begin with the inductance; empty where the process has no use for it.</summary>
-    public required string Inductance { get; init; }
+    /// <summary>Where to begin with the inductance; null where the process has no use for it.</summary>
+    public required Said? Inductance { get; init; }
 
     /// <summary>The pair in the booth machine's own marks; null without a machine or without its readings.</summary>
     public required MachineMarks? Marks { get; init; }
@@ -79,10 +79,10 @@ public sealed record TigSettings
     public required Length Tungsten { get; init; }
 
     /// <summary>Class by ISO 6848 and AWS A5.12, and the tip's colour.</summary>
-    public required string TungstenClass { get; init; }
+    public required Said TungstenClass { get; init; }
 
     /// <summary>How the point is ground.</summary>
-    public required string Grind { get; init; }
+    public required Said Grind { get; init; }
 
     /// <summary>Gas cup by number; its bore in sixteenths of an inch.</summary>
     public required int Cup { get; init; }
@@ -102,11 +102,11 @@ public sealed record TigSettings
     /// <summary>AC: frequency in hertz; null on DC.</summary>
     public required int? FrequencyHz { get; init; }
 
-    /// <summary>Where to begin with a pulse, on thin sheet; empty where none is wanted.</summary>
-    public required string Pulse { get; init; }
+    /// <summary>Where to begin with a pulse, on thin sheet; null where none is wanted.</summary>
+    public required Said? Pulse { get; init; }
 
     /// <summary>How the arc is started.</summary>
-    public required string Start { get; init; }
+    public required Said Start { get; init; }
 }
 
 /// <summary>A settings sheet: every number a student sets or aims at, with the chain of reasons behind it.</summary>
@@ -116,7 +116,7 @@ public sealed record Sheet : SheetOutcome
     public required Job Job { get; init; }
 
     /// <summary>Process in words, with its ISO 4063 number.</summary>
-    public required string ProcessName { get; init; }
+    public required Said ProcessName { get; init; }
 
     /// <summary>ISO 6947 and AWS names of the position.</summary>
     public required string PositionName { get; init; }
@@ -155,16 +155,16 @@ public sealed record Sheet : SheetOutcome
     public required PassPlan Passes { get; init; }
 
     /// <summary>Work angle in words, from the lower plate.</summary>
-    public required string WorkAngle { get; init; }
+    public required Said WorkAngle { get; init; }
 
     /// <summary>Travel angle in words, off square.</summary>
-    public required string TravelAngle { get; init; }
+    public required Said TravelAngle { get; init; }
 
     /// <summary>Push or drag.</summary>
-    public required string Direction { get; init; }
+    public required Said Direction { get; init; }
 
     /// <summary>What the hand does along the joint.</summary>
-    public required string Motion { get; init; }
+    public required Said Motion { get; init; }
 
     /// <summary>Lightest lens shade that may be worn.</summary>
     public required int ShadeLeast { get; init; }
@@ -182,22 +182,22 @@ public sealed record Sheet : SheetOutcome
     public required double? DutyPercent { get; init; }
 
     /// <summary>What the arc should sound like.</summary>
-    public required string ExpectedSound { get; init; }
+    public required Said ExpectedSound { get; init; }
 
     /// <summary>What the bead should look like, front and back.</summary>
-    public required string ExpectedLook { get; init; }
+    public required Said ExpectedLook { get; init; }
 
     /// <summary>The program the machine is to be on; null on a machine without.</summary>
     public required int? Program { get; init; }
 
-    /// <summary>From loading to keeping, in order, by the instructor's school.</summary>
-    public required IReadOnlyList<string> Steps { get; init; }
+    /// <summary>From loading to keeping, in order, by the instructor's way of setting.</summary>
+    public required IReadOnlyList<Said> Steps { get; init; }
 
-    /// <summary>The school it was made by.</summary>
-    public required School School { get; init; }
+    /// <summary>The way of setting it was made by.</summary>
+    public required WayOfSetting Way { get; init; }
 
-    /// <summary>Where other schools would set this job otherwise, and by how much.</summary>
-    public required IReadOnlyList<SchoolDifference> Differences { get; init; }
+    /// <summary>Where other ways of setting would set this job otherwise, and by how much.</summary>
+    public required IReadOnlyList<OtherWay> OtherWays { get; init; }
 
     /// <summary>What on the machine does not fit; empty when all does, or without a machine.</summary>
     public required IReadOnlyList<Mismatch> Mismatches { get; init; }
@@ -212,7 +212,7 @@ public sealed record Sheet : SheetOutcome
     public required int RulesVersion { get; init; }
 
     /// <summary>Whether the wire carries what the plate asks for; where it does not, the sheet is welded in passes at the wire's own top.</summary>
-    public bool Carries() => JointAmps is not { } asked || Amps >= asked * Amperes.LeastShareOfAmps;
+    public bool Carries() => JointAmps is not { } asked || Amps >= asked * Amperes.LeastShare;
 
     /// <summary>The settings of the fed wire, where only a wire sheet can be meant.</summary>
     /// <exception cref="InvalidOperationException">A TIG sheet.</exception>

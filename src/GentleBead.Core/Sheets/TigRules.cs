@@ -18,6 +18,17 @@ public static class TigRules
     private const double LeastInHand = 5;
     private const double ShareInHand = 0.08;
 
+    private const double PreFlowSeconds = 0.5;
+    private const int BalancePercent = 70;
+
+    // On sheet thinner than this a pulse holds the puddle.
+    private const double ThinForPulse = 1.5;
+
+    private static readonly Said ClassOnAc = Say($"lanthanated WLa 15, gold, or ceriated WCe 20, grey");
+
+    private static readonly Said ClassOnDc =
+        Say($"lanthanated WLa 15, gold; thoriated WTh 20, red, is radioactive: its dust is not for lungs");
+
     /// <summary>Tungstens, thinnest first.</summary>
     /// <remarks>
     /// DC minus: usual ranges by AWS A5.12 and ISO 6848, from memory. AC: about two thirds of that, from memory. Cups: common practice, no source.
@@ -43,54 +54,87 @@ public static class TigRules
     /// <summary>Travel to begin with, by plate: 60 + 120 / t mm/min; the puddle leads. Common practice, no source.</summary>
     public static TravelSpeed TravelFor(Length thickness) => TravelSpeed.FromMmPerMin(60 + 120 / Math.Max(0.5, thickness.Mm));
 
+    /// <summary>AC frequency by plate: narrower arcs on thin sheet. Common practice, no source.</summary>
+    public static int FrequencyFor(Length thickness) => thickness.Mm < 2 ? 120 : 100;
+
     /// <summary>Seconds of gas after the arc: one for each 10 A, at least 5. Common practice, no source.</summary>
     public static double PostFlowSeconds(Current amps) => Math.Max(5, Math.Ceiling(amps.Amps / 10));
 
-    /// <summary>The settings of a TIG sheet without the machine's mark, with their reasons; a refusal when no tungsten bears the current.</summary>
-    public static (TigSettings? Settings, Refusal? Refused) Settings(Job job, Current amps, List<Reason> reasons)
+    /// <summary>The settings of a TIG sheet without the machine's mark; a refusal when no tungsten bears the current.</summary>
+    internal static Explained<TigSettings> Settings(Job job, Current amps)
     {
-        var ac = job.Process == Process.GtawAc;
+        var ac = job.Process.Facts().NeedsAc;
         var pedal = PedalMost(amps);
-        reasons.Add(new("pedalMost", "Something in hand under the pedal", $"{Show.Of(amps)} and {Show.Number(ShareInHand * 100)} % more, at least {Show.Number(LeastInHand)} A; without a pedal set {Show.Of(amps)} itself", Show.Of(pedal), Source.CommonPractice, ["amps"]));
         if (TungstenFor(pedal, ac) is not { } tungsten)
         {
-            return (null, new Refusal("thickness", $"This plate and joint ask for {Show.Of(pedal)} of TIG: more than the tungstens here bear. Preheat, bevel and lay passes, or MIG.", RefusedFor.Tungsten));
+            return new(new Refusal(JobPart.Thickness, Sentences(
+                Say($"This plate and joint ask for {pedal} of TIG: more than the tungstens here bear."),
+                Say($"Preheat, bevel and lay passes, or MIG.")), RefusedFor.Tungsten));
         }
-        var most = ac ? tungsten.MostAc : tungsten.MostDc;
-        reasons.Add(new("tungsten", "Thinnest tungsten that bears it", $"{Show.Of(pedal)} on {(ac ? "AC" : "DC minus")}; this size bears up to {Show.Of(most)} (AWS A5.12, ISO 6848, from memory)", Show.Of(tungsten.Diameter), Source.Published, ["pedalMost"]));
-        reasons.Add(new("cup", "Cup by tungsten", $"{Show.Of(tungsten.Diameter)} tungsten; a bigger cup where the joint lets it in", $"No. {tungsten.Cup}, {Show.Number(tungsten.Cup * 25.4 / 16, "0.0")} mm bore", Source.CommonPractice, ["tungsten"]));
         var filler = FillerFor(job.Thinner);
-        reasons.Add(new("filler", "Rod by plate", $"about as thick as the plate ({Show.Of(job.Thinner)}), 3.2 mm at the most", Show.Of(filler), Source.CommonPractice, []));
-        var after = PostFlowSeconds(amps);
-        reasons.Add(new("preFlowSeconds", "Gas before the arc", "enough to clear the hose and the cup", "0.5 s", Source.CommonPractice, []));
-        reasons.Add(new("postFlowSeconds", "A second for each 10 A", $"{Show.Of(amps)}, at least 5 s: the tungsten must cool under gas", $"{Show.Number(after)} s", Source.CommonPractice, ["amps"]));
-        int? balance = ac ? 70 : null;
-        int? frequency = ac ? (job.Thinner.Mm < 2 ? 120 : 100) : null;
-        if (ac)
-        {
-            reasons.Add(new("balancePercent", "Mostly on minus", "65 to 75 % on minus: enough cleaning, and the tungsten keeps its point; less when black specks stay in the puddle", "70 %", Source.CommonPractice, []));
-            reasons.Add(new("frequencyHz", "Frequency by plate", "80 to 120 Hz; higher holds the arc narrower on thin sheet", $"{frequency} Hz", Source.CommonPractice, []));
-        }
-        var thin = job.Thinner.Mm < 1.5;
-        return (new TigSettings
-        {
-            PedalMost = pedal,
-            Mark = null,
-            Tungsten = tungsten.Diameter,
-            TungstenClass = ac ? "lanthanated WLa 15, gold, or ceriated WCe 20, grey" : "lanthanated WLa 15, gold; thoriated WTh 20, red, is radioactive: its dust is not for lungs",
-            Grind = ac
-                ? "short taper, as long as the tungsten is thick, end flattened to a third of it"
-                : $"lengthwise, taper {Show.Number(tungsten.Diameter.Mm * 2.5, "0.#")} mm long, tip flattened a touch (0.2 mm)",
-            Cup = tungsten.Cup,
-            Filler = filler,
-            PreFlowSeconds = 0.5,
-            PostFlowSeconds = after,
-            BalancePercent = balance,
-            FrequencyHz = frequency,
-            Pulse = thin ? $"To begin with: 1.5 pulses a second, 40 % of the time at {Show.Of(amps * 1.3)}, {Show.Of(amps * 0.4)} between." : "",
-            Start = ac ? "High frequency; keep pacemakers and screens away." : "High frequency, or lift where electronics stand near.",
-        }, null);
+        int? frequency = ac ? FrequencyFor(job.Thinner) : null;
+        return new(
+            new TigSettings
+            {
+                PedalMost = pedal,
+                Mark = null,
+                Tungsten = tungsten.Diameter,
+                TungstenClass = ac ? ClassOnAc : ClassOnDc,
+                Grind = Grind(tungsten, ac),
+                Cup = tungsten.Cup,
+                Filler = filler,
+                PreFlowSeconds = PreFlowSeconds,
+                PostFlowSeconds = PostFlowSeconds(amps),
+                BalancePercent = ac ? BalancePercent : null,
+                FrequencyHz = frequency,
+                Pulse = job.Thinner.Mm < ThinForPulse
+                    ? Say($"To begin with: 1.5 pulses a second, 40 % of the time at {amps * 1.3}, {amps * 0.4} between.")
+                    : null,
+                Start = ac
+                    ? Say($"High frequency; keep pacemakers and screens away.")
+                    : Say($"High frequency, or lift where electronics stand near."),
+            },
+            [.. TungstenReasons(amps, pedal, tungsten, ac), .. RodAndGasReasons(job, amps, filler), .. frequency is { } hertz ? AcReasons(hertz) : []]);
     }
+
+    private static Said Grind(TungstenRow tungsten, bool ac) => ac
+        ? Say($"short taper, as long as the tungsten is thick, end flattened to a third of it")
+        : Say($"lengthwise, taper {tungsten.Diameter * 2.5} long, tip flattened a touch ({new Either("0.2 mm", "0.008 in")})");
+
+    private static Reason[] TungstenReasons(Current amps, Current pedal, TungstenRow tungsten, bool ac)
+    {
+        var on = ac ? Say($"AC") : Say($"DC minus");
+        var bore = Length.FromInches(tungsten.Cup / 16.0);
+        return
+        [
+            new("pedalMost", Say($"Something in hand under the pedal"),
+                Say($"{amps} and {ShareInHand * 100} % more, at least {LeastInHand} A; without a pedal set {amps} itself"),
+                Say($"{pedal}"), Source.CommonPractice, ["amps"]),
+            new("tungsten", Say($"Thinnest tungsten that bears it"),
+                Say($"{pedal} on {on}; this size bears up to {(ac ? tungsten.MostAc : tungsten.MostDc)} (AWS A5.12, ISO 6848, from memory)"),
+                Say($"{tungsten.Diameter}"), Source.Published, ["pedalMost"]),
+            new("cup", Say($"Cup by tungsten"), Say($"{tungsten.Diameter} tungsten; a bigger cup where the joint lets it in"),
+                Say($"No. {tungsten.Cup}, {bore} bore"), Source.CommonPractice, ["tungsten"]),
+        ];
+    }
+
+    private static Reason[] RodAndGasReasons(Job job, Current amps, Length filler) =>
+    [
+        new("filler", Say($"Rod by plate"), Say($"about as thick as the plate ({job.Thinner}), {new Either("3.2 mm", "1/8 in")} at the most"),
+            Say($"{filler}"), Source.CommonPractice, []),
+        new("preFlowSeconds", Say($"Gas before the arc"), Say($"enough to clear the hose and the cup"), Say($"{PreFlowSeconds} s"), Source.CommonPractice, []),
+        new("postFlowSeconds", Say($"A second for each 10 A"), Say($"{amps}, at least 5 s: the tungsten must cool under gas"),
+            Say($"{PostFlowSeconds(amps)} s"), Source.CommonPractice, ["amps"]),
+    ];
+
+    private static Reason[] AcReasons(int frequency) =>
+    [
+        new("balancePercent", Say($"Mostly on minus"),
+            Say($"65 to 75 % on minus: enough cleaning, and the tungsten keeps its point; less when black specks stay in the puddle"),
+            Say($"{BalancePercent} %"), Source.CommonPractice, []),
+        new("frequencyHz", Say($"Frequency by plate"), Say($"80 to 120 Hz; higher holds the arc narrower on thin sheet"),
+            Say($"{frequency} Hz"), Source.CommonPractice, []),
+    ];
 
     private static TungstenRow Row(double mm, double dc, double ac, int cup) => new(Length.FromMm(mm), Current.FromAmps(dc), Current.FromAmps(ac), cup);
 }

@@ -31,36 +31,112 @@ public enum Metal
 }
 
 /// <summary>What the rules know of a metal.</summary>
-/// <param name="Metal">Which metal.</param>
-/// <param name="Name">The name in a sentence.</param>
-/// <param name="DensityGPerCm3">Density, for deposit and filler.</param>
-/// <param name="SpecificHeatJPerKgK">Specific heat near room temperature, for the cooling estimate.</param>
-/// <param name="Tig">The current TIG takes on it.</param>
-/// <param name="Caution">What to heed with this metal; empty when the usual cautions say it.</param>
-public sealed record MetalFacts(Metal Metal, string Name, double DensityGPerCm3, double SpecificHeatJPerKgK, Process Tig, string Caution);
+public sealed record MetalFacts
+{
+    /// <summary>Which metal.</summary>
+    public required Metal Metal { get; init; }
+
+    /// <summary>The name in a sentence.</summary>
+    public required Said Name { get; init; }
+
+    /// <summary>Density, for deposit and filler, g/cm3.</summary>
+    public required double DensityGPerCm3 { get; init; }
+
+    /// <summary>Specific heat near room temperature, for the cooling estimate.</summary>
+    public required double SpecificHeatJPerKgK { get; init; }
+
+    /// <summary>The current TIG takes on it.</summary>
+    public Process Tig { get; init; } = Process.GtawDc;
+
+    /// <summary>The solid wire MIG takes on it; null where there is no MIG sheet for it.</summary>
+    public WireKind? Wire { get; init; }
+
+    /// <summary>The gas usually taken where wire is fed.</summary>
+    public Gas UsualGas { get; init; } = Gas.Argon;
+
+    /// <summary>The gas usually taken in spray and pulsed work.</summary>
+    public Gas FreeFlightGas { get; init; } = Gas.Argon;
+
+    /// <summary>How much gas flows over fed wire where it is another than the process's own.</summary>
+    public FlowRule? WireGasFlow { get; init; }
+
+    /// <summary>Whether it is a plain steel: mild or low-alloy.</summary>
+    public bool IsSteel { get; init; }
+
+    /// <summary>Whether the amps rule, which is steel's, is only a first guess on it.</summary>
+    public bool AmpsAreAGuess { get; init; }
+
+    /// <summary>What stands beside a right bead; null where the process says it.</summary>
+    public Said? Beside { get; init; }
+
+    /// <summary>What to heed with this metal; null when the usual cautions say it.</summary>
+    public Said? Caution { get; init; }
+}
 
 /// <summary>The metals of the trade.</summary>
-/// <remarks>Densities and specific heats: handbooks, from memory, rounded; an alloy differs by a few per cent.</remarks>
+/// <remarks>
+/// Densities and specific heats: handbooks, from memory, rounded; an alloy differs by a few per cent. Usual gases and flows:
+/// common practice, no source.
+/// </remarks>
 public static class Metals
 {
+    private static readonly Said Bright = Say($"a bright bead, little discoloured");
+
     /// <summary>Every metal.</summary>
     public static IReadOnlyList<MetalFacts> All { get; } =
     [
-        new(Metal.MildSteel, "mild steel", 7.85, 490, Process.GtawDc, ""),
-        new(Metal.LowAlloySteel, "low-alloy steel", 7.85, 490, Process.GtawDc,
-            "Low-alloy steel can harden and crack beside the bead: preheat and filler come from the steel's own procedure."),
-        new(Metal.Stainless, "stainless steel", 7.9, 500, Process.GtawDc,
-            "Stainless fume holds chromium: extraction on, respirator where your rules ask for it. It keeps its heat and warps: short beads, let it cool."),
-        new(Metal.Aluminium, "aluminium", 2.70, 900, Process.GtawAc,
-            "Brush the skin off with a stainless brush kept for aluminium, wipe the grease off first. The piece soaks up heat and does not glow before it falls: a fresh piece for each trial."),
-        new(Metal.Titanium, "titanium", 4.51, 520, Process.GtawDc,
-            "Titanium needs argon on the back and behind the torch until it is cold; straw is the darkest colour that passes."),
-        new(Metal.NickelAlloy, "nickel alloy", 8.4, 440, Process.GtawDc,
-            "Nickel alloys crack from sulphur and lead: degrease, cut the oxide away, keep the heat low."),
-        new(Metal.Copper, "copper", 8.96, 385, Process.GtawDc,
-            "Copper carries the heat away: the amps rule falls short, thick pieces want preheat. Copper alloys can give off zinc or beryllium fume."),
-        new(Metal.Magnesium, "magnesium", 1.74, 1020, Process.GtawAc,
-            "Magnesium chips and dust burn: no grinding sparks near, the right extinguisher at hand."),
+        new()
+        {
+            Metal = Metal.MildSteel, Name = Say($"mild steel"), DensityGPerCm3 = 7.85, SpecificHeatJPerKgK = 490, IsSteel = true,
+            Wire = WireKind.SolidSteel, UsualGas = Gas.ArgonCarbon25, FreeFlightGas = Gas.ArgonCarbon10,
+        },
+        new()
+        {
+            Metal = Metal.LowAlloySteel, Name = Say($"low-alloy steel"), DensityGPerCm3 = 7.85, SpecificHeatJPerKgK = 490, IsSteel = true,
+            Wire = WireKind.SolidSteel, UsualGas = Gas.ArgonCarbon25, FreeFlightGas = Gas.ArgonCarbon10,
+            Caution = Say($"Low-alloy steel can harden and crack beside the bead: preheat and filler come from the steel's own procedure."),
+        },
+        new()
+        {
+            Metal = Metal.Stainless, Name = Say($"stainless steel"), DensityGPerCm3 = 7.9, SpecificHeatJPerKgK = 500,
+            Wire = WireKind.Stainless, UsualGas = Gas.HeliumMix, FreeFlightGas = Gas.ArgonCarbon2,
+            Beside = Say($"straw to light blue at the darkest; grey is burnt"),
+            Caution = Sentences(
+                Say($"Stainless fume holds chromium: extraction on, respirator where your rules ask for it."),
+                Say($"It keeps its heat and warps: short beads, let it cool.")),
+        },
+        new()
+        {
+            Metal = Metal.Aluminium, Name = Say($"aluminium"), DensityGPerCm3 = 2.70, SpecificHeatJPerKgK = 900, Tig = Process.GtawAc,
+            Wire = WireKind.Aluminium, WireGasFlow = new((12, 14, 16), Say($"aluminium wants a little more than steel")),
+            Beside = Say($"a clean frosted band beside it; some black soot that brushes off is no fault"),
+            Caution = Sentences(
+                Say($"Brush the skin off with a stainless brush kept for aluminium, wipe the grease off first."),
+                Say($"The piece soaks up heat and does not glow before it falls: a fresh piece for each trial.")),
+        },
+        new()
+        {
+            Metal = Metal.Titanium, AmpsAreAGuess = true, Name = Say($"titanium"), DensityGPerCm3 = 4.51, SpecificHeatJPerKgK = 520,
+            Beside = Say($"silver, straw at the darkest"),
+            Caution = Say($"Titanium needs argon on the back and behind the torch until it is cold; straw is the darkest colour that passes."),
+        },
+        new()
+        {
+            Metal = Metal.NickelAlloy, AmpsAreAGuess = true, Name = Say($"nickel alloy"), DensityGPerCm3 = 8.4, SpecificHeatJPerKgK = 440, Beside = Bright,
+            Caution = Say($"Nickel alloys crack from sulphur and lead: degrease, cut the oxide away, keep the heat low."),
+        },
+        new()
+        {
+            Metal = Metal.Copper, AmpsAreAGuess = true, Name = Say($"copper"), DensityGPerCm3 = 8.96, SpecificHeatJPerKgK = 385, Beside = Bright,
+            Caution = Sentences(
+                Say($"Copper carries the heat away: the amps rule falls short, thick pieces want preheat."),
+                Say($"Copper alloys can give off zinc or beryllium fume.")),
+        },
+        new()
+        {
+            Metal = Metal.Magnesium, AmpsAreAGuess = true, Name = Say($"magnesium"), DensityGPerCm3 = 1.74, SpecificHeatJPerKgK = 1020, Tig = Process.GtawAc, Beside = Bright,
+            Caution = Say($"Magnesium chips and dust burn: no grinding sparks near, the right extinguisher at hand."),
+        },
     ];
 
     private static readonly MetalFacts[] ByMetal = [.. All.OrderBy(row => row.Metal)];
@@ -72,5 +148,5 @@ public static class Metals
         : throw new ArgumentOutOfRangeException(nameof(metal), metal, "Not a known metal.");
 
     /// <summary>Whether it is a plain steel: mild or low-alloy.</summary>
-    public static bool IsSteel(this Metal metal) => metal is Metal.MildSteel or Metal.LowAlloySteel;
+    public static bool IsSteel(this Metal metal) => metal.Facts().IsSteel;
 }

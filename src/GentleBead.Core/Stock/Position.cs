@@ -27,7 +27,7 @@ public enum Position
 /// <param name="Groove">ISO 6947 and AWS name for beads on plate and butts.</param>
 /// <param name="Fillet">ISO 6947 and AWS name for fillets.</param>
 /// <param name="Thinner">Whether charts and rules, made for flat and horizontal, do not speak of it.</param>
-public sealed record PositionFacts(Position Position, string Words, string Groove, string Fillet, bool Thinner)
+public sealed record PositionFacts(Position Position, Said Words, string Groove, string Fillet, bool Thinner)
 {
     /// <summary>ISO 6947 and AWS name.</summary>
     public string Name(bool fillet) => fillet ? Fillet : Groove;
@@ -40,11 +40,11 @@ public static class Positions
     /// <summary>Every position.</summary>
     public static IReadOnlyList<PositionFacts> All { get; } =
     [
-        new(Position.Flat, "flat", "PA · 1G", "PA · 1F", false),
-        new(Position.Horizontal, "horizontal", "PC · 2G", "PB · 2F", false),
-        new(Position.VerticalUp, "vertical up", "PF · 3G", "PF · 3F", true),
-        new(Position.VerticalDown, "vertical down", "PG · 3G", "PG · 3F", true),
-        new(Position.Overhead, "overhead", "PE · 4G", "PD · 4F", true),
+        new(Position.Flat, Say($"flat"), "PA · 1G", "PA · 1F", false),
+        new(Position.Horizontal, Say($"horizontal"), "PC · 2G", "PB · 2F", false),
+        new(Position.VerticalUp, Say($"vertical up"), "PF · 3G", "PF · 3F", true),
+        new(Position.VerticalDown, Say($"vertical down"), "PG · 3G", "PG · 3F", true),
+        new(Position.Overhead, Say($"overhead"), "PE · 4G", "PD · 4F", true),
     ];
 
     private static readonly PositionFacts[] ByPosition = [.. All.OrderBy(row => row.Position)];

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Text.RegularExpressions;
 using GentleBead.Core.Quantities;
@@ -10,7 +11,7 @@ namespace GentleBead.Core.Stock;
 public sealed partial record Thickness(Length Value, string Typed)
 {
     /// <summary>What a thickness may look like, for the message at the field.</summary>
-    public const string Accepted = "Type it like 1/8, 0.125 in, 11 ga or 3.2 (mm).";
+    public static readonly Said Accepted = Say($"Type it like 1/8, 0.125 in, 11 ga or 3.2 (mm).");
 
     /// <summary>Whether it was given as a gauge number.</summary>
     public bool IsGauge() => GaugePattern().IsMatch(Typed);
@@ -25,40 +26,39 @@ public sealed partial record Thickness(Length Value, string Typed)
     /// </summary>
     /// <param name="typed">The text as typed; null counts as empty.</param>
     /// <param name="thickness">The thickness when it could be read.</param>
-    /// <param name="problem">What is wrong and what is accepted when it could not; empty otherwise.</param>
-    public static bool TryParse(string? typed, out Thickness? thickness, out string problem)
+    /// <param name="problem">What is wrong and what is accepted when it could not; null otherwise.</param>
+    public static bool TryParse(string? typed, [NotNullWhen(true)] out Thickness? thickness, [NotNullWhen(false)] out Said? problem)
     {
         thickness = null;
         var text = (typed ?? "").Trim();
         if (text.Length == 0)
         {
-            problem = $"How thick is the plate? {Accepted}";
+            problem = Say($"How thick is the plate? {Accepted}");
             return false;
         }
-        problem = $"\"{Shorten(text)}\" is not a thickness. {Accepted}";
+        problem = Say($"\"{Shorten(text).Name()}\" is not a thickness. {Accepted}");
         if (text.StartsWith('-') || text.StartsWith('−'))
         {
-            problem = $"A thickness is above 0. {Accepted}";
+            problem = Say($"A thickness is above 0. {Accepted}");
             return false;
         }
-        var length = Gauge(text, ref problem) ?? Fraction(text, ref problem) ?? Plain(text);
-        if (length is null) return false;
-        if (length.Value.Mm <= 0)
+        if ((Gauge(text, ref problem) ?? Fraction(text, ref problem) ?? Plain(text)) is not { } length) return false;
+        if (length.Mm <= 0)
         {
-            problem = $"A thickness is above 0. {Accepted}";
+            problem = Say($"A thickness is above 0. {Accepted}");
             return false;
         }
-        thickness = new Thickness(length.Value, text);
-        problem = "";
+        thickness = new Thickness(length, text);
+        problem = null;
         return true;
     }
 
     /// <summary>Reads a thickness that is known to be good, such as one in a table of ours.</summary>
     /// <exception cref="FormatException">It cannot be read; the message says why.</exception>
     public static Thickness Parse(string typed) =>
-        TryParse(typed, out var thickness, out var problem) ? thickness! : throw new FormatException(problem);
+        TryParse(typed, out var thickness, out var problem) ? thickness : throw new FormatException(problem.ToString());
 
-    private static Length? Gauge(string text, ref string problem)
+    private static Length? Gauge(string text, ref Said problem)
     {
         var match = GaugePattern().Match(text);
         if (!match.Success) return null;
@@ -68,11 +68,11 @@ public sealed partial record Thickness(Length Value, string Typed)
         {
             return SteelGauge.Thickness(number);
         }
-        problem = $"There is no {Shorten(digits)} gauge here: steel sheet runs from {SteelGauge.Lowest} ga (thick) to {SteelGauge.Highest} ga (thin).";
+        problem = Say($"There is no {Shorten(digits).Name()} gauge here: steel sheet runs from {SteelGauge.Lowest} ga (thick) to {SteelGauge.Highest} ga (thin).");
         return null;
     }
 
-    private static Length? Fraction(string text, ref string problem)
+    private static Length? Fraction(string text, ref Said problem)
     {
         var match = FractionPattern().Match(text);
         if (!match.Success) return null;
@@ -81,7 +81,7 @@ public sealed partial record Thickness(Length Value, string Typed)
         var under = Decimal(match.Groups["under"].Value);
         if (under == 0)
         {
-            problem = $"The bottom number of a fraction is above 0. {Accepted}";
+            problem = Say($"The bottom number of a fraction is above 0. {Accepted}");
             return null;
         }
         return Length.FromInches(whole + over / under);

@@ -47,6 +47,33 @@ public enum RollGroove
     Knurled,
 }
 
+/// <summary>What the rules know of a kind of wire.</summary>
+/// <param name="Kind">Which kind.</param>
+/// <param name="Words">In a sentence: "solid steel".</param>
+/// <param name="Rolls">The groove it is driven with.</param>
+/// <param name="Metal">The metal it lays down.</param>
+/// <param name="ByMeltingRate">Whether its melting rate holds in every mode instead of the trade's factor.</param>
+public sealed record WireKindFacts(WireKind Kind, Said Words, RollGroove Rolls, Metal Metal, bool ByMeltingRate);
+
+/// <summary>The kinds of wire.</summary>
+public static class WireKinds
+{
+    /// <summary>Every kind.</summary>
+    public static IReadOnlyList<WireKindFacts> All { get; } =
+    [
+        new(WireKind.SolidSteel, Say($"solid steel"), RollGroove.V, Metal.MildSteel, false),
+        new(WireKind.Stainless, Say($"stainless"), RollGroove.V, Metal.Stainless, false),
+        new(WireKind.Aluminium, Say($"aluminium"), RollGroove.U, Metal.Aluminium, true),
+        new(WireKind.SelfShielded, Say($"self-shielded flux-cored"), RollGroove.Knurled, Metal.MildSteel, false),
+        new(WireKind.GasShielded, Say($"gas-shielded flux-cored"), RollGroove.Knurled, Metal.MildSteel, false),
+    ];
+
+    private static readonly WireKindFacts[] ByKind = [.. All.OrderBy(row => row.Kind)];
+
+    /// <summary>The facts of one kind.</summary>
+    public static WireKindFacts Facts(this WireKind kind) => ByKind[(int)kind];
+}
+
 /// <summary>The currents a wire is used at in one process.</summary>
 /// <param name="UsualLow">Lowest current it usually runs at; for spray, where spray begins.</param>
 /// <param name="UsualHigh">Highest current it usually runs at.</param>
@@ -63,19 +90,14 @@ public sealed record WireRange(Current UsualLow, Current UsualHigh, Current Most
 /// <param name="Ranges">Currents by process; null where the wire is not used so. Indexed by <see cref="Process"/>.</param>
 public sealed record WireFacts(Wire Wire, WireKind Kind, Length Diameter, string Inch, double BurnOff, double VoltsBand, IReadOnlyList<WireRange?> Ranges)
 {
-    /// <summary>"0.8 mm (0.030 in)".</summary>
-    public string Name { get; } = $"{Show.Number(Diameter.Mm, "0.0")} mm ({Inch} in)";
+    /// <summary>"0.8 mm", to inch readers "0.030 in".</summary>
+    public Said Name { get; } = Say($"{new Either($"{Digits.Show(Diameter.Mm, "0.0")} mm", $"{Inch} in")}");
 
     /// <summary>Cross-section of the wire in square millimetres; a cored wire's includes its core.</summary>
     public double AreaMm2 { get; } = Math.PI / 4 * Diameter.Mm * Diameter.Mm;
 
     /// <summary>The groove it is driven with.</summary>
-    public RollGroove Rolls => Kind switch
-    {
-        WireKind.Aluminium => RollGroove.U,
-        WireKind.SelfShielded or WireKind.GasShielded => RollGroove.Knurled,
-        _ => RollGroove.V,
-    };
+    public RollGroove Rolls => Kind.Facts().Rolls;
 
     /// <summary>Currents it is used at in a process; null where it is not used so.</summary>
     public WireRange? RangeIn(Process process) => Ranges[(int)process];
@@ -94,29 +116,29 @@ public sealed record WireFacts(Wire Wire, WireKind Kind, Length Diameter, string
 /// </remarks>
 public static class Wires
 {
-    private const int Kinds = (int)Process.GtawAc + 1;
+    private static readonly int Processes = Enum.GetValues<Process>().Length;
 
     /// <summary>Every wire, by kind, thinnest first.</summary>
     public static IReadOnlyList<WireFacts> All { get; } =
     [
-        Solid(Wire.Solid06, WireKind.SolidSteel, 0.6, "0.023", 3.5, 2.0, dip: (30, 90, 125)),
-        Solid(Wire.Solid08, WireKind.SolidSteel, 0.8, "0.030", 2.0, 2.0, dip: (45, 150, 180), drops: (125, 240, 250), spray: (150, 210, 230), pulsed: (40, 190, 210)),
-        Solid(Wire.Solid09, WireKind.SolidSteel, 0.9, "0.035", 1.6, 3.5, dip: (60, 175, 200), drops: (140, 260, 280), spray: (165, 240, 260), pulsed: (45, 220, 240)),
-        Solid(Wire.Solid10, WireKind.SolidSteel, 1.0, "0.040", 1.3, 3.5, dip: (80, 200, 225), drops: (160, 300, 320), spray: (185, 280, 300), pulsed: (50, 250, 275)),
-        Solid(Wire.Solid12, WireKind.SolidSteel, 1.2, "0.045", 1.0, 3.5, dip: (100, 225, 250), drops: (200, 350, 400), spray: (220, 340, 380), pulsed: (60, 320, 350)),
-        Solid(Wire.Solid16, WireKind.SolidSteel, 1.6, "1/16", 0.55, 3.5, drops: (250, 450, 490), spray: (275, 430, 480), pulsed: (90, 400, 440)),
+        Solid(Wire.Solid06, WireKind.SolidSteel, (0.6, "0.023"), 3.5, 2.0, new() { Dip = (30, 90, 125) }),
+        Solid(Wire.Solid08, WireKind.SolidSteel, (0.8, "0.030"), 2.0, 2.0, new() { Dip = (45, 150, 180), Drops = (125, 240, 250), Spray = (150, 210, 230), Pulsed = (40, 190, 210) }),
+        Solid(Wire.Solid09, WireKind.SolidSteel, (0.9, "0.035"), 1.6, 3.5, new() { Dip = (60, 175, 200), Drops = (140, 260, 280), Spray = (165, 240, 260), Pulsed = (45, 220, 240) }),
+        Solid(Wire.Solid10, WireKind.SolidSteel, (1.0, "0.040"), 1.3, 3.5, new() { Dip = (80, 200, 225), Drops = (160, 300, 320), Spray = (185, 280, 300), Pulsed = (50, 250, 275) }),
+        Solid(Wire.Solid12, WireKind.SolidSteel, (1.2, "0.045"), 1.0, 3.5, new() { Dip = (100, 225, 250), Drops = (200, 350, 400), Spray = (220, 340, 380), Pulsed = (60, 320, 350) }),
+        Solid(Wire.Solid16, WireKind.SolidSteel, (1.6, "1/16"), 0.55, 3.5, new() { Drops = (250, 450, 490), Spray = (275, 430, 480), Pulsed = (90, 400, 440) }),
 
-        Solid(Wire.Stainless08, WireKind.Stainless, 0.8, "0.030", 2.0, 2.0, dip: (45, 140, 160), spray: (155, 205, 225), pulsed: (40, 180, 200)),
-        Solid(Wire.Stainless09, WireKind.Stainless, 0.9, "0.035", 1.6, 3.5, dip: (60, 165, 185), spray: (170, 235, 255), pulsed: (45, 210, 230)),
-        Solid(Wire.Stainless10, WireKind.Stainless, 1.0, "0.040", 1.3, 3.5, dip: (75, 185, 205), spray: (195, 270, 290), pulsed: (50, 240, 260)),
-        Solid(Wire.Stainless12, WireKind.Stainless, 1.2, "0.045", 1.0, 3.5, dip: (100, 210, 230), spray: (225, 330, 360), pulsed: (60, 300, 330)),
-        Solid(Wire.Stainless16, WireKind.Stainless, 1.6, "1/16", 0.55, 3.5, spray: (285, 420, 460), pulsed: (90, 380, 420)),
+        Solid(Wire.Stainless08, WireKind.Stainless, (0.8, "0.030"), 2.0, 2.0, new() { Dip = (45, 140, 160), Spray = (155, 205, 225), Pulsed = (40, 180, 200) }),
+        Solid(Wire.Stainless09, WireKind.Stainless, (0.9, "0.035"), 1.6, 3.5, new() { Dip = (60, 165, 185), Spray = (170, 235, 255), Pulsed = (45, 210, 230) }),
+        Solid(Wire.Stainless10, WireKind.Stainless, (1.0, "0.040"), 1.3, 3.5, new() { Dip = (75, 185, 205), Spray = (195, 270, 290), Pulsed = (50, 240, 260) }),
+        Solid(Wire.Stainless12, WireKind.Stainless, (1.2, "0.045"), 1.0, 3.5, new() { Dip = (100, 210, 230), Spray = (225, 330, 360), Pulsed = (60, 300, 330) }),
+        Solid(Wire.Stainless16, WireKind.Stainless, (1.6, "1/16"), 0.55, 3.5, new() { Spray = (285, 420, 460), Pulsed = (90, 380, 420) }),
 
-        Solid(Wire.Aluminium08, WireKind.Aluminium, 0.8, "0.030", 0, 2.0, dip: (50, 95, 110), spray: (95, 150, 170)),
-        Solid(Wire.Aluminium09, WireKind.Aluminium, 0.9, "0.035", 0, 2.0, dip: (60, 110, 125), spray: (110, 180, 200), pulsed: (40, 160, 180)),
-        Solid(Wire.Aluminium10, WireKind.Aluminium, 1.0, "0.040", 0, 2.0, dip: (70, 120, 135), spray: (120, 210, 230), pulsed: (45, 190, 210)),
-        Solid(Wire.Aluminium12, WireKind.Aluminium, 1.2, "3/64", 0, 2.0, spray: (135, 260, 290), pulsed: (50, 250, 275)),
-        Solid(Wire.Aluminium16, WireKind.Aluminium, 1.6, "1/16", 0, 2.0, spray: (180, 330, 370), pulsed: (70, 320, 360)),
+        Solid(Wire.Aluminium08, WireKind.Aluminium, (0.8, "0.030"), 0, 2.0, new() { Dip = (50, 95, 110), Spray = (95, 150, 170) }),
+        Solid(Wire.Aluminium09, WireKind.Aluminium, (0.9, "0.035"), 0, 2.0, new() { Dip = (60, 110, 125), Spray = (110, 180, 200), Pulsed = (40, 160, 180) }),
+        Solid(Wire.Aluminium10, WireKind.Aluminium, (1.0, "0.040"), 0, 2.0, new() { Dip = (70, 120, 135), Spray = (120, 210, 230), Pulsed = (45, 190, 210) }),
+        Solid(Wire.Aluminium12, WireKind.Aluminium, (1.2, "3/64"), 0, 2.0, new() { Spray = (135, 260, 290), Pulsed = (50, 250, 275) }),
+        Solid(Wire.Aluminium16, WireKind.Aluminium, (1.6, "1/16"), 0, 2.0, new() { Spray = (180, 330, 370), Pulsed = (70, 320, 360) }),
 
         Cored(Wire.SelfShielded08, Process.FcawSelfShielded, 0.8, "0.030", 1.5, (40, 120, 140)),
         Cored(Wire.SelfShielded09, Process.FcawSelfShielded, 0.9, "0.035", 1.1, (50, 150, 170)),
@@ -136,36 +158,39 @@ public static class Wires
         : throw new ArgumentOutOfRangeException(nameof(wire), wire, "Not a known wire.");
 
     /// <summary>The kind in a sentence: "solid steel".</summary>
-    public static string Words(this WireKind kind) => kind switch
-    {
-        WireKind.SolidSteel => "solid steel",
-        WireKind.Stainless => "stainless",
-        WireKind.Aluminium => "aluminium",
-        WireKind.SelfShielded => "self-shielded flux-cored",
-        _ => "gas-shielded flux-cored",
-    };
+    public static Said Words(this WireKind kind) => kind.Facts().Words;
 
     /// <summary>The next size up of the same kind that is used in a process; null when this is the thickest.</summary>
     public static WireFacts? NextAbove(this WireFacts wire, Process process) =>
         All.FirstOrDefault(row => row.Kind == wire.Kind && row.Diameter > wire.Diameter && row.RangeIn(process) is not null);
 
-    private static WireFacts Solid(
-        Wire wire, WireKind kind, double mm, string inch, double burnOff, double voltsBand,
-        (double, double, double)? dip = null, (double, double, double)? drops = null, (double, double, double)? spray = null, (double, double, double)? pulsed = null)
+    // Amps a wire carries in each mode: least, most usually, most at all.
+    private readonly record struct Carries
     {
-        var ranges = new WireRange?[Kinds];
-        ranges[(int)Process.GmawShortCircuit] = Range(dip);
-        ranges[(int)Process.GmawGlobular] = Range(drops);
-        ranges[(int)Process.GmawSpray] = Range(spray);
-        ranges[(int)Process.GmawPulsed] = Range(pulsed);
-        return new(wire, kind, Length.FromMm(mm), inch, burnOff, voltsBand, ranges);
+        public (double Low, double High, double Most)? Dip { get; init; }
+
+        public (double Low, double High, double Most)? Drops { get; init; }
+
+        public (double Low, double High, double Most)? Spray { get; init; }
+
+        public (double Low, double High, double Most)? Pulsed { get; init; }
+    }
+
+    private static WireFacts Solid(Wire wire, WireKind kind, (double Mm, string Inch) size, double burnOff, double voltsBand, Carries amps)
+    {
+        var ranges = new WireRange?[Processes];
+        ranges[(int)Process.GmawShortCircuit] = Range(amps.Dip);
+        ranges[(int)Process.GmawGlobular] = Range(amps.Drops);
+        ranges[(int)Process.GmawSpray] = Range(amps.Spray);
+        ranges[(int)Process.GmawPulsed] = Range(amps.Pulsed);
+        return new(wire, kind, Length.FromMm(size.Mm), size.Inch, burnOff, voltsBand, ranges);
     }
 
     private static WireFacts Cored(Wire wire, Process process, double mm, string inch, double burnOff, (double, double, double) amps)
     {
-        var ranges = new WireRange?[Kinds];
+        var ranges = new WireRange?[Processes];
         ranges[(int)process] = Range(amps);
-        return new(wire, process == Process.FcawSelfShielded ? WireKind.SelfShielded : WireKind.GasShielded, Length.FromMm(mm), inch, burnOff, 2.0, ranges);
+        return new(wire, process.Facts().OwnWire!.Value, Length.FromMm(mm), inch, burnOff, 2.0, ranges);
     }
 
     private static WireRange? Range((double Low, double High, double Most)? amps) => amps is { } given

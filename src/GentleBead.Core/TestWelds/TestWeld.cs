@@ -9,10 +9,10 @@ namespace GentleBead.Core.TestWelds;
 public sealed record TestWeldTerms(int Coupons, int Attempts, CriteriaSet Criteria)
 {
     /// <summary>What lies outside its range, by JSON field.</summary>
-    public IEnumerable<(string Field, string Problem)> Problems()
+    public IEnumerable<Problem> Problems()
     {
-        if (Coupons is < 1 or > 6) yield return ("coupons", "1 to 6 coupons.");
-        if (Attempts is < 1 or > 5) yield return ("attempts", "1 to 5 attempts at each coupon.");
+        if (Coupons is < 1 or > 6) yield return new("coupons", Say($"1 to 6 coupons."));
+        if (Attempts is < 1 or > 5) yield return new("attempts", Say($"1 to 5 attempts at each coupon."));
     }
 }
 
@@ -55,6 +55,8 @@ public sealed record TestWeldState(IReadOnlyList<CouponState> Coupons, bool MayS
 /// <summary>The rules of a test weld. It trains for a test; it qualifies nobody.</summary>
 public static class TestWeld
 {
+    private const int Assessors = 2;
+
     /// <summary>Reads the state from what was recorded.</summary>
     /// <param name="terms">What was agreed.</param>
     /// <param name="assessments">Every word so far, in order.</param>
@@ -70,18 +72,18 @@ public static class TestWeld
     /// <param name="assessments">Every word so far.</param>
     /// <param name="word">The word to be added.</param>
     /// <param name="signed">Whether the test is signed off.</param>
-    public static string? Refused(TestWeldTerms terms, IReadOnlyList<Assessment> assessments, Assessment word, bool signed)
+    public static Said? Refused(TestWeldTerms terms, IReadOnlyList<Assessment> assessments, Assessment word, bool signed)
     {
-        if (signed) return "This test is signed off. What has to be said now is added as an amendment.";
-        if (word.Coupon < 1 || word.Coupon > terms.Coupons) return $"This test has {terms.Coupons} {(terms.Coupons == 1 ? "coupon" : "coupons")}.";
+        if (signed) return Say($"This test is signed off. What has to be said now is added as an amendment.");
+        if (word.Coupon < 1 || word.Coupon > terms.Coupons) return Say($"This test has {terms.Coupons.Counted(Say($"coupon"), Say($"coupons"))}.");
         var state = Coupon(terms, word.Coupon, assessments);
         return state.Standing switch
         {
-            CouponStanding.Passed => $"Coupon {word.Coupon} has passed.",
-            CouponStanding.Failed => $"Coupon {word.Coupon} has no attempt left.",
-            _ when word.Attempt != state.Attempt => $"Coupon {word.Coupon} stands at attempt {state.Attempt}.",
+            CouponStanding.Passed => Say($"Coupon {word.Coupon} has passed."),
+            CouponStanding.Failed => Say($"Coupon {word.Coupon} has no attempt left."),
+            _ when word.Attempt != state.Attempt => Say($"Coupon {word.Coupon} stands at attempt {state.Attempt}."),
             CouponStanding.ToAssessAgain when assessments.Any(earlier => earlier.Coupon == word.Coupon && earlier.Attempt == word.Attempt && earlier.Assessor == word.Assessor) =>
-                "The second word is another assessor's.",
+                Say($"The second word is another assessor's."),
             _ => null,
         };
     }
@@ -92,9 +94,23 @@ public static class TestWeld
     /// </summary>
     /// <param name="madeOn">The day the assessor's account was made.</param>
     /// <param name="sealedOn">The day the test was sealed.</param>
-    public static string? NotYetAssessor(DateOnly madeOn, DateOnly sealedOn) => madeOn < sealedOn
+    public static Said? NotYetAssessor(DateOnly madeOn, DateOnly sealedOn) => madeOn < sealedOn
         ? null
-        : "Whoever assesses a test weld was an instructor of this school before the day it was sealed. Ask another instructor.";
+        : Say($"Whoever assesses a test weld was an instructor of this school before the day it was sealed. Ask another instructor.");
+
+    /// <summary>Whether a word may be shown: blind, until both have spoken neither may be swayed by the other, nor told through the student.</summary>
+    /// <param name="word">The word.</param>
+    /// <param name="assessments">Every word so far.</param>
+    /// <param name="asker">Who wants to see it.</param>
+    public static bool IsOpen(Assessment word, IReadOnlyList<Assessment> assessments, Guid asker) =>
+        word.Assessor == asker || assessments.Count(other => (other.Coupon, other.Attempt) == (word.Coupon, word.Attempt)) == Assessors;
+
+    /// <summary>What came of a test that can be signed, or why it cannot be.</summary>
+    public static (bool Passed, Said? Refused) Signable(TestWeldTerms terms, IReadOnlyList<Assessment> assessments, bool signed)
+    {
+        if (signed) return (false, Say($"This test is signed already."));
+        return State(terms, assessments).Passed is { } passed ? (passed, null) : (false, Say($"A coupon is still open: it cannot be signed yet."));
+    }
 
     private static CouponState Coupon(TestWeldTerms terms, int coupon, IReadOnlyList<Assessment> assessments)
     {

@@ -33,7 +33,7 @@ public enum Unfair
 /// <summary>One thing that breaks the comparison.</summary>
 /// <param name="Unfair">What.</param>
 /// <param name="Text">How, with the numbers and what to do.</param>
-public sealed record UnfairBead(Unfair Unfair, string Text);
+public sealed record UnfairBead(Unfair Unfair, Said Text);
 
 /// <summary>Whether the beads of a trial can be compared: same plate temperature, same travel speed, one thing changed.</summary>
 public static class Fairness
@@ -67,37 +67,63 @@ public static class Fairness
     /// <param name="earlier">The beads laid before it, in order.</param>
     public static IReadOnlyList<UnfairBead> Of(TrialPlan plan, Sheet sheet, TrialBead bead, IReadOnlyList<TrialBead> earlier)
     {
-        var unfair = new List<UnfairBead>();
-        if (bead.Evidence.Plate is PlateWarmth.Warm or PlateWarmth.Hot) unfair.Add(new(Unfair.PlateWarm, "The plate was warm before the bead: it ran hotter than its settings. Lay it again on a cold piece."));
-        else if (bead.Evidence.Plate is null && !bead.FreshPiece && earlier.Count > 0)
-        {
-            var last = earlier[^1];
-            var gone = (bead.At - last.At).TotalSeconds;
-            var wait = WaitSeconds(sheet, last);
-            if (gone < wait) unfair.Add(new(Unfair.PlateWarm, $"Only {Minutes(gone)} after the bead before; by estimate this piece wants {Minutes(wait)} in still air. Quench it, or take a fresh piece, and feel it with a hand held near."));
-        }
+        UnfairBead?[] unfair = [PlateWarm(sheet, bead, earlier), TravelOff(sheet, bead, earlier), TwoThings(plan, bead, earlier)];
+        return [.. unfair.OfType<UnfairBead>()];
+    }
 
+    private static UnfairBead? PlateWarm(Sheet sheet, TrialBead bead, IReadOnlyList<TrialBead> earlier)
+    {
+        if (bead.Evidence.Plate is PlateWarmth.Warm or PlateWarmth.Hot)
+        {
+            return new(Unfair.PlateWarm, Say($"The plate was warm before the bead: it ran hotter than its settings. Lay it again on a cold piece."));
+        }
+        if (bead.Evidence.Plate is not null || bead.FreshPiece || earlier.Count == 0) return null;
+        var gone = (bead.At - earlier[^1].At).TotalSeconds;
+        var wait = WaitSeconds(sheet, earlier[^1]);
+        return gone < wait
+            ? new(Unfair.PlateWarm, Say($"Only {Minutes(gone)} after the bead before; by estimate this piece wants {Minutes(wait)} in still air. Quench it, or take a fresh piece, and feel it with a hand held near."))
+            : null;
+    }
+
+    private static UnfairBead? TravelOff(Sheet sheet, TrialBead bead, IReadOnlyList<TrialBead> earlier)
+    {
         var held = earlier.Select(one => one.Evidence.Measured?.Travel()).FirstOrDefault(travel => travel is not null) ?? sheet.Travel;
-        if (held is { } pace && bead.Evidence.Measured?.Travel() is { } travel && Math.Abs(travel / pace - 1) > TravelShare)
-        {
-            unfair.Add(new(Unfair.TravelOff, $"Travelled {Show.Of(travel)}, the others {Show.Of(pace)}: size and depth cannot be compared."));
-        }
+        return held is { } pace && bead.Evidence.Measured?.Travel() is { } travel && Math.Abs(travel / pace - 1) > TravelShare
+            ? new(Unfair.TravelOff, Say($"Travelled {travel}, the others {pace}: size and depth cannot be compared."))
+            : null;
+    }
 
-        var others = new List<string>();
+    private static UnfairBead? TwoThings(TrialPlan plan, TrialBead bead, IReadOnlyList<TrialBead> earlier)
+    {
+        Said[] others = [.. OtherThings(plan, bead, earlier)];
+        return others.Length > 0 ? new(Unfair.TwoThings, Say($"More than one thing changed: {others}.")) : null;
+    }
+
+    // What was changed besides what the trial turns.
+    private static IEnumerable<Said> OtherThings(TrialPlan plan, TrialBead bead, IReadOnlyList<TrialBead> earlier)
+    {
         var step = plan.Steps[bead.Step - 1];
         if (bead.Used is { } used && step.Used is { } planned)
         {
-            if (plan.Variable is not (Variable.Wire or Variable.Pair) && Math.Abs(used.WireFeed / planned.WireFeed - 1) > WireShare) others.Add($"wire {Show.Of(used.WireFeed)} instead of {Show.Of(planned.WireFeed)}");
-            if (plan.Variable is not (Variable.Volts or Variable.Pair) && Math.Abs(used.Volts.Volts - planned.Volts.Volts) > VoltsOff) others.Add($"{Show.Of(used.Volts)} instead of {Show.Of(planned.Volts)}");
+            if (plan.Variable is not (Variable.Wire or Variable.Pair) && Math.Abs(used.WireFeed / planned.WireFeed - 1) > WireShare)
+            {
+                yield return Say($"wire {used.WireFeed} instead of {planned.WireFeed}");
+            }
+            if (plan.Variable is not (Variable.Volts or Variable.Pair) && Math.Abs(used.Volts.Volts - planned.Volts.Volts) > VoltsOff)
+            {
+                yield return Say($"{used.Volts} instead of {planned.Volts}");
+            }
         }
-        if (plan.Variable != Variable.Amps && bead.Amps is { } amps && step.Amps is { } plannedAmps && Math.Abs(amps / plannedAmps - 1) > AmpsShare) others.Add($"{Show.Of(amps)} instead of {Show.Of(plannedAmps)}");
-        if (bead.Evidence.StickOut is { } stickOut && earlier.Select(one => one.Evidence.StickOut).FirstOrDefault(one => one is not null) is { } first && Math.Abs(stickOut.Mm - first.Mm) > StickOutMm)
+        if (plan.Variable != Variable.Amps && bead.Amps is { } amps && step.Amps is { } plannedAmps && Math.Abs(amps / plannedAmps - 1) > AmpsShare)
         {
-            others.Add($"stick-out {Show.Of(stickOut)} instead of {Show.Of(first)}");
+            yield return Say($"{amps} instead of {plannedAmps}");
         }
-        if (others.Count > 0) unfair.Add(new(Unfair.TwoThings, $"More than one thing changed: {string.Join(", ", others)}."));
-        return unfair;
+        var first = earlier.Select(one => one.Evidence.StickOut).FirstOrDefault(one => one is not null);
+        if (bead.Evidence.StickOut is { } stickOut && first is { } before && Math.Abs(stickOut.Mm - before.Mm) > StickOutMm)
+        {
+            yield return Say($"stick-out {stickOut} instead of {before}");
+        }
     }
 
-    private static string Minutes(double seconds) => seconds < 90 ? $"{Show.Number(seconds, "0")} s" : $"{Show.Number(seconds / 60, "0")} min";
+    private static Said Minutes(double seconds) => seconds < 90 ? Say($"{seconds:0} s") : Say($"{seconds / 60:0} min");
 }

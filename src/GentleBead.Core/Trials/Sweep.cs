@@ -27,15 +27,15 @@ public sealed record SweepEvent(SweepMark Mark, double Seconds);
 public sealed record SweepRun(double FromMark, double ToMark, double Seconds, IReadOnlyList<SweepEvent> Events)
 {
     /// <summary>What is wrong with it, by JSON field.</summary>
-    public IEnumerable<(string Field, string Problem)> Problems(Control wire)
+    public IEnumerable<Problem> Problems(Control wire)
     {
-        if (!(FromMark >= wire.LowestMark && FromMark <= wire.HighestMark)) yield return ("fromMark", $"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}.");
-        if (!(ToMark >= wire.LowestMark && ToMark <= wire.HighestMark)) yield return ("toMark", $"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}.");
-        else if (!(ToMark > FromMark)) yield return ("toMark", "A sweep goes from little wire up: the end stands above the beginning.");
-        if (Seconds is not (>= 2 and <= 300)) yield return ("seconds", "A sweep takes 2 to 300 s.");
-        if (Events.Count > 40) yield return ("events", "At most 40 marks.");
-        if (Events.Any(mark => mark is null)) yield return ("events", "A mark is missing its time.");
-        else if (Events.Any(mark => !(mark.Seconds >= 0 && mark.Seconds <= Seconds))) yield return ("events", "A mark lies outside the sweep.");
+        if (!(FromMark >= wire.LowestMark && FromMark <= wire.HighestMark)) yield return new("fromMark", Say($"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}."));
+        if (!(ToMark >= wire.LowestMark && ToMark <= wire.HighestMark)) yield return new("toMark", Say($"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}."));
+        else if (!(ToMark > FromMark)) yield return new("toMark", Say($"A sweep goes from little wire up: the end stands above the beginning."));
+        if (Seconds is not (>= 2 and <= 300)) yield return new("seconds", Say($"A sweep takes 2 to 300 s."));
+        if (Events.Count > 40) yield return new("events", Say($"At most 40 marks."));
+        if (Events.Any(mark => mark is null)) yield return new("events", Say($"A mark is missing its time."));
+        else if (Events.Any(mark => !(mark.Seconds >= 0 && mark.Seconds <= Seconds))) yield return new("events", Say($"A mark lies outside the sweep."));
     }
 }
 
@@ -44,7 +44,7 @@ public sealed record SweepRun(double FromMark, double ToMark, double Seconds, IR
 /// <param name="BreaksUp">Wire feed speed at which it broke up after that; null when it was never marked.</param>
 /// <param name="Middle">The middle of the band; null without both ends.</param>
 /// <param name="Learned">In a sentence.</param>
-public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksUp, WireFeedSpeed? Middle, string Learned)
+public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksUp, WireFeedSpeed? Middle, Said Learned)
 {
     /// <summary>What it says of the smooth band: up to two points on its edges.</summary>
     /// <param name="volts">The volts held.</param>
@@ -66,10 +66,10 @@ public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksU
         var middle = low is { } from && high is { } to ? WireFeedSpeed.FromMPerMin((from.MPerMin + to.MPerMin) / 2) : (WireFeedSpeed?)null;
         var learned = (low, high) switch
         {
-            (null, null) => "No mark was pressed: nothing is learned.",
-            ({ } at, null) => $"At {Show.Of(volts)} it smoothed at {Show.Of(at)} and did not break up before the end.",
-            (null, { } at) => $"At {Show.Of(volts)} it broke up at {Show.Of(at)}; where it smoothed was not marked.",
-            _ => $"At {Show.Of(volts)} it ran smooth from {Show.Of(low.Value)} to {Show.Of(high.Value)}; the middle is {Show.Of(middle!.Value)}.",
+            (null, null) => Say($"No mark was pressed: nothing is learned."),
+            ({ } at, null) => Say($"At {volts} it smoothed at {at} and did not break up before the end."),
+            (null, { } at) => Say($"At {volts} it broke up at {at}; where it smoothed was not marked."),
+            _ => Say($"At {volts} it ran smooth from {low.Value} to {high.Value}; the middle is {middle!.Value}."),
         };
         return new(low, high, middle, learned);
 

@@ -63,10 +63,13 @@ public sealed record LearnedWindow
     /// <summary>Beads behind it.</summary>
     public required int Beads { get; init; }
 
-    /// <summary>What it stands on, in words: "12 sweep marks and 40 beads"; what there is none of is not named.</summary>
-    public string Grounds() => string.Join(" and ", new[] { Counted(Sweeps, "sweep mark"), Counted(Beads, "bead") }.OfType<string>());
-
-    private static string? Counted(int count, string what) => count == 0 ? null : $"{count} {what}{(count == 1 ? "" : "s")}";
+    /// <summary>What it stands on: "12 sweep marks and 40 beads"; what there is none of is not named.</summary>
+    public Said Grounds()
+    {
+        var sweeps = Sweeps.Counted(Say($"sweep mark"), Say($"sweep marks"));
+        var beads = Beads.Counted(Say($"bead"), Say($"beads"));
+        return Beads == 0 ? sweeps : Sweeps == 0 ? beads : Say($"{sweeps} and {beads}");
+    }
 
     /// <summary>How much of it is the room's own at the reference: 0 all textbook, towards 1 all learned.</summary>
     public double Weight() => 1 - Math.Pow((Low.Sure(0) + High.Sure(0)) / (2 * PriorOffset), 2);

@@ -76,11 +76,11 @@ public static class ArcEndpoints
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapPost("/api/arc/run", RunAsync).WithTags("arc").RequireAuthorization(Access.SignedIn);
 
-    private static async Task<Results<Ok<ArcRun>, ValidationProblem>> RunAsync(ArcRequest request, ClaimsPrincipal user, HeavyWork heavy, CancellationToken cancel)
+    private static async Task<Results<Ok<ArcRun>, Wrong>> RunAsync(ArcRequest request, ClaimsPrincipal user, HeavyWork heavy, CancellationToken cancel)
     {
         var setting = request.Setting();
-        var problems = setting.Problems().DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
-        if (problems.Count > 0) return Problems.Fields(problems);
+        Problem[] problems = [.. setting.Problems().DistinctBy(problem => problem.Field)];
+        if (problems.Length > 0) return Problems.Of(problems);
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Run(setting, request.Seed), cancel));
     }
 

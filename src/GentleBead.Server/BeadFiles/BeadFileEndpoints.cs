@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace GentleBead.Server.BeadFiles;
 
 /// <summary>What was said of a bead before.</summary>
-public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, string Summary);
+public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, Said Summary);
 
 /// <summary>Everything kept of one bead.</summary>
 /// <param name="Bead">As it stands.</param>

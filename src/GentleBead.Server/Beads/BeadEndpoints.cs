@@ -53,56 +53,41 @@ public static class BeadEndpoints
         beads.MapPut("/{id:guid}", RecordAsync).RequireAuthorization(Access.Instructor).Repeatable();
         beads.MapPut("/{id:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
         beads.MapPut("/{id:guid}/looks/{lookId:guid}", LookAsync).RequireAuthorization(Access.Instructor).Repeatable()
-            .ProducesProblem(StatusCodes.Status412PreconditionFailed).ProducesProblem(StatusCodes.Status428PreconditionRequired);
+            .ProducesTold(StatusCodes.Status412PreconditionFailed).ProducesTold(StatusCodes.Status428PreconditionRequired);
         beads.MapPut("/{id:guid}/rulings/{rulingId:guid}", RuleAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
-    private static async Task<Results<Ok<Bead>, ValidationProblem>> RecordAsync(Guid id, BeadRequest request, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel) =>
+    private static async Task<Results<Ok<Bead>, Wrong>> RecordAsync(Guid id, BeadRequest request, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel) =>
         await recorder.RecordAsync(id, request, user.Id(), cancel) switch
         {
             Recorded recorded => TypedResults.Ok(recorded.Bead),
-            RefusedBead refused => Problems.Fields(refused.Problems),
+            RefusedBead refused => Problems.Of(refused.Problems),
             var other => throw new InvalidOperationException($"{other} cannot come of recording a bead."),
         };
 
-    private static async Task<Results<Ok<Bead>, NotFound, ValidationProblem, ProblemHttpResult>> LookAsync(
+    private static async Task<Results<Ok<Bead>, NotFound, Wrong, Told>> LookAsync(
         Guid id, Guid lookId, LookRequest request, [FromHeader(Name = "If-Match")] string? ifMatch, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel)
     {
         if (!Guid.TryParse(ifMatch?.Trim('"'), out var version))
         {
-            return TypedResults.Problem(statusCode: StatusCodes.Status428PreconditionRequired, title: "A look has to say which version of the bead it was made from: If-Match.");
+            return Problems.Told(StatusCodes.Status428PreconditionRequired, Say($"A look has to say which version of the bead it was made from: If-Match."));
         }
         return await recorder.LookAsync(id, lookId, version, request, user.Id(), cancel) switch
         {
             Recorded recorded => TypedResults.Ok(recorded.Bead),
-            LookedSince => TypedResults.Problem(
-                statusCode: StatusCodes.Status412PreconditionFailed, title: "Somebody has looked at this bead since you opened it. Nothing of yours was saved."),
-            RefusedBead refused => Problems.Fields(refused.Problems),
+            LookedSince => Problems.Told(StatusCodes.Status412PreconditionFailed, Say($"Somebody has looked at this bead since you opened it. Nothing of yours was saved.")),
+            RefusedBead refused => Problems.Of(refused.Problems),
             _ => TypedResults.NotFound(),
         };
     }
 
-    private static async Task<Results<Ok<Bead>, NotFound, ValidationProblem>> RuleAsync(
+    private static async Task<Results<Ok<Bead>, NotFound, Wrong>> RuleAsync(
         Guid id, Guid rulingId, RulingRequest request, ClaimsPrincipal user, BeadStore beads, BeadRecorder recorder, CancellationToken cancel)
     {
         if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
-        string tool, instructor;
-        if (request.Aspect is { } aspect)
-        {
-            if (request.Standing is not { } standing) return Problems.Field("standing", "Right, off, or not known?");
-            tool = Words.Of(bead.Judgement.Aspects.First(row => row.Aspect == aspect).Standing);
-            instructor = Words.Of(standing);
-        }
-        else
-        {
-            if (request.Verdict is not { } verdict) return Problems.Field("verdict", "Which verdict?");
-            tool = Words.Of(bead.Judgement.Verdict);
-            instructor = Words.Of(verdict);
-        }
         var reason = (request.Reason ?? "").Trim();
-        if (reason.Length > MostLetters) return Problems.Field("reason", $"A reason in up to {MostLetters} letters.");
-        if (tool != instructor && reason.Length == 0) return Problems.Field("reason", "Say why: both words are kept, and the reason with them.");
-        var given = new GivenRuling(rulingId, new Ruling(request.Aspect, tool, instructor), reason, user.Id(), null);
+        if (!Ruling.On(bead.Judgement, request.Aspect, request.Standing, request.Verdict, reason).IsGood(out var ruling, out var wrong)) return Problems.Of(wrong);
+        var given = new GivenRuling(rulingId, ruling, reason, user.Id(), null);
         return await recorder.RuleAsync(id, given, Sent.Of(request).Under(id), cancel) is Recorded recorded ? TypedResults.Ok(recorded.Bead) : TypedResults.NotFound();
     }
 

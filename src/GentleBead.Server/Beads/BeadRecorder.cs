@@ -16,7 +16,7 @@ public abstract record BeadOutcome;
 public sealed record Recorded(Bead Bead) : BeadOutcome;
 
 /// <summary>It was refused, by field.</summary>
-public sealed record RefusedBead(IReadOnlyDictionary<string, string> Problems) : BeadOutcome;
+public sealed record RefusedBead(IReadOnlyList<Problem> Problems) : BeadOutcome;
 
 /// <summary>Somebody looked at the bead since the version that was named.</summary>
 public sealed record LookedSince(Bead Bead) : BeadOutcome;
@@ -27,9 +27,6 @@ public sealed record NoSuchBead : BeadOutcome;
 /// <summary>Records beads, looks again and takes them off, each in one transaction in which the machine's beads take turns.</summary>
 public sealed class BeadRecorder(NpgsqlDataSource database)
 {
-    private static readonly (Length Least, Length Most) SizeRange = (Length.FromMm(0.5), Length.FromMm(50));
-    private static readonly (Length Least, Length Most) StickOutRange = (Length.FromMm(1), Length.FromMm(50));
-
     /// <summary>Records a bead under the caller's id; the same again gives what is stored.</summary>
     /// <exception cref="OtherBodyException">The id is taken by a bead that says something else.</exception>
     public async Task<BeadOutcome> RecordAsync(Guid id, BeadRequest request, Guid by, CancellationToken cancel)
@@ -37,20 +34,22 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         var sent = Sent.Of(request);
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1)) return Refuse("sheetId", "There is no such sheet.");
+        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1)) return Refuse("sheetId", Say($"There is no such sheet."));
         var ground = (await GroundStore.OfAsync(connection, request.SheetId, id, request.Trial?.TrialId, request.Trial?.Step))!;
         if (ground.Stored) return sent.IsSameAs(ground.Sent) ? new Recorded((await BeadStore.FindAsync(connection, id))!) : throw new OtherBodyException();
         if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial) return Refuse("trial", noTrial);
 
-        var problems = new Dictionary<string, string>();
+        var problems = new List<Problem>();
         // What recordings and sections say comes from them alone.
         var evidence = (request.Evidence ?? new Evidence()) with { Listened = null };
-        Check(evidence, ground.Body, problems);
-        if (evidence.Macro is not null) problems["evidence.macro"] = SectionElsewhere;
+        problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
+        if (evidence.Macro is not null) problems.Add(new("evidence.macro", SectionElsewhere));
         var fed = ground.Body.Pair is not null;
-        var read = fed ? ground.Machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts, problems) : null;
+        var set = fed ? ground.Machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts) : null;
+        problems.AddRange(set?.Problems ?? []);
         var amps = fed ? null : ground.Machine.ReadAmps(request.AmpMark, request.Amps, problems);
         if (problems.Count > 0) return new RefusedBead(problems);
+        var read = set?.Value;
 
         var before = request.Trial is null ? await BeadStore.BeforeAsync(connection, request.SheetId, int.MaxValue) : null;
         var unjudged = new Bead(id, request.SheetId, 0, request.WireMark, request.VoltMark, request.AmpMark, read, amps, evidence, null!, null, default, id);
@@ -84,9 +83,9 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         {
             var evidence = request.Evidence ?? new Evidence();
             // What a screen was shown of a section comes back with it; it stands as measured, and is set by no look.
-            if (evidence.Macro is not null && evidence.Macro != bead.Evidence.Macro) problems["evidence.macro"] = SectionElsewhere;
+            if (evidence.Macro is not null && evidence.Macro != bead.Evidence.Macro) problems.Add(new("evidence.macro", SectionElsewhere));
             evidence = evidence with { Listened = bead.Evidence.Listened, Macro = bead.Evidence.Macro };
-            Check(evidence, ground.Body, problems);
+            problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
             return evidence;
         }, cancel);
 
@@ -121,25 +120,12 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         return new Recorded(stored!);
     }
 
-    /// <summary>What is wrong with evidence, by field.</summary>
-    internal static void Check(Evidence evidence, Core.Sheets.Sheet sheet, Dictionary<string, string> problems)
-    {
-        if (evidence.IsEmpty()) problems["evidence"] = "Note at least the sound, or one look.";
-        Range("evidence.beadSizeMm", sheet.BeadMeasure.ToString().ToLowerInvariant(), evidence.BeadSize, SizeRange);
-        Range("evidence.stickOutMm", "stick-out", evidence.StickOut, StickOutRange);
-        foreach (var (field, problem) in evidence.Measured?.Problems() ?? []) problems[$"evidence.measured.{field}"] = problem;
-
-        void Range(string field, string name, Length? value, (Length Least, Length Most) range)
-        {
-            if (value is { } given && (given < range.Least || given > range.Most)) problems[field] = $"A {name} between {Show.Of(range.Least)} and {Show.Of(range.Most)}.";
-        }
-    }
-
     /// <summary>Said where a section's values are sent by hand.</summary>
-    internal const string SectionElsewhere = "A section's values come from marks on its picture. Add the picture to the bead and mark it there.";
+    internal static readonly Said SectionElsewhere =
+        Say($"A section's values come from marks on its picture. Add the picture to the bead and mark it there.");
 
     private async Task<BeadOutcome> ChangeAsync(
-        Guid lookId, Guid id, Guid? version, Sent sent, Guid by, Func<Bead, BeadGround, Dictionary<string, string>, Evidence> change, CancellationToken cancel)
+        Guid lookId, Guid id, Guid? version, Sent sent, Guid by, Func<Bead, BeadGround, List<Problem>, Evidence> change, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
@@ -151,7 +137,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         if (version is { } seen && seen != bead.Version) return new LookedSince(bead);
         var place = await TrialPlaceStore.OfBeadAsync(connection, id);
         var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step))!;
-        var problems = new Dictionary<string, string>();
+        var problems = new List<Problem>();
         var evidence = change(bead, ground, problems);
         if (problems.Count > 0) return new RefusedBead(problems);
         if (version is null && evidence == bead.Evidence) return new Recorded(bead);
@@ -180,10 +166,10 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             : Judge.Of(ground.Body, ground.Machine, bead.Amps!.Value, bead.Evidence, around);
     }
 
-    private static string? TrialProblem(BeadGround ground, TrialPlace place) =>
-        ground.Plan is not { } plan ? "There is no such trial on this sheet."
-        : place.Step < 1 || place.Step > plan.Steps.Count ? $"This trial has {plan.Steps.Count} steps."
+    private static Said? TrialProblem(BeadGround ground, TrialPlace place) =>
+        ground.Plan is not { } plan ? Say($"There is no such trial on this sheet.")
+        : place.Step < 1 || place.Step > plan.Steps.Count ? Say($"This trial has {plan.Steps.Count} steps.")
         : null;
 
-    private static RefusedBead Refuse(string field, string problem) => new(new Dictionary<string, string> { [field] = problem });
+    private static RefusedBead Refuse(string field, Said said) => new([new Problem(field, said)]);
 }

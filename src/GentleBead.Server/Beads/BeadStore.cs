@@ -187,12 +187,12 @@ public sealed class BeadStore(NpgsqlDataSource database)
             beadId = bead.Id,
             evidence = new Jsonb<Evidence>(bead.Evidence),
             judgement = new Jsonb<Judgement>(bead.Judgement),
-            verdict = Words.Of(bead.Judgement.Verdict),
+            verdict = EnumText.Of(bead.Judgement.Verdict),
             rulesVersion = bead.Judgement.RulesVersion,
-            sound = bead.Evidence.SoundHeard() is { } heard ? Words.Of(heard) : null,
+            sound = bead.Evidence.SoundHeard() is { } heard ? EnumText.Of(heard) : null,
             cause = CauseOf(bead.Judgement),
             shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
-            next = bead.Judgement.Next?.Instruction,
+            next = new Jsonb<Said?>(bead.Judgement.Next?.Instruction),
             by,
             sent = sent.Hash,
             at = at?.UtcDateTime,
@@ -209,7 +209,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
         """,
         new { id, by });
 
-    private static string? CauseOf(Judgement judgement) => judgement.Causes.Count > 0 ? Words.Of(judgement.Causes[0].Cause) : null;
+    private static string? CauseOf(Judgement judgement) => judgement.Causes.Count > 0 ? EnumText.Of(judgement.Causes[0].Cause) : null;
 
     private static object Parameters(Bead bead, BeadGround ground, TrialPlace? place, Guid recordedBy, Sent sent, DateTimeOffset? at)
     {
@@ -226,7 +226,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
             amps = bead.Amps?.Amps,
             evidence = new Jsonb<Evidence>(bead.Evidence),
             judgement = new Jsonb<Judgement>(bead.Judgement),
-            verdict = Words.Of(bead.Judgement.Verdict),
+            verdict = EnumText.Of(bead.Judgement.Verdict),
             rulesVersion = bead.Judgement.RulesVersion,
             recordedBy,
             at = at?.UtcDateTime,
@@ -236,15 +236,15 @@ public sealed class BeadStore(NpgsqlDataSource database)
             freshPiece = place?.FreshPiece,
             studentId = ground.Sheet.StudentId,
             machineId = ground.MachineId,
-            process = Words.Of(job.Process),
-            wire = job.Wire is { } wire ? Words.Of(wire) : null,
-            gas = Words.Of(job.Gas),
-            joint = Words.Of(job.Joint),
+            process = EnumText.Of(job.Process),
+            wire = job.Wire is { } wire ? EnumText.Of(wire) : null,
+            gas = EnumText.Of(job.Gas),
+            joint = EnumText.Of(job.Joint),
             thicknessMm = job.Thickness.Value.Mm,
-            sound = bead.Evidence.SoundHeard() is { } heard ? Words.Of(heard) : null,
+            sound = bead.Evidence.SoundHeard() is { } heard ? EnumText.Of(heard) : null,
             cause = CauseOf(bead.Judgement),
             shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
-            next = bead.Judgement.Next?.Instruction,
+            next = new Jsonb<Said?>(bead.Judgement.Next?.Instruction),
         };
     }
 
@@ -254,12 +254,12 @@ public sealed class BeadStore(NpgsqlDataSource database)
     {
         public Bead Bead => new(
             Id, SheetId, Number, WireMark, VoltMark, AmpMark, Pair(WireFeed, Volts), Amps is { } amps ? Current.FromAmps(amps) : null,
-            Jsonb.Read<Evidence>(Evidence), Jsonb.Read<Judgement>(Judgement), Ruled is null ? null : Words.Read<Verdict>(Ruled), RecordedAt, Version);
+            Jsonb.Read<Evidence>(Evidence), Jsonb.Read<Judgement>(Judgement), Ruled is null ? null : EnumText.Read<Verdict>(Ruled), RecordedAt, Version);
     }
 
     private sealed record LaidRow(Guid Id, int Number, string Verdict, string Shape, double? WireFeed, double? Volts)
     {
-        public LaidBead Bead => new(Id, Number, Words.Read<Verdict>(Verdict), Jsonb.Read<BeadShape>(Shape), Pair(WireFeed, Volts));
+        public LaidBead Bead => new(Id, Number, EnumText.Read<Verdict>(Verdict), Jsonb.Read<BeadShape>(Shape), Pair(WireFeed, Volts));
     }
 
     private static Settings? Pair(double? wireFeed, double? volts) =>

@@ -34,32 +34,32 @@ public sealed record CleanPicture(string MediaType, int Width, int Height, byte[
 
     /// <summary>Draws a picture anew, or says why it is not taken.</summary>
     /// <param name="sent">What was sent, whatever it claims to be.</param>
-    /// <param name="problem">Why it is not taken; empty otherwise.</param>
-    public static CleanPicture? Of(byte[] sent, out string problem)
+    /// <param name="problem">Why it is not taken; null otherwise.</param>
+    public static CleanPicture? Of(byte[] sent, out Said? problem)
     {
-        problem = "";
+        problem = null;
         using var data = SKData.CreateCopy(sent);
         using var codec = SKCodec.Create(data);
         if (codec is null || !Kinds.TryGetValue(codec.EncodedFormat, out var mediaType))
         {
-            problem = "This is no PNG, JPEG or WebP picture.";
+            problem = Say($"This is no PNG, JPEG or WebP picture.");
             return null;
         }
         var info = codec.Info;
         if ((long)info.Width * info.Height > MostPixels)
         {
-            problem = $"This picture is {info.Width} x {info.Height}: at most {MostPixels / 1_000_000} million pixels.";
+            problem = Say($"This picture is {info.Width} x {info.Height}: at most {MostPixels / 1_000_000} million pixels.");
             return null;
         }
         if (Math.Min(info.Width, info.Height) < LeastSide)
         {
-            problem = $"This picture is {info.Width} x {info.Height}: too small to see a bead in.";
+            problem = Say($"This picture is {info.Width} x {info.Height}: too small to see a bead in.");
             return null;
         }
         using var decoded = new SKBitmap(new SKImageInfo(info.Width, info.Height, SKColorType.Rgba8888, SKAlphaType.Premul));
         if (codec.GetPixels(decoded.Info, decoded.GetPixels()) != SKCodecResult.Success)
         {
-            problem = "This picture is damaged: it cannot be read to its end.";
+            problem = Say($"This picture is damaged: it cannot be read to its end.");
             return null;
         }
         using var upright = Upright(decoded, codec.EncodedOrigin);

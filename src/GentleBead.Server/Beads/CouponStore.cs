@@ -105,7 +105,7 @@ public sealed class CouponStore(NpgsqlDataSource database)
 
         RackCoupon Coupon((Guid Id, DateTime At, string Job, string PositionName, long Seq) row)
         {
-            RackBead[] laid = [.. beads[row.Id].Select(bead => new RackBead(bead.Id, bead.Number, Words.Read<Core.Judging.Verdict>(bead.Verdict), Jsonb.Read<BeadShape>(bead.Shape)))];
+            RackBead[] laid = [.. beads[row.Id].Select(bead => new RackBead(bead.Id, bead.Number, EnumText.Read<Core.Judging.Verdict>(bead.Verdict), Jsonb.Read<BeadShape>(bead.Shape)))];
             return new(row.Id, row.At, Jsonb.Read<Job>(row.Job), row.PositionName, laid, laid.Length == 0 ? 0 : beads[row.Id].First().All - laid.Length);
         }
     }

@@ -92,7 +92,7 @@ public static class GroundStore
 
         public BeadGround Ground(int? step) => new(
             Sheet, Plan is null ? null : Jsonb.Read<TrialPlan>(Plan), step, MachineId, StoredMachine.Read(MachineBody, Load, Readings),
-            [.. StudentCauses.Select(Words.Read<Cause>)], [.. MachineCauses.Select(Words.Read<Cause>)],
+            [.. StudentCauses.Select(EnumText.Read<Cause>)], [.. MachineCauses.Select(EnumText.Read<Cause>)],
             Tolerances is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(Tolerances), Stored, Sent);
     }
 }

@@ -25,19 +25,19 @@ public static class PictureEndpoints
         pictures.MapPut("/pictures/{pictureId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<Picture>, NotFound, ValidationProblem>> AddAsync(
+    private static async Task<Results<Ok<Picture>, NotFound, Wrong>> AddAsync(
         Guid id, string side, Guid pictureId, HttpRequest request, ClaimsPrincipal user, BeadStore beads, PictureStore pictures, HeavyWork heavy, CancellationToken cancellation)
     {
         if (await beads.FindAsync(id) is null) return TypedResults.NotFound();
-        if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows)) return Problems.Field("side", "A picture of the face, the back or a macro.");
-        if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent) return Problems.Field("picture", $"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB.");
-        if (sent.Length == 0) return Problems.Field("picture", "The file is empty.");
+        if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows)) return Problems.Field("side", Say($"A picture of the face, the back or a macro."));
+        if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent) return Problems.Field("picture", Say($"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB."));
+        if (sent.Length == 0) return Problems.Field("picture", Say($"The file is empty."));
 
         var fingerprint = Sent.OfBytes(sent).Under(id);
         if (await pictures.IsRepeatAsync(pictureId, fingerprint) && await pictures.FindAsync(pictureId) is { } stored) return TypedResults.Ok(stored);
         // Drawing a large picture anew takes memory and time: in turn.
         var (picture, problem) = await heavy.RunAsync(user.Id(), () => (CleanPicture.Of(sent, out var wrong), wrong), cancellation);
-        if (picture is null) return Problems.Field("picture", problem);
+        if (picture is null) return Problems.Field("picture", problem!);
         await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), fingerprint);
         return TypedResults.Ok((await pictures.FindAsync(pictureId))!);
     }
@@ -51,13 +51,13 @@ public static class PictureEndpoints
         return TypedResults.File(bytes, mediaType);
     }
 
-    private static async Task<Results<Ok<Bead>, NotFound, ValidationProblem>> MarkAsync(
+    private static async Task<Results<Ok<Bead>, NotFound, Wrong>> MarkAsync(
         Guid pictureId, Guid marksId, MacroMarks request, ClaimsPrincipal user, PictureStore pictures, BeadFileStore files, BeadRecorder recorder, CancellationToken cancel)
     {
         if (await pictures.FindAsync(pictureId) is not { } picture || await files.FindAsync(picture.BeadId) is not { } file) return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
-        if (problems.Count > 0) return Problems.Fields(problems);
+        if (problems.Count > 0) return Problems.Of(problems);
 
         var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
         await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId));
@@ -66,19 +66,19 @@ public static class PictureEndpoints
     }
 
     // The same measures as marking gives, kept nowhere: what the marks say while they are being set.
-    private static async Task<Results<Ok<MacroMeasures>, NotFound, ValidationProblem>> MeasureAsync(Guid pictureId, MacroMarks request, PictureStore pictures, BeadStore beads)
+    private static async Task<Results<Ok<MacroMeasures>, NotFound, Wrong>> MeasureAsync(Guid pictureId, MacroMarks request, PictureStore pictures, BeadStore beads)
     {
         if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead) return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
-        return problems.Count > 0 ? Problems.Fields(problems) : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
+        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
     }
 
     private static MacroMarks Whole(MacroMarks sent) => sent with { Face = sent.Face ?? [], FusionLine = sent.FusionLine ?? [], Unfused = sent.Unfused ?? [] };
 
-    private static Dictionary<string, string> ProblemsOf(Picture picture, MacroMarks marks) => picture.Side != PictureSide.Macro
-        ? new() { ["marks"] = "Only a section can be measured." }
-        : marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
+    private static IReadOnlyList<Problem> ProblemsOf(Picture picture, MacroMarks marks) => picture.Side != PictureSide.Macro
+        ? [new("marks", Say($"Only a section can be measured."))]
+        : [.. marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field)];
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid pictureId, Withdrawal request, PictureStore pictures) =>
         await pictures.SetWithdrawnAsync(pictureId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();

@@ -48,7 +48,7 @@ public sealed class PictureStore(NpgsqlDataSource database)
             insert into picture (id, bead_id, side, media_type, width, height, bytes, added_by, added_at, sent)
             values (@id, @beadId, @side, @MediaType, @Width, @Height, @Bytes, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { id, beadId, side = Words.Of(side), picture.MediaType, picture.Width, picture.Height, picture.Bytes, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new { id, beadId, side = EnumText.Of(side), picture.MediaType, picture.Width, picture.Height, picture.Bytes, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
     }
 
     /// <summary>Whether a picture was added under this id already with the same file.</summary>
@@ -110,7 +110,7 @@ public sealed class PictureStore(NpgsqlDataSource database)
     private sealed record Row(Guid Id, Guid BeadId, string Side, int Width, int Height, string? Marks, string? Measures, DateTime AddedAt)
     {
         public Picture Picture => new(
-            Id, BeadId, Words.Read<PictureSide>(Side), Width, Height,
+            Id, BeadId, EnumText.Read<PictureSide>(Side), Width, Height,
             Marks is null ? null : Jsonb.Read<MacroMarks>(Marks), Measures is null ? null : Jsonb.Read<MacroMeasures>(Measures), AddedAt);
     }
 }

@@ -42,7 +42,7 @@ public sealed class RulingStore(NpgsqlDataSource database)
         {
             given.Id,
             beadId,
-            aspect = given.Ruling.Aspect is { } aspect ? Words.Of(aspect) : null,
+            aspect = given.Ruling.Aspect is { } aspect ? EnumText.Of(aspect) : null,
             given.Ruling.Tool,
             given.Ruling.Instructor,
             given.Reason,
@@ -81,5 +81,5 @@ public sealed class RulingStore(NpgsqlDataSource database)
         return [.. rows.Select(row => Read(row.Aspect, row.Tool, row.Instructor))];
     }
 
-    private static Ruling Read(string? aspect, string tool, string instructor) => new(aspect is null ? null : Words.Read<Aspect>(aspect), tool, instructor);
+    private static Ruling Read(string? aspect, string tool, string instructor) => new(aspect is null ? null : EnumText.Read<Aspect>(aspect), tool, instructor);
 }

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace GentleBead.Server.Calculators;
 
 /// <summary>A calculator as a screen draws it.</summary>
-public sealed record CalculatorForm(string Key, string Title, string About, IReadOnlyList<CalculatorField> Fields);
+public sealed record CalculatorForm(string Key, Said Title, Said About, IReadOnlyList<CalculatorField> Fields);
 
 /// <summary>What was filled in; a field to be worked out is left out.</summary>
 public sealed record CalculatorInput(IReadOnlyDictionary<string, double>? Numbers, IReadOnlyDictionary<string, string>? Picks);
@@ -25,11 +25,10 @@ public static class CalculatorEndpoints
         calculators.MapPost("/{key}", Run);
     }
 
-    private static Results<Ok<IReadOnlyList<CalculatorResult>>, NotFound, ValidationProblem> Run(string key, CalculatorInput request)
+    private static Results<Ok<IReadOnlyList<CalculatorResult>>, NotFound, Wrong> Run(string key, CalculatorInput request)
     {
         if (CalculatorList.All.FirstOrDefault(calculator => calculator.Key == key) is not { } calculator) return TypedResults.NotFound();
-        var problems = new Dictionary<string, string>();
-        var results = calculator.Run(request.Numbers ?? new Dictionary<string, double>(), request.Picks ?? new Dictionary<string, string>(), problems);
-        return results is null ? Problems.Fields(problems) : TypedResults.Ok(results);
+        var results = calculator.Run(request.Numbers ?? new Dictionary<string, double>(), request.Picks ?? new Dictionary<string, string>());
+        return results.IsGood(out var rows, out var problems) ? TypedResults.Ok(rows) : Problems.Of(problems);
     }
 }

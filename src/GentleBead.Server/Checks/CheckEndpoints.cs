@@ -40,11 +40,11 @@ public static class CheckEndpoints
             [.. checks.Select(check => ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, tick.By, tick.At) : new CheckState(check, null, null))]);
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> TickAsync(
+    private static async Task<Results<NoContent, NotFound, Wrong>> TickAsync(
         Guid id, Guid boothId, string key, TickRequest request, ClaimsPrincipal user, CheckStore store, RoomStore rooms)
     {
         if (await ChecksAsync(id, boothId, user, rooms) is not { } checks) return TypedResults.NotFound();
-        if (checks.All(check => check.Key != key)) return Problems.Field("key", "There is no such check at this booth.");
+        if (checks.All(check => check.Key != key)) return Problems.Field("key", Say($"There is no such check at this booth."));
         await store.SetAsync(id, boothId, key, request.Ticked, user.Id());
         return TypedResults.NoContent();
     }
@@ -54,16 +54,6 @@ public static class CheckEndpoints
         if (await rooms.StationAsync(id, boothId) is not { } station) return null;
         // To a student, a booth where somebody else stands does not exist.
         if (!user.IsInRole(nameof(Role.Instructor)) && station.StudentId != user.Id()) return null;
-        return CheckList.For(station.Job ?? Before(station.Machine), station.Machine);
+        return station.Job is { } job ? CheckList.For(job, station.Machine) : CheckList.Before(station.Machine);
     }
-
-    // Before a sheet is given out, the lists are of what is on the machine.
-    private static Job Before(Core.Machines.Machine machine) =>
-        new(Thickness.Parse("3 mm"), Joint.BeadOnPlate, Position.Flat, machine.Load.Wire, (machine.WireControl is null, machine.Load.Wire?.Facts().Kind) switch
-        {
-            (true, _) => Process.GtawDc,
-            (_, WireKind.SelfShielded) => Process.FcawSelfShielded,
-            (_, WireKind.GasShielded) => Process.FcawGasShielded,
-            _ => Process.GmawShortCircuit,
-        }, machine.Load.Wire?.Facts().Kind switch { WireKind.Aluminium => Metal.Aluminium, WireKind.Stainless => Metal.Stainless, _ => Metal.MildSteel }, machine.Load.Gas);
 }

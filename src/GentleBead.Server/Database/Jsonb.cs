@@ -12,7 +12,7 @@ public sealed class Jsonb<T>(T value) : SqlMapper.ICustomQueryParameter
 {
     /// <inheritdoc/>
     public void AddParameter(IDbCommand command, string name) =>
-        command.Parameters.Add(new NpgsqlParameter(name, NpgsqlDbType.Jsonb) { Value = JsonSerializer.Serialize(value, QuantityJson.Options) });
+        command.Parameters.Add(new NpgsqlParameter(name, NpgsqlDbType.Jsonb) { Value = value is null ? DBNull.Value : JsonSerializer.Serialize(value, QuantityJson.Options) });
 }
 
 /// <summary>Reads what <see cref="Jsonb{T}"/> wrote.</summary>

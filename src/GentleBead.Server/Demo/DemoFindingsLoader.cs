@@ -45,7 +45,7 @@ internal static class DemoFindingsLoader
     private static async Task SweepAsync(IServiceProvider services, Booth booth, Guid by, DateTimeOffset now)
     {
         var machine = DemoSchool.Machines[booth.Number - 1].Machine;
-        if (!Dials.TryFit(machine, out var dials, out var problem)) throw new InvalidOperationException(problem);
+        if (!Dials.TryFit(machine, out var dials, out var problem)) throw new InvalidOperationException($"{problem}");
         var minutes = 0;
         foreach (var (tap, run) in DemoFindings.Sweeps())
         {
@@ -68,7 +68,7 @@ internal static class DemoFindingsLoader
                 var differs = aspect.Aspect == Aspect.Penetration ? i % 3 == 0 : i % 17 == (int)aspect.Aspect;
                 var instructor = !differs ? aspect.Standing : aspect.Standing == Standing.Right ? Standing.Off : Standing.Right;
                 var reason = !differs ? "" : aspect.Aspect == Aspect.Penetration ? "Tint alone; the section showed otherwise" : "Heard and seen otherwise at the booth";
-                var ruling = new Ruling(aspect.Aspect, Words.Of(aspect.Standing), Words.Of(instructor));
+                var ruling = new Ruling(aspect.Aspect, EnumText.Of(aspect.Standing), EnumText.Of(instructor));
                 await recorder.RuleAsync(bead.Id, new GivenRuling(Guid.CreateVersion7(at), ruling, reason, by, at), Sent.ByNobody, default);
             }
         }
@@ -83,7 +83,7 @@ internal static class DemoFindingsLoader
             var bead = judged.Last(entry => entry.Sheet == sheet).Bead;
             var leg = bead.Evidence.BeadSize ?? sheet.Body.BeadSize.Aim;
             var macro = DemoMacro.Draw(sheet.Body.Job.Thickness.Value, leg, leg * 0.95, crown, penetration, unfused);
-            var clean = CleanPicture.Of(macro.Png, out var problem) ?? throw new InvalidOperationException(problem);
+            var clean = CleanPicture.Of(macro.Png, out var problem) ?? throw new InvalidOperationException($"{problem}");
             var (pictures, at) = (services.GetRequiredService<PictureStore>(), bead.RecordedAt.AddMinutes(15));
             var pictureId = Guid.CreateVersion7(at);
             await pictures.AddAsync(pictureId, bead.Id, PictureSide.Macro, clean, by, Sent.ByNobody, at);

@@ -1,4 +1,3 @@
-using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Kept;
 using GentleBead.Core.Machines;
@@ -13,7 +12,6 @@ using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
-using Npgsql;
 
 namespace GentleBead.Server.Demo;
 
@@ -28,68 +26,77 @@ public static class DemoLoader
         var people = services.GetRequiredService<PeopleStore>();
         if (await people.SchoolAsync() is not null) return;
         // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut short.
-        // The application's own role may clear nothing.
-        await using (var connection = new NpgsqlConnection(owner))
-        {
-            await connection.ExecuteAsync("truncate person, machine, booth, session, preset, practice_tolerances cascade");
-        }
-        var machines = services.GetRequiredService<MachineStore>();
-        var sessions = services.GetRequiredService<SessionStore>();
-        var sheets = services.GetRequiredService<SheetStore>();
-        var recorder = services.GetRequiredService<BeadRecorder>();
-
+        await Clearing.RunAsync(owner);
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
-        var booths = new Dictionary<int, Booth>();
-        foreach (var demo in DemoSchool.Machines)
-        {
-            var booth = booths[demo.Booth] = new Booth(Guid.CreateVersion7(), demo.Booth, Guid.CreateVersion7());
-            await machines.AddAsync(booth.MachineId, demo.Machine, Sent.ByNobody);
-            await AddReadings(ReadControl.Wire, demo.Machine.WireControl);
-            await AddReadings(ReadControl.Volt, demo.Machine.VoltControl);
-            await AddReadings(ReadControl.Amp, demo.Machine.AmpControl);
-            await services.GetRequiredService<BoothStore>().AddAsync(booth);
-
-            async Task AddReadings(ReadControl which, Control? control)
-            {
-                foreach (var reading in control?.Readings ?? [])
-                {
-                    await machines.AddReadingAsync(
-                        booth.MachineId, new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured, null, null, default), Sent.ByNobody, now.AddDays(-24));
-                }
-            }
-        }
-
-        var ids = DemoSchool.People.ToDictionary(person => person.Login, _ => Guid.CreateVersion7());
+        var booths = await LoadMachinesAsync(services, now);
+        var ids = await LoadPeopleAsync(people, now);
         var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
-        foreach (var person in DemoSchool.People)
-        {
-            var (role, units) = person.IsInstructor ? (Role.Instructor, Units.Inch) : (Role.Student, Units.Metric);
-            await people.AddAsync(new Person(ids[person.Login], person.Login, person.Name, role, units), DemoSchool.Password, Sent.ByNobody, now.AddDays(-60));
-        }
-
-        foreach (var evening in DemoTerm.Tell(now))
-        {
-            var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody);
-            foreach (var (booth, login) in evening.Places) await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login]);
-            foreach (var coupon in evening.Coupons)
-            {
-                var sheet = new AssignedSheet(Guid.CreateVersion7(coupon.AssignedAt), session.Id, booths[coupon.Booth].Id, ids[coupon.Login], coupon.AssignedAt, coupon.Sheet);
-                await sheets.AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt);
-                BeadBefore? before = null;
-                foreach (var bead in coupon.Beads)
-                {
-                    var judgement = Judge.Of(coupon.Sheet, DemoSchool.Machines[coupon.Booth - 1].Machine, bead.Believed, bead.Evidence, Circumstances.None with { Before = before });
-                    var laid = new Bead(
-                        Guid.CreateVersion7(bead.At), sheet.Id, 0, bead.WireMark, bead.VoltMark, null, bead.Believed, null, bead.Evidence, judgement, null, bead.At, default);
-                    before = (await recorder.AddJudgedAsync(laid, instructor, bead.At)).AsBefore();
-                }
-            }
-        }
+        foreach (var evening in DemoTerm.Tell(now)) await LoadEveningAsync(services, evening, booths, ids, instructor);
         await LoadShopAsync(services, booths, instructor, now);
         await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now);
         await DemoFindingsLoader.LoadAsync(services, booths, ids, now);
         await DemoListeningLoader.LoadAsync(services, booths, ids, now);
         await people.NameDemoSchoolAsync(DemoSchool.Name);
+    }
+
+    private static async Task<Dictionary<int, Booth>> LoadMachinesAsync(IServiceProvider services, DateTimeOffset now)
+    {
+        var machines = services.GetRequiredService<MachineStore>();
+        var booths = new Dictionary<int, Booth>();
+        foreach (var demo in DemoSchool.Machines)
+        {
+            var booth = booths[demo.Booth] = new Booth(Guid.CreateVersion7(), demo.Booth, Guid.CreateVersion7());
+            await machines.AddAsync(booth.MachineId, demo.Machine, Sent.ByNobody);
+            foreach (var (which, control) in demo.Machine.Controls())
+            {
+                foreach (var reading in control.Readings)
+                {
+                    var taken = new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured, null, null, default);
+                    await machines.AddReadingAsync(booth.MachineId, taken, Sent.ByNobody, now.AddDays(-24));
+                }
+            }
+            await services.GetRequiredService<BoothStore>().AddAsync(booth);
+        }
+        return booths;
+    }
+
+    private static async Task<Dictionary<string, Guid>> LoadPeopleAsync(PeopleStore people, DateTimeOffset now)
+    {
+        var ids = DemoSchool.People.ToDictionary(person => person.Login, _ => Guid.CreateVersion7());
+        foreach (var person in DemoSchool.People)
+        {
+            var (role, units) = person.IsInstructor ? (Role.Instructor, Units.Inch) : (Role.Student, Units.Metric);
+            await people.AddAsync(new Person(ids[person.Login], person.Login, person.Name, role, units), DemoSchool.Password, Sent.ByNobody, now.AddDays(-60));
+        }
+        return ids;
+    }
+
+    private static async Task LoadEveningAsync(
+        IServiceProvider services, DemoEvening evening, Dictionary<int, Booth> booths, Dictionary<string, Guid> ids, Guid instructor)
+    {
+        var sessions = services.GetRequiredService<SessionStore>();
+        var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody);
+        foreach (var (booth, login) in evening.Places) await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login]);
+        foreach (var coupon in evening.Coupons)
+        {
+            var sheet = new AssignedSheet(
+                Guid.CreateVersion7(coupon.AssignedAt), session.Id, booths[coupon.Booth].Id, ids[coupon.Login], coupon.AssignedAt, coupon.Sheet);
+            await services.GetRequiredService<SheetStore>().AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt);
+            await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, sheet.Id, instructor);
+        }
+    }
+
+    private static async Task LoadBeadsAsync(BeadRecorder recorder, DemoCoupon coupon, Guid sheetId, Guid instructor)
+    {
+        var machine = DemoSchool.Machines[coupon.Booth - 1].Machine;
+        BeadBefore? before = null;
+        foreach (var bead in coupon.Beads)
+        {
+            var judgement = Judge.Of(coupon.Sheet, machine, bead.Believed, bead.Evidence, Circumstances.None with { Before = before });
+            var laid = new Bead(
+                Guid.CreateVersion7(bead.At), sheetId, 0, bead.WireMark, bead.VoltMark, null, bead.Believed, null, bead.Evidence, judgement, null, bead.At, default);
+            before = (await recorder.AddJudgedAsync(laid, instructor, bead.At)).AsBefore();
+        }
     }
 
     private static async Task LoadShopAsync(IServiceProvider services, Dictionary<int, Booth> booths, Guid instructor, DateTimeOffset now)

@@ -13,12 +13,12 @@ public sealed class PlainRequests(RequestDelegate next)
         var request = http.Request;
         if (RequestRules.IsBad(request.Path.Value ?? "") || request.Query.Any(entry => RequestRules.IsBad(entry.Key) || entry.Value.Any(value => RequestRules.IsBad(value ?? ""))))
         {
-            await TypedResults.Problem(statusCode: StatusCodes.Status400BadRequest, title: "The address holds a character that cannot stand in one.").ExecuteAsync(http);
+            await Problems.Told(StatusCodes.Status400BadRequest, Say($"The address holds a character that cannot stand in one.")).ExecuteAsync(http);
             return;
         }
         if (MediaTypeHeaderValue.TryParse(request.ContentType, out var type) && type.Charset.HasValue && !IsUtf8(type.Charset.Value!))
         {
-            await TypedResults.Problem(statusCode: StatusCodes.Status415UnsupportedMediaType, title: "Text is read as UTF-8 here, and as nothing else.").ExecuteAsync(http);
+            await Problems.Told(StatusCodes.Status415UnsupportedMediaType, Say($"Text is read as UTF-8 here, and as nothing else.")).ExecuteAsync(http);
             return;
         }
         await next(http);

@@ -6,10 +6,13 @@ using GentleBead.Server.Json;
 namespace GentleBead.Server.Http;
 
 /// <summary>A value that can stand nowhere, with the name of the member it was sent in.</summary>
-public sealed class MemberRefusedException(string member, string message) : JsonException(message)
+public sealed class MemberRefusedException(string member, Said said) : JsonException(said.ToString())
 {
     /// <summary>The member's name.</summary>
     public string Member { get; } = member;
+
+    /// <summary>What is wrong with the value.</summary>
+    public Said Said { get; } = said;
 }
 
 /// <summary>
@@ -57,11 +60,11 @@ public static class RequestRules
     private static bool IsLooked(Type type) =>
         type == typeof(string) || type == typeof(double) || type == typeof(double?) || (type != typeof(byte[]) && typeof(IEnumerable).IsAssignableFrom(type));
 
-    private static string? Wrong(object? value) => value switch
+    private static Said? Wrong(object? value) => value switch
     {
-        string text => IsBad(text) ? "This holds a character that cannot stand in a text: type it again." : null,
-        double number => double.IsFinite(number) ? null : "A number is expected here, and not an endless one.",
-        IEnumerable list => list.Cast<object?>().Select(one => one is null ? "Something is missing in this list." : one is string or double ? Wrong(one) : null).FirstOrDefault(wrong => wrong is not null),
+        string text => IsBad(text) ? Say($"This holds a character that cannot stand in a text: type it again.") : null,
+        double number => double.IsFinite(number) ? null : Say($"A number is expected here, and not an endless one."),
+        IEnumerable list => list.Cast<object?>().Select(one => one is null ? Say($"Something is missing in this list.") : one is string or double ? Wrong(one) : null).FirstOrDefault(wrong => wrong is not null),
         _ => null,
     };
 }

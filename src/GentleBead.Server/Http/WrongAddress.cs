@@ -10,15 +10,15 @@ public static class WrongAddress
     /// <summary>Maps the answer for everything under /api.</summary>
     public static void Map(IEndpointRouteBuilder app) => app.MapFallback("/api/{**rest}", Answer).AllowAnonymous();
 
-    private static IResult Answer(HttpContext http, IEnumerable<EndpointDataSource> sources)
+    private static Told Answer(HttpContext http, IEnumerable<EndpointDataSource> sources)
     {
         var methods = sources.SelectMany(source => source.Endpoints).OfType<RouteEndpoint>()
             .Where(endpoint => endpoint.RoutePattern.RawText?.Contains("{*", StringComparison.Ordinal) != true && Fits(endpoint.RoutePattern, http.Request.Path))
             .SelectMany(endpoint => endpoint.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? []).ToHashSet();
-        if (methods.Count == 0) return Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is no such address.");
-        if (methods.Contains(http.Request.Method)) return Results.Problem(statusCode: StatusCodes.Status415UnsupportedMediaType, title: "A body of another kind is expected here: JSON.");
+        if (methods.Count == 0) return Problems.Told(StatusCodes.Status404NotFound, Say($"There is no such address."));
+        if (methods.Contains(http.Request.Method)) return Problems.Told(StatusCodes.Status415UnsupportedMediaType, Say($"A body of another kind is expected here: JSON."));
         http.Response.Headers.Allow = string.Join(", ", methods.Order());
-        return Results.Problem(statusCode: StatusCodes.Status405MethodNotAllowed, title: $"This address takes {string.Join(" or ", methods.Order())}.");
+        return Problems.Told(StatusCodes.Status405MethodNotAllowed, Say($"This address takes {string.Join(", ", methods.Order()).Name()}."));
     }
 
     private static bool Fits(RoutePattern pattern, PathString path)

@@ -35,6 +35,7 @@ public static class QuantityJson
         {
             options.Converters.Add((JsonConverter)Activator.CreateInstance(typeof(QuantityConverter<>).MakeGenericType(quantity))!);
         }
+        options.Converters.Add(new SaidJson());
         options.NumberHandling = JsonNumberHandling.Strict;
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NameUnits);
         return options;

@@ -12,7 +12,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace GentleBead.Server.Judging;
 
 /// <summary>A criteria set as the lists show it.</summary>
-public sealed record CriteriaName(CriteriaSet Set, string Name);
+public sealed record CriteriaName(CriteriaSet Set, Said Name);
 
 /// <summary>Criteria, the room's tolerances, agreement, and how to look inside a bead.</summary>
 public static class JudgingEndpoints
@@ -31,10 +31,10 @@ public static class JudgingEndpoints
     private static Results<Ok<IReadOnlyList<SectionStep>>, NotFound> Section(string metal, bool? thin) =>
         Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known) ? TypedResults.Ok(SectionGuide.For(known, thin ?? false)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<PracticeTolerances>, ValidationProblem>> SetAsync(Guid id, PracticeTolerances request, ClaimsPrincipal user, ToleranceStore store)
+    private static async Task<Results<Ok<PracticeTolerances>, Wrong>> SetAsync(Guid id, PracticeTolerances request, ClaimsPrincipal user, ToleranceStore store)
     {
-        var problems = request.Problems().ToDictionary(problem => problem.Field, problem => problem.Problem);
-        if (problems.Count > 0) return Problems.Fields(problems);
+        Problem[] problems = [.. request.Problems()];
+        if (problems.Length > 0) return Problems.Of(problems);
         await store.AddAsync(id, request, user.Id(), Sent.Of(request));
         return TypedResults.Ok(await store.NewestAsync());
     }

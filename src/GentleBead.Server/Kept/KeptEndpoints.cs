@@ -37,7 +37,7 @@ public sealed record NewKeepsake(Guid MachineId, Guid SheetId, Guid? BeadId, dou
 /// <param name="KeptAt">When.</param>
 /// <param name="LastSeen">Where the machine stood for the last bead welded on it; null before the first.</param>
 public sealed record KeptView(
-    Guid Id, Guid MachineId, string MachineName, PersonName By, string Note, Core.Rules.Job Job, string Reads, RackBead? Bead, DateTimeOffset KeptAt, LastSeen? LastSeen);
+    Guid Id, Guid MachineId, string MachineName, PersonName By, string Note, Core.Rules.Job Job, Said Reads, RackBead? Bead, DateTimeOffset KeptAt, LastSeen? LastSeen);
 
 /// <summary>Where a machine stood for a bead.</summary>
 public sealed record LastSeen(double? WireMark, double? VoltMark, double? AmpMark, DateTimeOffset At);
@@ -71,32 +71,23 @@ public static class KeptEndpoints
         return new(
             [
                 .. page.Select(found => new KeptView(
-                    found.Kept.Id, found.Kept.MachineId, found.MachineName, found.By, found.Kept.Note, found.Kept.Setting.Job, Reads(found.Kept.Setting, found.Machine), found.Bead,
+                    found.Kept.Id, found.Kept.MachineId, found.MachineName, found.By, found.Kept.Note, found.Kept.Setting.Job, found.Kept.Setting.Reads(found.Machine), found.Bead,
                     found.Kept.KeptAt, found.LastSeen)),
             ],
             more?.ToString(CultureInfo.InvariantCulture));
     }
 
-    private static string Reads(KeptSetting setting, Core.Machines.Machine machine)
-    {
-        var parts = new List<string>();
-        if (setting.WireMark is { } wire && machine.WireControl is { } wireControl) parts.Add($"wire {wireControl.Read(wire)}");
-        if (setting.VoltMark is { } volt && machine.VoltControl is { } voltControl) parts.Add($"volts {voltControl.Read(volt)}");
-        if (setting.AmpMark is { } amp && machine.AmpControl is { } ampControl) parts.Add($"amps {ampControl.Read(amp)}");
-        return string.Join(", ", parts);
-    }
-
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> KeepAsync(
+    private static async Task<Results<NoContent, NotFound, Wrong>> KeepAsync(
         Guid id, NewKeepsake request, ClaimsPrincipal user, KeptStore store, MachineStore machines, SheetStore sheets, BeadStore beads)
     {
         if (await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
         var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
-        if (machineId != request.MachineId) return Problems.Field("machineId", "This sheet was not given out at that machine.");
+        if (machineId != request.MachineId) return Problems.Field("machineId", Say($"This sheet was not given out at that machine."));
         var note = (request.Note ?? "").Trim();
-        if (note.Length > 200) return Problems.Field("note", "A note of up to 200 letters.");
-        if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id) return Problems.Field("beadId", "There is no such bead on this coupon.");
+        if (note.Length > 200) return Problems.Field("note", Say($"A note of up to 200 letters."));
+        if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id) return Problems.Field("beadId", Say($"There is no such bead on this coupon."));
         var setting = new KeptSetting(sheet.Body.Job, request.WireMark, request.VoltMark, request.AmpMark);
-        if (setting.Check(machine) is { Count: > 0 } wrong) return Problems.Fields(wrong);
+        if (setting.Problems(machine).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
         await store.AddAsync(new Keepsake(id, request.MachineId, user.Id(), request.BeadId, note, setting, default), Sent.Of(request));
         return TypedResults.NoContent();
     }

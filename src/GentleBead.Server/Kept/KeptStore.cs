@@ -85,7 +85,7 @@ public sealed class KeptStore(NpgsqlDataSource database)
                 before = before ?? long.MaxValue,
                 keptBy,
                 machineId = sought.MachineId,
-                joint = sought.Joint is { } joint ? Words.Of(joint) : null,
+                joint = sought.Joint is { } joint ? EnumText.Of(joint) : null,
                 mm = sought.Thickness?.Mm,
                 NearPlate,
                 Page,
@@ -142,7 +142,7 @@ public sealed class KeptStore(NpgsqlDataSource database)
         public FoundKept Found => new(
             new Keepsake(Id, MachineId, KeptBy, BeadId, Note, Jsonb.Read<KeptSetting>(Body), KeptAt), MachineName, Jsonb.Read<Core.Machines.Machine>(MachineBody),
             new PersonName(KeptBy, ByName),
-            Shape is null ? null : new RackBead(BeadId!.Value, Number!.Value, Words.Read<Core.Judging.Verdict>(Verdict!), Jsonb.Read<Core.Judging.BeadShape>(Shape)),
+            Shape is null ? null : new RackBead(BeadId!.Value, Number!.Value, EnumText.Read<Core.Judging.Verdict>(Verdict!), Jsonb.Read<Core.Judging.BeadShape>(Shape)),
             LastAt is { } at ? new LastSeen(WireMark, VoltMark, AmpMark, at) : null);
     }
 

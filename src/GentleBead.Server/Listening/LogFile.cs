@@ -22,9 +22,9 @@ public static class LogFile
     public static ArcLog Read(byte[] file)
     {
         ArgumentNullException.ThrowIfNull(file);
-        if (file.Length == 0) throw new RecordingRefusedException("The file is empty.");
+        if (file.Length == 0) throw new RecordingRefusedException(Say($"The file is empty."));
         // What holds a zero byte is no text.
-        if (file.AsSpan(0, Math.Min(file.Length, 4096)).Contains((byte)0)) throw new RecordingRefusedException("This is neither a WAV file nor a log as text.");
+        if (file.AsSpan(0, Math.Min(file.Length, 4096)).Contains((byte)0)) throw new RecordingRefusedException(Say($"This is neither a WAV file nor a log as text."));
         var head = Encoding.UTF8.GetString(file, 0, Math.Min(file.Length, 4096)).Split('\n')[0];
         var delimiter = head.Contains(';', StringComparison.Ordinal) ? ";" : head.Contains('\t', StringComparison.Ordinal) ? "\t" : ",";
         using var text = new StreamReader(new MemoryStream(file), Encoding.UTF8);
@@ -40,7 +40,7 @@ public static class LogFile
         }
         catch (CsvHelperException)
         {
-            throw new RecordingRefusedException($"Line {csv.Row} cannot be read as CSV.");
+            throw new RecordingRefusedException(Say($"Line {csv.Row} cannot be read as CSV."));
         }
     }
 
@@ -55,44 +55,55 @@ public static class LogFile
 
     private static ArcLog Read(CsvParser csv, bool commas)
     {
-        if (!csv.Read() || csv.Count > MostFields) throw new RecordingRefusedException("The first line should name the columns: time, volts, amps.");
+        if (!csv.Read() || csv.Count > MostFields) throw new RecordingRefusedException(Say($"The first line should name the columns: time, volts, amps."));
         var columns = LogColumns.Read(csv.Record!);
         var (volts, amps) = (new List<float>(), new List<float>());
         double first = 0, before = double.NegativeInfinity, widest = 0;
-        var style = NumberStyles.Float;
         while (csv.Read())
         {
-            if (volts.Count >= MostLines) throw new RecordingRefusedException($"More than {MostLines} lines.");
-            volts.Add((float)Within(ArcLog.MostVolts, Number(columns.Volts, "volts") * columns.VoltScale, "volts"));
-            amps.Add((float)Within(ArcLog.MostAmps, Number(columns.Amps, "amps") * columns.AmpScale, "amps"));
+            if (volts.Count >= MostLines) throw new RecordingRefusedException(Say($"More than {MostLines} lines."));
+            volts.Add((float)Within(csv, ArcLog.MostVolts, Number(csv, columns.Volts, commas, Say($"volts")) * columns.VoltScale, Say($"volts")));
+            amps.Add((float)Within(csv, ArcLog.MostAmps, Number(csv, columns.Amps, commas, Say($"amps")) * columns.AmpScale, Say($"amps")));
             if (columns.Time is not { } time) continue;
-            var at = Number(time, "time") * columns.TimeScale;
-            if (!(at > before)) throw new RecordingRefusedException($"Line {csv.Row}: the time does not go on.");
+            var at = Number(csv, time, commas, Say($"time")) * columns.TimeScale;
+            if (!(at > before)) throw new RecordingRefusedException(Say($"Line {csv.Row}: the time does not go on."));
             if (volts.Count == 1) first = at;
             else widest = Math.Max(widest, at - before);
             before = at;
         }
-        if (volts.Count < 100) throw new RecordingRefusedException($"Only {volts.Count} lines of values; a log has a hundred or more.");
-        if (columns.Time is null) throw new RecordingRefusedException("No column of time found: without it nothing can be counted by the second.");
-        var seconds = before - first;
-        var rate = (volts.Count - 1) / seconds;
-        if (!(rate >= ArcLog.LowestRate && rate <= ArcLog.HighestRate)) throw new RecordingRefusedException(FormattableString.Invariant($"{rate:0.#} values a second; {ArcLog.LowestRate:0} to {ArcLog.HighestRate:0} are read. Is the time's unit in its heading?"));
-        if (seconds > WavFile.LongestSeconds) throw new RecordingRefusedException(FormattableString.Invariant($"The log runs {seconds / 60:0.0} minutes; up to {WavFile.LongestSeconds / 60:0} are taken."));
-        if (widest > (1 + Uneven) * 2 / rate) throw new RecordingRefusedException("The log has gaps: it must be sampled evenly.");
-        return new ArcLog(rate, [.. volts], [.. amps]);
+        if (volts.Count < 100) throw new RecordingRefusedException(Say($"Only {volts.Count} lines of values; a log has a hundred or more."));
+        if (columns.Time is null) throw new RecordingRefusedException(Say($"No column of time found: without it nothing can be counted by the second."));
+        return new ArcLog(Rate(volts.Count, before - first, widest), [.. volts], [.. amps]);
+    }
 
-        double Within(double most, double value, string what) => Math.Abs(value) <= most
-            ? value
-            : throw new RecordingRefusedException(
-                FormattableString.Invariant($"Line {csv.Row}: {value:0.#} {what} are no arc's; up to {most:0} are read. Is the unit in the heading?"));
-
-        double Number(int column, string what)
+    // Values a second, of a log that is even and of a length that is read.
+    private static double Rate(int values, double seconds, double widest)
+    {
+        var rate = (values - 1) / seconds;
+        if (!(rate >= ArcLog.LowestRate && rate <= ArcLog.HighestRate))
         {
-            var field = column < csv.Count ? csv[column] : "";
-            if (commas) field = field.Replace(',', '.');
-            return double.TryParse(field, style, CultureInfo.InvariantCulture, out var value) && Math.Abs(value) < 1e6
-                ? value
-                : throw new RecordingRefusedException($"Line {csv.Row}: the {what} \"{(field.Length > 20 ? field[..20] : field)}\" are no number.");
+            throw new RecordingRefusedException(
+                Say($"{rate:0.#} values a second; {ArcLog.LowestRate:0} to {ArcLog.HighestRate:0} are read. Is the time's unit in its heading?"));
         }
+        if (seconds > WavFile.LongestSeconds)
+        {
+            throw new RecordingRefusedException(Say($"The log runs {seconds / 60:0.0} minutes; up to {WavFile.LongestSeconds / 60:0} are taken."));
+        }
+        if (widest > (1 + Uneven) * 2 / rate) throw new RecordingRefusedException(Say($"The log has gaps: it must be sampled evenly."));
+        return rate;
+    }
+
+    private static double Within(CsvParser csv, double most, double value, Said what) => Math.Abs(value) <= most
+        ? value
+        : throw new RecordingRefusedException(
+            Say($"Line {csv.Row}: {value:0.#} {what} are no arc's; up to {most:0} are read. Is the unit in the heading?"));
+
+    private static double Number(CsvParser csv, int column, bool commas, Said what)
+    {
+        var field = column < csv.Count ? csv[column] : "";
+        if (commas) field = field.Replace(',', '.');
+        return double.TryParse(field, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && Math.Abs(value) < 1e6
+            ? value
+            : throw new RecordingRefusedException(Say($"Line {csv.Row}: the {what} \"{(field.Length > 20 ? field[..20] : field).Name()}\" are no number."));
     }
 }

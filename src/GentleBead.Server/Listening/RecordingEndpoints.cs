@@ -43,7 +43,7 @@ public static class RecordingEndpoints
         api.MapPut("/booths/{id:guid}/stand-ins", SetStandInsAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> AddAsync(
+    private static async Task<Results<Ok<Recording>, NotFound, Wrong>> AddAsync(
         Guid id, Guid recordingId, string? name, string? origin, HttpRequest request, ClaimsPrincipal user,
         RecordingKeeper keeper, BeadFileStore files, RecordingStore recordings, UploadStore uploads, HeavyWork heavy, CancellationToken cancel)
     {
@@ -51,11 +51,11 @@ public static class RecordingEndpoints
         if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from)
             || from is not (RecordingOrigin.File or RecordingOrigin.Microphone))
         {
-            return Problems.Field("origin", "From a file or the microphone.");
+            return Problems.Field("origin", Say($"From a file or the microphone."));
         }
         if (request.ContentLength > MostBytes || await uploads.ReceiveAsync(request.Body, MostBytes, cancel) is not { } upload)
         {
-            return Problems.Field("recording", $"A recording of at most {MostBytes / 1024 / 1024} MB.");
+            return Problems.Field("recording", Say($"A recording of at most {MostBytes / 1024 / 1024} MB."));
         }
         var sent = upload.Sent.Under(id);
         try
@@ -67,12 +67,12 @@ public static class RecordingEndpoints
                 return TypedResults.Ok(stored);
             }
             var (finding, bytes) = await heavy.RunAsync(user.Id(), () => TakeApart(uploads.Read(upload), TravelOf(file)), cancel);
-            var label = Label(name, from == RecordingOrigin.Microphone ? "Microphone" : "File");
+            var label = Label(name);
             return TypedResults.Ok(await keeper.AddAsync(recordingId, id, from, label, finding, bytes, user.Id(), sent));
         }
         catch (RecordingRefusedException refused)
         {
-            return Problems.Field("recording", refused.Message);
+            return Problems.Field("recording", refused.Said);
         }
         finally
         {
@@ -95,25 +95,24 @@ public static class RecordingEndpoints
     // The travel speed a bead was welded at: as timed, or else as its sheet says.
     private static TravelSpeed? TravelOf(FiledBead file) => file.Bead.Evidence.Measured?.Travel() ?? file.Sheet.Body.Travel;
 
-    private static async Task<Results<Ok<Recording>, NotFound, ValidationProblem>> RecordAsync(
+    private static async Task<Results<Ok<Recording>, NotFound, Wrong>> RecordAsync(
         Guid id, Guid recordingId, string device, ClaimsPrincipal user, RecordingKeeper keeper, BeadFileStore files, RecordingStore recordings, StandInStore standIns,
         HeavyWork heavy, CancellationToken cancel)
     {
         if (await files.FindAsync(id) is not { } file) return TypedResults.NotFound();
-        if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with)) return Problems.Field("device", "The microphone or the logger.");
+        if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with)) return Problems.Field("device", Say($"The microphone or the logger."));
         var sent = Sent.Of(with).Under(id);
         if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored) return TypedResults.Ok(stored);
         var there = await standIns.OfBoothAsync(file.Sheet.BoothId);
-        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", "There is none in this booth. Switch it on under Shop.");
+        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", Say($"There is none in this booth. Switch it on under Shop."));
         var bead = file.Bead;
         var setting = StandInArc.Of(file.JudgedBy, bead.Used, bead.Amps, bead.Evidence);
-        if (setting.Problems().Select(problem => problem.Problem).FirstOrDefault() is { } problem) return Problems.Field("device", $"No arc can be simulated from this bead. {problem}");
+        if (setting.Problems().FirstOrDefault() is { } problem) return Problems.Field("device", Say($"No arc can be simulated from this bead. {problem.Said}"));
         // The same bead sounds the same again, but no two beads alike.
         var seed = BitConverter.ToInt32(bead.Id.ToByteArray(), 12) & int.MaxValue;
         var seconds = StandInArc.Seconds(bead.Evidence);
         var (finding, bytes) = await heavy.RunAsync(user.Id(), Simulate, cancel);
-        var label = with == StandIn.Microphone ? "Booth microphone, simulated" : "Booth logger, simulated";
-        return TypedResults.Ok(await keeper.AddAsync(recordingId, id, RecordingOrigin.StandIn, label, finding, bytes, user.Id(), sent));
+        return TypedResults.Ok(await keeper.AddAsync(recordingId, id, RecordingOrigin.StandIn, "", finding, bytes, user.Id(), sent));
 
         (Finding Finding, byte[] Bytes) Simulate()
         {
@@ -154,9 +153,9 @@ public static class RecordingEndpoints
     }
 
     // The name is shown, and nothing else is done with it.
-    private static string Label(string? name, string otherwise)
+    private static string Label(string? name)
     {
         var shown = new string([.. (name ?? "").Where(letter => !char.IsControl(letter))]).Trim();
-        return shown.Length == 0 ? otherwise : shown.Length > LongestName ? shown[..LongestName] : shown;
+        return shown.Length > LongestName ? shown[..LongestName] : shown;
     }
 }

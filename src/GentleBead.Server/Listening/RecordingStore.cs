@@ -51,8 +51,8 @@ public sealed class RecordingStore(NpgsqlDataSource database)
             {
                 recording.Id,
                 recording.BeadId,
-                kind = Words.Of(recording.Finding.Kind),
-                origin = Words.Of(recording.Origin),
+                kind = EnumText.Of(recording.Finding.Kind),
+                origin = EnumText.Of(recording.Origin),
                 recording.Name,
                 finding = new Jsonb<Finding>(recording.Finding),
                 recording.Length,
@@ -115,6 +115,6 @@ public sealed class RecordingStore(NpgsqlDataSource database)
 
     private sealed record Row(Guid Id, Guid BeadId, string Origin, string Name, string Finding, long Length, DateTime AddedAt)
     {
-        public Recording Recording => new(Id, BeadId, Words.Read<RecordingOrigin>(Origin), Name, Jsonb.Read<Finding>(Finding), Length, AddedAt);
+        public Recording Recording => new(Id, BeadId, EnumText.Read<RecordingOrigin>(Origin), Name, Jsonb.Read<Finding>(Finding), Length, AddedAt);
     }
 }

@@ -33,30 +33,32 @@ internal static class ChartCsv
     }
 
     /// <summary>The steps of a chart as typed or as CSV; what is wrong goes to problems, by step and field.</summary>
-    public static IReadOnlyList<ChartStep> Steps(NewChart request, Dictionary<string, string> problems)
+    public static IReadOnlyList<ChartStep> Steps(NewChart request, List<Problem> problems)
     {
         var typed = request.Csv is null ? [.. (request.Steps ?? []).Select(step => step ?? new NewChartStep(null, null, null))] : Rows(request.Csv, problems);
-        if (typed.Count > MostRows) problems["steps"] = $"A chart of up to {MostRows} steps.";
+        if (typed.Count > MostRows) problems.Add(new("steps", Say($"A chart of up to {MostRows} steps.")));
         if (problems.Count > 0) return [];
         var steps = new List<ChartStep>();
         for (var i = 0; i < typed.Count; i++)
         {
-            var at = request.Csv is null ? $"steps[{i}]" : "csv";
-            var where = request.Csv is null ? "" : $"Row {i + 2}: ";
-            if (!Thickness.TryParse(typed[i].Thickness, out var thickness, out var problem)) problems[request.Csv is null ? $"{at}.thickness" : at] = where + problem;
-            else if (typed[i].WireMark is not { } wire) problems[request.Csv is null ? $"{at}.wireMark" : at] = $"{where}Where does the chart put the wire control?";
-            else if (typed[i].VoltMark is not { } volt) problems[request.Csv is null ? $"{at}.voltMark" : at] = $"{where}Where does the chart put the volt control?";
-            else steps.Add(new ChartStep(thickness!, wire, volt));
+            if (!Thickness.TryParse(typed[i].Thickness, out var thickness, out var problem)) Add(i, "thickness", problem);
+            else if (typed[i].WireMark is not { } wire) Add(i, "wireMark", Say($"Where does the chart put the wire control?"));
+            else if (typed[i].VoltMark is not { } volt) Add(i, "voltMark", Say($"Where does the chart put the volt control?"));
+            else steps.Add(new ChartStep(thickness, wire, volt));
         }
         return steps;
+
+        // A typed step is named by its field; of a file, the row is said.
+        void Add(int step, string field, Said said) =>
+            problems.Add(request.Csv is null ? new($"steps[{step}].{field}", said) : new("csv", Say($"Row {step + 2}: {said}")));
     }
 
-    private static List<NewChartStep> Rows(string text, Dictionary<string, string> problems)
+    private static List<NewChartStep> Rows(string text, List<Problem> problems)
     {
         var rows = new List<NewChartStep>();
         if (text.Length > MostLetters)
         {
-            problems["csv"] = "That is more than a door chart.";
+            problems.Add(new("csv", Say($"That is more than a door chart.")));
             return rows;
         }
         try
@@ -65,14 +67,14 @@ internal static class ChartCsv
             using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { DetectDelimiter = true, TrimOptions = TrimOptions.Trim, PrepareHeaderForMatch = header => header.Header.Trim().ToLowerInvariant() });
             if (!csv.Read() || !csv.ReadHeader() || !Columns.All(column => csv.HeaderRecord!.Any(header => header.Trim().Equals(column, StringComparison.OrdinalIgnoreCase))))
             {
-                problems["csv"] = "The first row names the columns: thickness, wireMark, voltMark.";
+                problems.Add(new("csv", Say($"The first row names the columns: thickness, wireMark, voltMark.")));
                 return rows;
             }
             while (csv.Read() && rows.Count <= MostRows) rows.Add(new NewChartStep(csv.GetField("thickness"), Number(csv.GetField("wiremark")), Number(csv.GetField("voltmark"))));
         }
         catch (CsvHelperException)
         {
-            problems["csv"] = "This is not CSV with the columns thickness, wireMark, voltMark.";
+            problems.Add(new("csv", Say($"This is not CSV with the columns thickness, wireMark, voltMark.")));
         }
         return rows;
     }

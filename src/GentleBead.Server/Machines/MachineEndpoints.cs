@@ -17,7 +17,7 @@ namespace GentleBead.Server.Machines;
 /// <param name="Machine">The machine as calibrated now.</param>
 /// <param name="Problems">Why a control gives no marks, in words; empty when all do.</param>
 /// <param name="DueParts">Parts that are due now.</param>
-public sealed record MachineInBooth(Guid MachineId, Booth Booth, Machine Machine, IReadOnlyList<string> Problems, IReadOnlyList<string> DueParts);
+public sealed record MachineInBooth(Guid MachineId, Booth Booth, Machine Machine, IReadOnlyList<Said> Problems, IReadOnlyList<Said> DueParts);
 
 /// <summary>How a control's readings fit.</summary>
 /// <param name="Control">Which control.</param>
@@ -26,7 +26,7 @@ public sealed record MachineInBooth(Guid MachineId, Booth Booth, Machine Machine
 /// <param name="Strays">Readings that the others speak against.</param>
 /// <param name="ReadOutOff">By how much a display shows more than was measured, as a share; null without.</param>
 /// <param name="OldestAt">When its oldest reading was taken; null without readings.</param>
-public sealed record ControlFit(ReadControl Control, string? Problem, double? SpreadShare, IReadOnlyList<Stray> Strays, double? ReadOutOff, DateTimeOffset? OldestAt);
+public sealed record ControlFit(ReadControl Control, Said? Problem, double? SpreadShare, IReadOnlyList<Stray> Strays, double? ReadOutOff, DateTimeOffset? OldestAt);
 
 /// <summary>A chart beside the rules and this room's beads.</summary>
 public sealed record ComparedChart(Guid Id, DoorChart Chart, DateTimeOffset EnteredAt, IReadOnlyList<ChartComparison> Rows);
@@ -46,14 +46,6 @@ public sealed record MachineDetail(
 /// <summary>A machine to add, in a booth of its own.</summary>
 public sealed record NewMachine(Guid BoothId, int BoothNumber, Machine Machine);
 
-/// <summary>A reading to add: what was measured, or what ruler and watch said of the wire.</summary>
-/// <param name="Control">On which control.</param>
-/// <param name="Mark">Where it stood.</param>
-/// <param name="Measured">m/min, volts or amperes; left out with ruler and watch.</param>
-/// <param name="Seconds">Seconds the wire ran.</param>
-/// <param name="Length">Length that came out.</param>
-public sealed record NewReading(ReadControl Control, double Mark, double? Measured, double? Seconds, Length? Length);
-
 /// <summary>A mark and what it gives, whichever of the two was asked for.</summary>
 /// <param name="Mark">The mark.</param>
 /// <param name="Reads">The mark in the machine's words.</param>
@@ -61,7 +53,7 @@ public sealed record NewReading(ReadControl Control, double Mark, double? Measur
 /// <param name="SureShare">How far the value may stray either way, as a share.</param>
 /// <param name="MarksBeyond">Distance in marks past the nearest reading.</param>
 /// <param name="OutOfReach">Whether a wanted value lies past the end of the dial.</param>
-public sealed record Translation(double Mark, string Reads, double Value, double SureShare, double MarksBeyond, bool OutOfReach);
+public sealed record Translation(double Mark, Said Reads, double Value, double SureShare, double MarksBeyond, bool OutOfReach);
 
 /// <summary>Whether something is withdrawn.</summary>
 public sealed record ReadingWithdrawal(bool Withdrawn);
@@ -81,10 +73,6 @@ public sealed record NewBottle(double WaterL, double Bar);
 /// <summary>Machines, their booths, and everything noted about them.</summary>
 public static class MachineEndpoints
 {
-    private static readonly string[] WireUnits = ["in/min", "m/min"];
-    private static readonly string[] VoltUnits = ["V"];
-    private static readonly string[] AmpUnits = ["A"];
-
     // What the bottle is reckoned at before the first sheet: usual MIG flow.
     private static readonly GasFlow UsualFlow = GasFlow.FromLPerMin(11);
 
@@ -112,7 +100,7 @@ public static class MachineEndpoints
         return new([.. page.Select(View)], page.Count == MachineStore.Page ? $"{page[^1].Booth.Number}" : null);
 
         MachineInBooth View(KeptUpMachine kept) => new(
-            kept.Booth.MachineId, kept.Booth, kept.Machine, [.. Controls(kept.Machine).Select(control => Problem(control.Control)).OfType<string>()],
+            kept.Booth.MachineId, kept.Booth, kept.Machine, [.. kept.Machine.Controls().Select(control => Problem(control.Control)).OfType<Said>()],
             [.. UpkeepOf(kept, clock).Where(part => part.Due && part.LastDone is not null).Select(part => part.Name)]);
     }
 
@@ -128,7 +116,7 @@ public static class MachineEndpoints
         var flow = around.Flow ?? UsualFlow;
         return TypedResults.Ok(new MachineDetail(
             id, kept.Booth, kept.Machine, readings,
-            [.. Controls(kept.Machine).Select(control => Fit(control.Which, control.Control, readings))],
+            [.. kept.Machine.Controls().Select(control => Fit(control.Which, control.Control, readings))],
             [.. charts],
             UpkeepOf(kept, clock),
             around.Bottle is not { } bottle ? null
@@ -137,14 +125,7 @@ public static class MachineEndpoints
 
     private static IReadOnlyList<PartState> UpkeepOf(KeptUpMachine kept, TimeProvider clock) => Upkeep.Of(kept.Machine, kept.Done, kept.Beads, clock.GetUtcNow());
 
-    private static IEnumerable<(ReadControl Which, Control Control)> Controls(Machine machine)
-    {
-        if (machine.WireControl is { } wire) yield return (ReadControl.Wire, wire);
-        if (machine.VoltControl is { } volt) yield return (ReadControl.Volt, volt);
-        if (machine.AmpControl is { } amp) yield return (ReadControl.Amp, amp);
-    }
-
-    private static string? Problem(Control control) => Calibration.TryFit(control, out _, out var problem) ? null : problem;
+    private static Said? Problem(Control control) => Calibration.TryFit(control, out _, out var problem) ? null : problem;
 
     private static ControlFit Fit(ReadControl which, Control control, IReadOnlyList<TakenReading> readings)
     {
@@ -155,119 +136,71 @@ public static class MachineEndpoints
             : new ControlFit(which, problem, null, [], null, oldest);
     }
 
-    private static async Task<Results<NoContent, ValidationProblem>> AddAsync(Guid id, NewMachine request, BoothStore booths, MachineStore machines)
+    private static async Task<Results<NoContent, Wrong>> AddAsync(Guid id, NewMachine request, BoothStore booths, MachineStore machines)
     {
-        var problems = new Dictionary<string, string>();
-        if (request.Machine is not { } machine) return Problems.Field("machine", "Which machine?");
-        if ((machine.Name ?? "").Trim().Length is 0 or > 60) problems["name"] = "What does the room call it? Up to 60 letters.";
-        if (machine.Load is null) problems["load"] = "What is on it? At least gas and polarity.";
-        if (request.BoothNumber is < 1 or > 99) problems["boothNumber"] = "A booth number from 1 to 99.";
-        if ((machine.WireControl is null) != (machine.VoltControl is null)) problems["wireControl"] = "A machine that feeds wire has a wire control and a volt control.";
-        if (machine.WireControl is null && machine.AmpControl is null) problems["wireControl"] = "A machine has a wire control and a volt control, or a current control, or all three.";
-        CheckDial(machine.WireControl, "wireControl", WireUnits, problems);
-        CheckDial(machine.VoltControl, "voltControl", VoltUnits, problems);
-        CheckDial(machine.AmpControl, "ampControl", AmpUnits, problems);
-        if (machine.WireControl?.Kind == ControlKind.Trim) problems["wireControl"] = "Only volts are trimmed here.";
-        if (machine.Rating is { } rating && !(rating.Amps.Amps is >= 10 and <= 1000 && rating.DutyPercent is >= 5 and <= 100 && rating.MostAmps >= rating.Amps && rating.MostAmps.Amps <= 1000))
-        {
-            problems["rating"] = "Rated amps from 10 to 1000, a duty of 5 to 100 %, and the most it gives, no less than rated.";
-        }
-        if (machine.Programs.Count > 60 || machine.Programs.Select(program => program.Number).Distinct().Count() != machine.Programs.Count || machine.Programs.Any(program => program.Number is < 0 or > 9999))
-        {
-            problems["programs"] = "Up to 60 programs, each number once.";
-        }
-        if (problems.Count > 0) return Problems.Fields(problems);
-        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId)) return Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
-        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request))) return Problems.Field("name", "There is a machine of this name already.");
+        if (request.Machine is not { } machine) return Problems.Field("machine", Say($"Which machine?"));
+        var problems = machine.Problems().ToList();
+        if (request.BoothNumber is < 1 or > 99) problems.Add(new("boothNumber", Say($"A booth number from 1 to 99.")));
+        if (problems.Count > 0) return Problems.Of(problems);
+        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId)) return Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
+        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request))) return Problems.Field("name", Say($"There is a machine of this name already."));
         return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id))
             ? TypedResults.NoContent()
-            : Problems.Field("boothNumber", $"There is a booth {request.BoothNumber} already.");
+            : Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
     }
 
-    private static void CheckDial(Control? control, string field, string[] units, Dictionary<string, string> problems)
-    {
-        if (control?.Check(units) is { } wrong) problems[field] = wrong;
-    }
-
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddReadingAsync(Guid id, Guid readingId, NewReading request, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddReadingAsync(Guid id, Guid readingId, NewReading request, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
         var sent = Sent.Of(request).Under(id);
         if (await machines.IsReadAsync(readingId, sent)) return TypedResults.NoContent();
-        var control = request.Control switch { ReadControl.Wire => machine.WireControl, ReadControl.Volt => machine.VoltControl, _ => machine.AmpControl };
-        if (control is null) return Problems.Field("control", $"{machine.Name} has no such control.");
-        var problems = new Dictionary<string, string>();
-        double measured;
-        if (request.Measured is { } given) measured = given;
-        else if (request.Control == ReadControl.Wire)
-        {
-            if (request.Seconds is not (>= 1 and <= 120)) problems["seconds"] = "Let it run 1 to 120 seconds.";
-            if (request.Length is not { } ran || ran.Mm is < 10 or > 50_000) problems["lengthMm"] = "How much wire came out? 10 mm to 50 m.";
-            if (problems.Count > 0) return Problems.Fields(problems);
-            measured = request.Length!.Value.Mm / request.Seconds!.Value * 60 / 1000;
-        }
-        else
-        {
-            return Problems.Field("measured", "What the meter said, above 0.");
-        }
-        if (!(measured > 0 && measured < 2000)) problems["measured"] = "What the ruler or the meter said, above 0.";
-        // A trim's volts are measured at marks of the wire control they follow.
-        var dial = control.Kind == ControlKind.Trim ? machine.WireControl! : control;
-        if (!(request.Mark >= dial.LowestMark && request.Mark <= dial.HighestMark)) problems["mark"] = $"The dial runs from {dial.Read(dial.LowestMark)} to {dial.Read(dial.HighestMark)}.";
-        if (problems.Count > 0) return Problems.Fields(problems);
-        // Too few readings to fit is no fault; one that falls against the others is.
-        var with = control with { Readings = [.. control.Readings, new Reading(request.Mark, measured)] };
-        if (!Calibration.TryFit(with, out _, out var problem) && problem.Contains("measure both again", StringComparison.Ordinal)) return Problems.Field("measured", problem);
+        if (!request.On(machine).IsGood(out var reading, out var problems)) return Problems.Of(problems);
         var byRuler = request.Measured is null;
         await machines.AddReadingAsync(
-            id, new TakenReading(readingId, request.Control, request.Mark, measured, byRuler ? request.Seconds : null, byRuler ? request.Length : null, default), sent);
+            id, new TakenReading(readingId, request.Control, reading.Mark, reading.Measured, byRuler ? request.Seconds : null, byRuler ? request.Length : null, default), sent);
         return TypedResults.NoContent();
     }
 
     private static async Task<Results<NoContent, NotFound>> WithdrawReadingAsync(Guid id, Guid readingId, ReadingWithdrawal request, MachineStore machines) =>
         await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<Translation>, NotFound, ValidationProblem>> TranslateAsync(Guid id, string control, double? mark, double? value, MachineStore machines)
+    private static async Task<Results<Ok<Translation>, NotFound, Wrong>> TranslateAsync(Guid id, string control, double? mark, double? value, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
         var asked = control.ToLowerInvariant() switch { "wire" => machine.WireControl, "volt" => machine.VoltControl, "amp" => machine.AmpControl, _ => null };
         // Volts that follow the wire control have no dial of their own to read.
-        if (asked is null || asked.Kind == ControlKind.Trim) return Problems.Field("control", $"{machine.Name} has no such dial.");
+        if (asked is null || asked.Kind == ControlKind.Trim) return Problems.Field("control", Say($"{machine.Name.Name()} has no such dial."));
         if (!Calibration.TryFit(asked, out var fit, out var problem)) return Problems.Field("control", problem);
         if (mark is { } at)
         {
-            if (!(at >= asked.LowestMark && at <= asked.HighestMark)) return Problems.Field("mark", $"The dial runs from {asked.Read(asked.LowestMark)} to {asked.Read(asked.HighestMark)}.");
+            if (!asked.IsOn(at)) return Problems.Field("mark", asked.Runs());
             var gives = fit!.ValueAt(at);
             return TypedResults.Ok(new Translation(at, asked.Read(at), gives.Value, gives.SureShare, gives.MarksBeyond, false));
         }
-        if (value is not (>= 0 and < 2000)) return Problems.Field("value", "A mark, or what it should give.");
+        if (value is not (>= 0 and < 2000)) return Problems.Field("value", Say($"A mark, or what it should give."));
         var set = fit!.MarkFor(value.Value);
         return TypedResults.Ok(new Translation(set.Mark, asked.Read(set.Mark), set.Value, set.SureShare, set.MarksBeyond, set.OutOfReach));
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> LoadAsync(Guid id, Guid loadId, Load request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> LoadAsync(Guid id, Guid loadId, Load request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
-        var problems = new Dictionary<string, string>();
-        if (request.Program is { } number && machine.Programs.All(program => program.Number != number)) problems["program"] = $"{machine.Name} has no program {number}.";
-        if (request.Tip is { } tip && tip.Mm is < 0.5 or > 3) problems["tipMm"] = "A tip from 0.5 to 3 mm.";
-        if (request.Tungsten is { } tungsten && tungsten.Mm is < 0.5 or > 7) problems["tungstenMm"] = "A tungsten from 0.5 to 7 mm.";
-        if (problems.Count > 0) return Problems.Fields(problems);
+        if (request.Problems(machine).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
         await machines.LoadAsync(loadId, id, request, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddChartAsync(Guid id, Guid chartId, NewChart request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddChartAsync(Guid id, Guid chartId, NewChart request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
-        var problems = new Dictionary<string, string>();
-        if (request.Process is null || !request.Process.Value.Facts().FeedsWire) problems["process"] = "A chart is for a process that feeds wire.";
-        if (request.Wire is null) problems["wire"] = "Which wire is the chart for?";
-        if (request.Gas is null) problems["gas"] = "Which gas is the chart for?";
+        var problems = new List<Problem>();
+        if (request.Process is null || !request.Process.Value.Facts().FeedsWire) problems.Add(new("process", Say($"A chart is for a process that feeds wire.")));
+        if (request.Wire is null) problems.Add(new("wire", Say($"Which wire is the chart for?")));
+        if (request.Gas is null) problems.Add(new("gas", Say($"Which gas is the chart for?")));
         var steps = ChartCsv.Steps(request, problems);
-        if (problems.Count > 0) return Problems.Fields(problems);
+        if (problems.Count > 0) return Problems.Of(problems);
         var chart = new DoorChart(request.Process!.Value, request.Wire!.Value, request.Gas!.Value, steps);
-        if (chart.Check(machine) is { Count: > 0 } wrong) return Problems.Fields(wrong);
+        if (chart.Problems(machine).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
         await machines.AddChartAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
@@ -280,22 +213,19 @@ public static class MachineEndpoints
             ? TypedResults.File(ChartCsv.Write(entered.Chart), "text/csv; charset=utf-8", "chart.csv")
             : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddUpkeepAsync(Guid id, Guid upkeepId, NewUpkeep request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddUpkeepAsync(Guid id, Guid upkeepId, NewUpkeep request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is null) return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
-        if (note.Length > 200) return Problems.Field("note", "A note of up to 200 letters.");
+        if (note.Length > 200) return Problems.Field("note", Say($"A note of up to 200 letters."));
         await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> AddBottleAsync(Guid id, Guid bottleId, NewBottle request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddBottleAsync(Guid id, Guid bottleId, NewBottle request, ClaimsPrincipal user, MachineStore machines)
     {
         if (await machines.FindAsync(id) is null) return TypedResults.NotFound();
-        var problems = new Dictionary<string, string>();
-        if (!(request.WaterL is >= 1 and <= 200)) problems["waterL"] = "Water volume of the bottle, 1 to 200 L; it is stamped on its shoulder.";
-        if (!(request.Bar is >= 0 and <= 400)) problems["bar"] = "Pressure on the gauge, 0 to 400 bar.";
-        if (problems.Count > 0) return Problems.Fields(problems);
+        if (Core.Calculators.Bottle.Problems(request.WaterL, request.Bar).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
         await machines.AddBottleAsync(bottleId, id, request.WaterL, request.Bar, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }

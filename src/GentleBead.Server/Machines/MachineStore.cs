@@ -11,19 +11,6 @@ using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
-/// <summary>Which control a reading was taken on.</summary>
-public enum ReadControl
-{
-    /// <summary>The wire feed speed control; measured in m/min.</summary>
-    Wire,
-
-    /// <summary>The voltage control; measured in volts at the arc.</summary>
-    Volt,
-
-    /// <summary>The current control for TIG; measured in amperes.</summary>
-    Amp,
-}
-
 /// <summary>A measured point with its id.</summary>
 /// <param name="Id">Which reading.</param>
 /// <param name="Control">On which control.</param>
@@ -160,7 +147,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
         return
         [
             .. rows.Select(row => new TakenReading(
-                row.Id, Words.Read<ReadControl>(row.Control), row.Mark, row.Measured, row.Seconds, row.LengthMm is { } mm ? Length.FromMm(mm) : null, row.TakenAt)),
+                row.Id, EnumText.Read<ReadControl>(row.Control), row.Mark, row.Measured, row.Seconds, row.LengthMm is { } mm ? Length.FromMm(mm) : null, row.TakenAt)),
         ];
     }
 
@@ -189,7 +176,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
             {
                 reading.Id,
                 machineId,
-                control = Words.Of(reading.Control),
+                control = EnumText.Of(reading.Control),
                 reading.Mark,
                 reading.Measured,
                 reading.Seconds,
@@ -246,9 +233,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
             {
                 id,
                 machineId,
-                process = Words.Of(chart.Process),
-                wire = Words.Of(chart.Wire),
-                gas = Words.Of(chart.Gas),
+                process = EnumText.Of(chart.Process),
+                wire = EnumText.Of(chart.Wire),
+                gas = EnumText.Of(chart.Gas),
                 body = new Jsonb<DoorChart>(chart),
                 by,
                 at = at?.UtcDateTime,
@@ -279,7 +266,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 from machine_wear where machine_id = @machineId), 0), @sent)
             on conflict (id) do nothing
             """,
-            new { id, machineId, part = Words.Of(part), note, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new { id, machineId, part = EnumText.Of(part), note, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
     }
 
     /// <summary>Notes a bottle's pressure; the same id again changes nothing.</summary>

@@ -45,12 +45,12 @@ public static class PeopleEndpoints
         var people = app.MapGroup("/api/people").WithTags("people");
         people.MapGet("/welcome", WelcomeAsync).AllowAnonymous();
         people.MapPost("/sign-in", CheckAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
-        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().RequireRateLimiting(SignInLimit).ProducesProblem(StatusCodes.Status409Conflict);
+        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().RequireRateLimiting(SignInLimit).ProducesTold(StatusCodes.Status409Conflict);
         people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
-        people.MapGet("/me/school", (ClaimsPrincipal user, PeopleStore store) => store.SchoolOfAsync(user.Id())).RequireAuthorization(Access.SignedIn);
-        people.MapPut("/me/school", SetSchoolAsync).RequireAuthorization(Access.Instructor);
+        people.MapGet("/me/way-of-setting", (ClaimsPrincipal user, PeopleStore store) => store.WayOfSettingAsync(user.Id())).RequireAuthorization(Access.SignedIn);
+        people.MapPut("/me/way-of-setting", SetWayOfSettingAsync).RequireAuthorization(Access.Instructor);
         people.MapGet("/students", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Student, called, after, store)).RequireAuthorization(Access.Instructor);
         people.MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store))
             .RequireAuthorization(Access.Instructor).Repeatable();
@@ -68,25 +68,25 @@ public static class PeopleEndpoints
         return new Welcome(school?.Name ?? "", !await store.AnyAsync(), accounts);
     }
 
-    private static async Task<Results<Ok<Person>, ValidationProblem>> CheckAsync(SignIn request, PeopleStore store, HttpContext http)
+    private static async Task<Results<Ok<Person>, Wrong>> CheckAsync(SignIn request, PeopleStore store, HttpContext http)
     {
         if (await store.CheckPasswordAsync(request.Login ?? "", request.Password ?? "") is not { } person)
         {
-            return Problems.Field("password", "Login and password do not fit together.");
+            return Problems.Field("password", Say($"Login and password do not fit together."));
         }
         await SignInAsync(http, person);
         return TypedResults.Ok(person);
     }
 
-    private static async Task<Results<Ok<Person>, ValidationProblem, ProblemHttpResult>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
+    private static async Task<Results<Ok<Person>, Wrong, Told>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
     {
         var problems = Check(request.Login, request.Name, request.Password);
-        if (Text(request.School).Length is 0 or > 80) problems["school"] = ["Name the school or shop, up to 80 letters."];
-        if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
+        if (Text(request.School).Length is 0 or > 80) problems.Add(new("school", Say($"Name the school or shop, up to 80 letters.")));
+        if (problems.Count > 0) return Problems.Of(problems);
         var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
         if (!await store.FoundAsync(request.School.Trim(), person, request.Password))
         {
-            return TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "This school has an instructor already. Sign in, or ask them for an account.");
+            return Problems.Told(StatusCodes.Status409Conflict, Say($"This school has an instructor already. Sign in, or ask them for an account."));
         }
         await SignInAsync(http, person);
         return TypedResults.Ok(person);
@@ -107,9 +107,9 @@ public static class PeopleEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> SetSchoolAsync(School school, ClaimsPrincipal user, PeopleStore store)
+    private static async Task<NoContent> SetWayOfSettingAsync(WayOfSetting way, ClaimsPrincipal user, PeopleStore store)
     {
-        await store.SetSchoolAsync(user.Id(), school);
+        await store.SetWayOfSettingAsync(user.Id(), way);
         return TypedResults.NoContent();
     }
 
@@ -119,27 +119,27 @@ public static class PeopleEndpoints
         return new(page, page.Count == PeopleStore.Page ? page[^1].Id.ToString() : null);
     }
 
-    private static async Task<Results<Ok<PersonName>, ValidationProblem>> AddAsync(Guid id, NewPerson request, Role role, PeopleStore store)
+    private static async Task<Results<Ok<PersonName>, Wrong>> AddAsync(Guid id, NewPerson request, Role role, PeopleStore store)
     {
         var problems = Check(request.Login, request.Name, request.Password);
-        if (problems.Count > 0) return TypedResults.ValidationProblem(problems);
+        if (problems.Count > 0) return Problems.Of(problems);
         var person = new Person(id, request.Login.Trim(), request.Name.Trim(), role, Units.Metric);
         // A fingerprint of a password could be guessed from: it is left out.
         return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }))
             ? TypedResults.Ok(new PersonName(id, person.Name))
-            : Problems.Field("login", "This login is taken.");
+            : Problems.Field("login", Say($"This login is taken."));
     }
 
-    private static Dictionary<string, string[]> Check(string? login, string? name, string? password)
+    private static List<Problem> Check(string? login, string? name, string? password)
     {
-        var problems = new Dictionary<string, string[]>();
+        var problems = new List<Problem>();
         var trimmed = Text(login).ToLowerInvariant();
         if (trimmed.Length is < 2 or > 40 || trimmed.Any(letter => !(char.IsAsciiLetterOrDigit(letter) || letter is '.' or '_' or '-')))
         {
-            problems["login"] = ["2 to 40 letters or digits, with . _ or - between."];
+            problems.Add(new("login", Say($"2 to 40 letters or digits, with . _ or - between.")));
         }
-        if (Text(name).Length is 0 or > 80) problems["name"] = ["A name of up to 80 letters."];
-        if ((password ?? "").Length is < LeastPassword or > 200) problems["password"] = [$"At least {LeastPassword} characters."];
+        if (Text(name).Length is 0 or > 80) problems.Add(new("name", Say($"A name of up to 80 letters.")));
+        if ((password ?? "").Length is < LeastPassword or > 200) problems.Add(new("password", Say($"At least {LeastPassword} characters.")));
         return problems;
     }
 

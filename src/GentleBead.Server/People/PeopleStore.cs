@@ -7,16 +7,6 @@ using Npgsql;
 
 namespace GentleBead.Server.People;
 
-/// <summary>The units a person reads first.</summary>
-public enum Units
-{
-    /// <summary>Millimetres, metres per minute, litres.</summary>
-    Metric,
-
-    /// <summary>Inches, inches per minute, cubic feet.</summary>
-    Inch,
-}
-
 /// <summary>A person as the screens show them.</summary>
 /// <param name="Id">Who.</param>
 /// <param name="Name">The name called across the shop.</param>
@@ -93,7 +83,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                     and (@after::uuid is null or (name, id) > (select name, id from person where id = @after))
                 order by name, id limit @Page
                 """,
-                new { role = Words.Of(role), called = (called ?? "").Trim(), after, Page }),
+                new { role = EnumText.Of(role), called = (called ?? "").Trim(), after, Page }),
         ];
     }
 
@@ -131,21 +121,28 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     public async Task SetUnitsAsync(Guid id, Units units)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = Words.Of(units) });
+        await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = EnumText.Of(units) });
     }
 
-    /// <summary>The school of thought a person sets by; the usual one until they choose.</summary>
-    public async Task<School> SchoolOfAsync(Guid id)
+    /// <summary>The units a person reads.</summary>
+    public async Task<Units> UnitsOfAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<string?>("select school from person where id = @id", new { id }) is { } chosen ? Jsonb.Read<School>(chosen) : School.Usual;
+        return EnumText.Read<Units>((await connection.ExecuteScalarAsync<string>("select units from person where id = @id", new { id }))!);
     }
 
-    /// <summary>Sets the school of thought a person sets by.</summary>
-    public async Task SetSchoolAsync(Guid id, School school)
+    /// <summary>The way of setting a person works by; the usual one until they choose.</summary>
+    public async Task<WayOfSetting> WayOfSettingAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update person set school = @school where id = @id", new { id, school = new Jsonb<School>(school) });
+        return await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @id", new { id }) is { } chosen ? Jsonb.Read<WayOfSetting>(chosen) : WayOfSetting.Usual;
+    }
+
+    /// <summary>Sets the way of setting a person works by.</summary>
+    public async Task SetWayOfSettingAsync(Guid id, WayOfSetting way)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("update person set way_of_setting = @way where id = @id", new { id, way = new Jsonb<WayOfSetting>(way) });
     }
 
     /// <summary>The school's name, and whether it is the made-up one; null before there is one.</summary>
@@ -175,8 +172,8 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                 person.Id,
                 login = Normal(person.Login),
                 person.Name,
-                role = Words.Of(person.Role),
-                units = Words.Of(person.Units),
+                role = EnumText.Of(person.Role),
+                units = EnumText.Of(person.Units),
                 hash = Hasher.HashPassword(person, password),
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
@@ -189,6 +186,6 @@ public sealed class PeopleStore(NpgsqlDataSource database)
 
     private sealed record Row(Guid Id, string Login, string Name, string Role, string Units, string PasswordHash)
     {
-        public Person Person => new(Id, Login, Name, Words.Read<Role>(Role), Words.Read<Units>(Units));
+        public Person Person => new(Id, Login, Name, EnumText.Read<Role>(Role), EnumText.Read<Units>(Units));
     }
 }

@@ -83,8 +83,8 @@ public sealed class DrillStore(NpgsqlDataSource database)
             {
                 drill.Id,
                 drill.PersonId,
-                kind = Words.Of(drill.Body.Kind),
-                deviation = Words.Of(drill.Body.Deviation),
+                kind = EnumText.Of(drill.Body.Kind),
+                deviation = EnumText.Of(drill.Body.Deviation),
                 sound = Word(drill.Body.Sound),
                 heard = Word(heard),
                 answer = Word(answer),
@@ -94,14 +94,14 @@ public sealed class DrillStore(NpgsqlDataSource database)
     }
 
     private static string? Word<T>(T? value)
-        where T : struct, Enum => value is { } said ? Words.Of(said) : null;
+        where T : struct, Enum => value is { } said ? EnumText.Of(said) : null;
 
     private sealed record AnswerRow(Guid PersonId, string Kind, string Deviation, string? Sound, string? Heard, string? Said, bool Right, DateTime At)
     {
         public AnsweredDrill Answer => new(
-            Words.Read<DrillKind>(Kind), Words.Read<Deviation>(Deviation), Read<Sound>(Sound), Read<Sound>(Heard), Read<Deviation>(Said), Right, At);
+            EnumText.Read<DrillKind>(Kind), EnumText.Read<Deviation>(Deviation), Read<Sound>(Sound), Read<Sound>(Heard), Read<Deviation>(Said), Right, At);
 
         private static T? Read<T>(string? word)
-            where T : struct, Enum => word is null ? null : Words.Read<T>(word);
+            where T : struct, Enum => word is null ? null : EnumText.Read<T>(word);
     }
 }

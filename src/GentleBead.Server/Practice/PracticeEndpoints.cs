@@ -29,7 +29,7 @@ namespace GentleBead.Server.Practice;
 /// <param name="Amps">What this wire draws when it is right.</param>
 /// <param name="Start">In setting the machine: how it is found; null otherwise.</param>
 public sealed record DrillGiven(
-    Guid Id, DrillKind Kind, int Level, string Job, Wire Wire, Gas Gas, Length Plate, WireFeedSpeed WireFeed, Voltage Volts, Current Amps, ArcSetting? Start);
+    Guid Id, DrillKind Kind, int Level, Said Job, Wire Wire, Gas Gas, Length Plate, WireFeedSpeed WireFeed, Voltage Volts, Current Amps, ArcSetting? Start);
 
 /// <summary>What can be seen and read of a drill.</summary>
 /// <param name="Trace">Its volts and amps.</param>
@@ -54,7 +54,7 @@ public sealed record DrillAnswer(Sound? Heard, Deviation? Answer, WireFeedSpeed?
 /// <param name="Why">What was off, in a sentence with the numbers.</param>
 /// <param name="Level">How hard the next one is.</param>
 /// <param name="DueInDays">In how many days this item comes back.</param>
-public sealed record DrillOutcome(bool Right, Deviation Deviation, Sound? Sound, string Why, int Level, int DueInDays);
+public sealed record DrillOutcome(bool Right, Deviation Deviation, Sound? Sound, Said Why, int Level, int DueInDays);
 
 /// <summary>Somebody's progress, with their name.</summary>
 public sealed record NamedProgress(PersonName Person, Progress Progress);
@@ -74,10 +74,10 @@ public static class PracticeEndpoints
         api.MapGet("/practice/students", StudentsAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<DrillGiven>, NotFound, ValidationProblem>> GiveAsync(Guid id, string kind, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<DrillGiven>, NotFound, Wrong>> GiveAsync(Guid id, string kind, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
     {
         if (await drills.FindAsync(id) is { } stored) return stored.PersonId == user.Id() ? TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, stored.Body), cancel)) : TypedResults.NotFound();
-        if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains)) return Problems.Field("kind", "A drill for the ear, the eye, or setting the machine.");
+        if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains)) return Problems.Field("kind", Say($"A drill for the ear, the eye, or setting the machine."));
         var answers = await drills.AnsweredAsync(user.Id());
         var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
         var (item, level) = (Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains));
@@ -108,7 +108,7 @@ public static class PracticeEndpoints
             SimulatedBead.From(trace).Shape);
     }
 
-    private static async Task<Results<Ok<DrillOutcome>, NotFound, ValidationProblem>> AnswerAsync(Guid id, DrillAnswer request, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<DrillOutcome>, NotFound, Wrong>> AnswerAsync(Guid id, DrillAnswer request, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
     {
         if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
         var body = drill.Body;
@@ -117,15 +117,15 @@ public static class PracticeEndpoints
             bool right;
             if (body.Kind == DrillKind.SetMachine)
             {
-                if (request is not { WireFeed: { } wireFeed, Volts: { } volts }) return Problems.Field("wireFeedMPerMin", "Where do wire and volts stand?");
+                if (request is not { WireFeed: { } wireFeed, Volts: { } volts }) return Problems.Field("wireFeedMPerMin", Say($"Where do wire and volts stand?"));
                 var set = body.Right with { WireFeed = wireFeed, Volts = volts };
-                var problems = set.Problems().DistinctBy(problem => problem.Field).ToDictionary(problem => problem.Field, problem => problem.Problem);
-                if (problems.Count > 0) return Problems.Fields(problems);
+                Problem[] problems = [.. set.Problems().DistinctBy(problem => problem.Field)];
+                if (problems.Length > 0) return Problems.Of(problems);
                 right = await heavy.RunAsync(user.Id(), () => body.IsSetRight(wireFeed, volts), cancel);
             }
             else
             {
-                if (request.Answer is not { } said) return Problems.Field("answer", "What is off?");
+                if (request.Answer is not { } said) return Problems.Field("answer", Say($"What is off?"));
                 right = said == body.Deviation;
             }
             await drills.AnswerAsync(drill, request.Heard, body.Kind == DrillKind.SetMachine ? null : request.Answer, right);
@@ -133,7 +133,7 @@ public static class PracticeEndpoints
         var answers = await drills.AnsweredAsync(user.Id());
         var answered = (await drills.FindAsync(id))!;
         return TypedResults.Ok(new DrillOutcome(
-            answered.Right!.Value, body.Deviation, body.Sound, Why(body), Schedule.Level(answers, body.Kind),
+            answered.Right!.Value, body.Deviation, body.Sound, body.Why(), Schedule.Level(answers, body.Kind),
             Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))));
     }
 
@@ -153,16 +153,7 @@ public static class PracticeEndpoints
     {
         var right = drill.Right;
         return new(
-            id, drill.Kind, drill.Level, $"{right.Wire!.Value.Facts().Name} wire, {right.Gas.Facts().Name}, {Show.Of(right.Plate)} plate", right.Wire.Value, right.Gas, right.Plate,
+            id, drill.Kind, drill.Level, drill.Task(), right.Wire!.Value, right.Gas, right.Plate,
             right.WireFeed, right.Volts, Current.FromAmps(Math.Round(ArcTrace.Of(right, 1, Drill.Rate, 1).MeanAmps)), drill.Kind == DrillKind.SetMachine ? drill.Given : null);
     }
-
-    private static string Why(Drill drill) => drill.Deviation switch
-    {
-        Deviation.Nothing => $"Nothing was off: {Show.Of(drill.Right.WireFeed)} at {Show.Of(drill.Right.Volts)} is what the sheet says.",
-        Deviation.WireUnder or Deviation.WireOver => $"{Show.Sentence(Progress.Name(drill.Deviation))}: {Show.Of(drill.Given.WireFeed)} instead of {Show.Of(drill.Right.WireFeed)}. The volts were right, the amps gave it away.",
-        Deviation.VoltsUnder or Deviation.VoltsOver => $"{Show.Sentence(Progress.Name(drill.Deviation))}: {Show.Of(drill.Given.Volts)} instead of {Show.Of(drill.Right.Volts)}.",
-        Deviation.StickOutOver => $"Stick-out too long: {Show.Of(drill.Given.StickOut)} instead of {Show.Of(drill.Right.StickOut)}. The volts were right and the amps low.",
-        _ => "No gas: a hard, hissing sputter, and pores in the bead.",
-    };
 }

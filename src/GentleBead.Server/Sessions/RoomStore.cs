@@ -22,7 +22,7 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Before">The verdicts on the few beads before it, oldest first.</param>
 /// <param name="Next">The change that was advised after the newest; null when none was.</param>
 public sealed record BoothView(
-    Booth Booth, string MachineName, PersonName? Student, Job? Job, string? PositionName, RackBead? Last, IReadOnlyList<Verdict> Before, string? Next);
+    Booth Booth, string MachineName, PersonName? Student, Job? Job, string? PositionName, RackBead? Last, IReadOnlyList<Verdict> Before, Said? Next);
 
 /// <summary>The room in a session.</summary>
 /// <param name="Session">Which session; null before the first.</param>
@@ -169,8 +169,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
             return new BoothView(
                 new Booth(Id, Number, MachineId), MachineName, StudentId is { } student ? new PersonName(student, StudentName!) : null,
                 Job is null ? null : Jsonb.Read<Job>(Job), PositionName,
-                last is null ? null : new RackBead(last.Id, last.Number, Words.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape)),
-                [.. beads.SkipLast(1).Select(bead => Words.Read<Verdict>(bead.Verdict))], last?.Next);
+                last is null ? null : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape)),
+                [.. beads.SkipLast(1).Select(bead => EnumText.Read<Verdict>(bead.Verdict))], last?.Next is { } next ? Jsonb.Read<Said>(next) : null);
         }
     }
 }

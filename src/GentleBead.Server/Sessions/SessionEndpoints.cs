@@ -1,3 +1,4 @@
+using System.Globalization;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.Json;
@@ -35,7 +36,7 @@ public static class SessionEndpoints
         sessions.MapGet("/now", async (SessionStore sessions, RoomStore rooms, TimeProvider clock) => await rooms.NowAsync(await sessions.TonightAsync(clock.Today())));
         sessions.MapGet("/{id:guid}/room", RoomAsync);
         sessions.MapPut("/{id:guid}", StartAsync).Repeatable();
-        sessions.MapPut("/{id:guid}/details", ChangeAsync).ProducesProblem(StatusCodes.Status409Conflict);
+        sessions.MapPut("/{id:guid}/details", ChangeAsync).ProducesTold(StatusCodes.Status409Conflict);
         sessions.MapGet("/{id:guid}/booths/{boothId:guid}", BenchAsync);
         sessions.MapPut("/{id:guid}/booths/{boothId:guid}/student", PlaceAsync);
     }
@@ -49,44 +50,46 @@ public static class SessionEndpoints
     private static async Task<Results<Ok<RoomView>, NotFound>> RoomAsync(Guid id, int? after, SessionStore sessions, RoomStore rooms) =>
         await sessions.FindAsync(id) is { } session ? TypedResults.Ok(await rooms.OfAsync(session, after ?? 0)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<Session>, ValidationProblem>> StartAsync(Guid id, NewSession request, SessionStore sessions, TimeProvider clock)
+    private static async Task<Results<Ok<Session>, Wrong>> StartAsync(Guid id, NewSession request, SessionStore sessions, TimeProvider clock)
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
-        return problems.Count > 0 ? Problems.Fields(problems) : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request)));
+        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request)));
     }
 
-    private static async Task<Results<Ok<Session>, NotFound, ValidationProblem, ProblemHttpResult>> ChangeAsync(
+    private static async Task<Results<Ok<Session>, NotFound, Wrong, Told>> ChangeAsync(
         Guid id, SessionChange request, SessionStore sessions, TimeProvider clock)
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
-        if (problems.Count > 0) return Problems.Fields(problems);
+        if (problems.Count > 0) return Problems.Of(problems);
         if (await sessions.FindAsync(id) is null) return TypedResults.NotFound();
         return await sessions.ChangeAsync(new Session(id, request.Title.Trim(), request.HeldOn, request.Version)) is { } changed
             ? TypedResults.Ok(changed)
-            : TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "Somebody has changed this session since you opened it. Look at it again, then change it.");
+            : Problems.Told(StatusCodes.Status409Conflict, Say($"Somebody has changed this session since you opened it. Look at it again, then change it."));
     }
 
-    private static Dictionary<string, string> Check(string? title, DateOnly heldOn, DateOnly today)
+    private static List<Problem> Check(string? title, DateOnly heldOn, DateOnly today)
     {
-        var problems = new Dictionary<string, string>();
-        if ((title ?? "").Trim().Length is 0 or > 80) problems["title"] = "Name the session, up to 80 letters.";
+        var problems = new List<Problem>();
+        if ((title ?? "").Trim().Length is 0 or > 80) problems.Add(new("title", Say($"Name the session, up to 80 letters.")));
         if (heldOn < today.AddYears(-MostYears) || heldOn > today.AddYears(MostYears))
         {
-            problems["heldOn"] = $"A day between {today.AddYears(-MostYears):yyyy-MM-dd} and {today.AddYears(MostYears):yyyy-MM-dd}. Is the year right?";
+            problems.Add(new("heldOn", Say($"A day between {Day(today.AddYears(-MostYears))} and {Day(today.AddYears(MostYears))}. Is the year right?")));
         }
         return problems;
+
+        static SaidName Day(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture).Name();
     }
 
     private static async Task<Results<Ok<Bench>, NotFound>> BenchAsync(Guid id, Guid boothId, RoomStore rooms) =>
         await rooms.BenchAsync(id, boothId) is { } bench ? TypedResults.Ok(bench) : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound, ValidationProblem>> PlaceAsync(
+    private static async Task<Results<NoContent, NotFound, Wrong>> PlaceAsync(
         Guid id, Guid boothId, PlaceRequest request, SessionStore sessions, BoothStore booths, PeopleStore people)
     {
         if (await sessions.FindAsync(id) is null || await booths.FindAsync(boothId) is null) return TypedResults.NotFound();
         if (request.StudentId is { } studentId && await people.FindAsync(studentId) is not { Role: Role.Student })
         {
-            return Problems.Field("studentId", "There is no such student.");
+            return Problems.Field("studentId", Say($"There is no such student."));
         }
         await sessions.SetPlaceAsync(id, boothId, request.StudentId);
         return TypedResults.NoContent();

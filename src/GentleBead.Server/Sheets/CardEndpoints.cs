@@ -1,5 +1,4 @@
 using System.Security.Claims;
-using System.Text.Json;
 using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
@@ -24,19 +23,19 @@ public static class CardEndpoints
         cards.MapPost("/read", Read);
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound, ProblemHttpResult>> PdfAsync(
+    private static async Task<Results<FileContentHttpResult, NotFound, Told>> PdfAsync(
         Guid sheetId, bool? booth, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines)
     {
         if (await CardAsync(sheetId, user, sheets, people, booths, machines) is not { } card) return TypedResults.NotFound();
-        if (CardPdf.MissingFont() is { } font) return TypedResults.Problem(statusCode: 503, title: $"No font for the PDF: {font} is missing. Install it with: apt-get install fonts-dejavu-core");
-        var pdf = CardPdf.Draw(card, booth == true, await people.FindAsync(user.Id()) is { Units: Units.Inch });
+        if (CardPdf.MissingFont() is { } font) return Problems.Told(503, Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core"));
+        var pdf = CardPdf.Draw(card, booth == true, await people.UnitsOfAsync(user.Id()));
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> CsvAsync(
         Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines) =>
         await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
-            ? TypedResults.File(CardFile.WriteCsv(card.Sheet), "text/csv; charset=utf-8", "sheet.csv")
+            ? TypedResults.File(CardFile.WriteCsv(card.Sheet, await people.UnitsOfAsync(user.Id())), "text/csv; charset=utf-8", "sheet.csv")
             : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> JsonAsync(
@@ -45,18 +44,11 @@ public static class CardEndpoints
             ? TypedResults.File(CardFile.WriteJson(card.Sheet), "application/json", "sheet.json")
             : TypedResults.NotFound();
 
-    private static Results<Ok<JobRequest>, ValidationProblem> Read(CardText request)
+    private static Results<Ok<JobRequest>, Wrong> Read(CardText request)
     {
         var text = (request.Text ?? "").Trim();
-        if (text.Length is 0 or > CardFile.MostLetters) return Problems.Field("text", "A settings card as JSON or CSV, up to 200 kB.");
-        try
-        {
-            return CardFile.Read(text, out var problem) is { } job ? TypedResults.Ok(job) : Problems.Field("text", problem);
-        }
-        catch (JsonException)
-        {
-            return Problems.Field("text", "This is neither a settings card as JSON nor one as CSV.");
-        }
+        if (text.Length is 0 or > CardFile.MostLetters) return Problems.Field("text", Say($"A settings card as JSON or CSV, up to 200 kB."));
+        return CardFile.Read(text).IsGood(out var job, out var problems) ? TypedResults.Ok(job) : Problems.Of(problems);
     }
 
     private static async Task<Card?> CardAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines)

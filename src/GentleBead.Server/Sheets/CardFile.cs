@@ -21,17 +21,18 @@ internal static class CardFile
 {
     public const int MostLetters = 200_000;
     private const string Format = "gentle-bead-sheet";
+    private const int MostRows = 200;
 
     private sealed record JsonCard(string Format, Sheet Sheet);
 
     public static byte[] WriteJson(Sheet sheet) => JsonSerializer.SerializeToUtf8Bytes(new JsonCard(Format, sheet), QuantityJson.Options);
 
-    public static byte[] WriteCsv(Sheet sheet)
+    public static byte[] WriteCsv(Sheet sheet, Units units)
     {
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
         Row("name", "value", "unit");
-        foreach (var (name, value, unit) in Rows(sheet)) Row(name, value, unit);
+        foreach (var (name, value, unit) in Rows(sheet, units)) Row(name, value, unit);
         csv.Flush();
         return Encoding.UTF8.GetBytes(text.ToString());
 
@@ -42,61 +43,60 @@ internal static class CardFile
         }
     }
 
-    /// <summary>The job of a card; null with what is wrong.</summary>
-    /// <exception cref="JsonException">It looks like JSON and is not a card.</exception>
-    public static JobRequest? Read(string text, out string problem)
+    /// <summary>The job of a card, or what is wrong with it.</summary>
+    public static Checked<JobRequest> Read(string text)
     {
-        problem = "";
-        if (text.StartsWith('{'))
-        {
-            var card = JsonSerializer.Deserialize<JsonCard>(text, QuantityJson.Options);
-            if (card?.Format == Format && card.Sheet?.Job is { } job)
-            {
-                return new JobRequest(job.Thickness?.Typed, job.Joint, job.Position, job.Wire, job.Process, job.Metal, job.Gas, job.OtherThickness?.Typed, job.Polarity);
-            }
-            problem = $"This JSON is no settings card: its format is not \"{Format}\".";
-            return null;
-        }
-        var rows = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
         try
         {
-            using var csv = new CsvReader(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { DetectDelimiter = true, HasHeaderRecord = false, TrimOptions = TrimOptions.Trim });
-            while (csv.Read() && rows.Count < 200) rows[csv.GetField(0) ?? ""] = csv.TryGetField<string>(1, out var value) ? value ?? "" : "";
+            return text.StartsWith('{') ? ReadJson(text) : ReadCsv(text);
+        }
+        catch (JsonException)
+        {
+            return Wrong(Say($"This is neither a settings card as JSON nor one as CSV."));
         }
         catch (CsvHelperException)
         {
-            problem = "This is not CSV with the columns name, value, unit.";
-            return null;
-        }
-        if (!rows.TryGetValue("thickness", out var thickness))
-        {
-            problem = "The card names no thickness: a row \"thickness,1/8,\" at least, with joint and position.";
-            return null;
-        }
-        if (!Word<Joint>("joint", out var joint, out problem) || !Word<Position>("position", out var position, out problem) || !Word<Wire>("wire", out var wire, out problem)
-            || !Word<Process>("process", out var process, out problem) || !Word<Metal>("metal", out var metal, out problem) || !Word<Gas>("gas", out var gas, out problem))
-        {
-            return null;
-        }
-        return new JobRequest(thickness, joint, position, wire, process, metal, gas, rows.GetValueOrDefault("otherThickness"));
-
-        bool Word<T>(string name, out T? value, out string wrong)
-            where T : struct, Enum
-        {
-            value = null;
-            wrong = "";
-            if (!rows.TryGetValue(name, out var word) || word.Length == 0) return true;
-            if (Enum.TryParse<T>(word, ignoreCase: true, out var parsed) && Enum.IsDefined(parsed) && !char.IsDigit(word[0]))
-            {
-                value = parsed;
-                return true;
-            }
-            wrong = $"\"{(word.Length > 30 ? word[..30] : word)}\" is no {name} known here.";
-            return false;
+            return Wrong(Say($"This is not CSV with the columns name, value, unit."));
         }
     }
 
-    private static IEnumerable<(string Name, string Value, string Unit)> Rows(Sheet sheet)
+    private static Checked<JobRequest> Wrong(Said said) => new(new Problem("text", said));
+
+    private static Checked<JobRequest> ReadJson(string text)
+    {
+        var card = JsonSerializer.Deserialize<JsonCard>(text, QuantityJson.Options);
+        return card?.Format == Format && card.Sheet?.Job is { } job
+            ? new(new JobRequest(job.Thickness?.Typed, job.Joint, job.Position, job.Wire, job.Process, job.Metal, job.Gas, job.OtherThickness?.Typed, job.Polarity))
+            : Wrong(Say($"This JSON is no settings card: its format is not \"{Format.Name()}\"."));
+    }
+
+    private static Checked<JobRequest> ReadCsv(string text)
+    {
+        var layout = new CsvConfiguration(CultureInfo.InvariantCulture) { DetectDelimiter = true, HasHeaderRecord = false, TrimOptions = TrimOptions.Trim };
+        using var csv = new CsvReader(new StringReader(text), layout);
+        var rows = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
+        while (csv.Read() && rows.Count < MostRows) rows[csv.GetField(0) ?? ""] = csv.TryGetField<string>(1, out var value) ? value ?? "" : "";
+        if (!rows.TryGetValue("thickness", out var thickness))
+        {
+            return Wrong(Say($"The card names no thickness: a row \"thickness,1/8,\" at least, with joint and position."));
+        }
+        Said? wrong = null;
+        var job = new JobRequest(
+            thickness, Word<Joint>("joint"), Word<Position>("position"), Word<Wire>("wire"), Word<Process>("process"), Word<Metal>("metal"), Word<Gas>("gas"),
+            rows.GetValueOrDefault("otherThickness"));
+        return wrong is null ? new(job) : Wrong(wrong);
+
+        T? Word<T>(string name)
+            where T : struct, Enum
+        {
+            if (!rows.TryGetValue(name, out var word) || word.Length == 0) return null;
+            if (Enum.TryParse<T>(word, ignoreCase: true, out var parsed) && Enum.IsDefined(parsed) && !char.IsDigit(word[0])) return parsed;
+            wrong ??= Say($"\"{(word.Length > 30 ? word[..30] : word).Name()}\" is no {name.Name()} known here.");
+            return null;
+        }
+    }
+
+    private static IEnumerable<(string Name, string Value, string Unit)> Rows(Sheet sheet, Units units)
     {
         var job = sheet.Job;
         yield return ("thickness", job.Thickness.Typed, "");
@@ -120,14 +120,14 @@ internal static class CardFile
             yield return ("stickOutMm", N(pair.StickOut.Aim.Mm), "mm");
             if (pair.Marks is { } marks)
             {
-                yield return ("wireMark", marks.Wire.Reads, "");
-                yield return ("voltMark", marks.Volt.Reads, "");
+                yield return ("wireMark", marks.Wire.Reads.In(units), "");
+                yield return ("voltMark", marks.Volt.Reads.In(units), "");
             }
         }
         if (sheet.Tig is { } tig)
         {
             yield return ("pedalMostAmps", N(tig.PedalMost.Amps), "A");
-            if (tig.Mark is { } mark) yield return ("ampMark", mark.Reads, "");
+            if (tig.Mark is { } mark) yield return ("ampMark", mark.Reads.In(units), "");
             yield return ("tungstenMm", N(tig.Tungsten.Mm), "mm");
             yield return ("cup", N(tig.Cup), "");
             yield return ("fillerMm", N(tig.Filler.Mm), "mm");

@@ -1,6 +1,6 @@
 using System.Globalization;
-using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
+using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using PdfSharp.Drawing;
 using PdfSharp.Drawing.Layout;
@@ -23,73 +23,99 @@ internal static class CardPdf
     /// <summary>Draws the card.</summary>
     /// <param name="card">The sheet and whom it is for.</param>
     /// <param name="booth">The booth card; otherwise the whole sheet.</param>
-    /// <param name="inch">Inches first.</param>
-    public static byte[] Draw(Card card, bool booth, bool inch)
+    /// <param name="units">The reader's units.</param>
+    public static byte[] Draw(Card card, bool booth, Units units)
     {
         lock (Once) GlobalFontSettings.FontResolver ??= new Faces();
         using var document = new PdfDocument();
-        document.Info.Title = $"Booth {card.BoothNumber}, {card.Student}";
-        var pen = new Pen(document);
-        pen.Text($"Booth {card.BoothNumber}   {card.Student}", 17, bold: true);
-        pen.Text($"{card.MachineName}, {card.GivenOn.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}", 9);
-        pen.Gap(6);
-        var job = card.Sheet.Job;
-        var other = job.OtherThickness is { } second ? $" and {second.Typed}" : "";
-        pen.Text($"{job.Thickness.Typed}{other} {job.Metal.Facts().Name}, {job.Joint.Facts().Name}, {job.Position.Facts().Words} ({card.Sheet.PositionName})", 12, bold: true);
-        pen.Text($"{card.Sheet.ProcessName}; {card.Sheet.Polarity.Words()}; {(job.Wire is { } wire ? $"{wire.Facts().Name} {wire.Facts().Kind.Words()} wire" : "tungsten and rod")}; {job.Gas.Facts().Name}", 9);
+        document.Info.Title = Say($"Booth {card.BoothNumber}, {card.Student.Name()}").In(units);
+        var pen = new Pen(document, units);
+        Head(pen, card);
         pen.Gap(8);
-        if (card.Sheet.Pair?.Marks is { } marks) pen.Big([("Wire", marks.Wire.Reads), ("Volts", marks.Volt.Reads)], booth);
-        else if (card.Sheet.Pair is { } bare) pen.Big([("Wire", Feed(bare.WireFeed)), ("Volts", Show.Of(bare.Volts.Aim))], booth);
-        else if (card.Sheet.Tig is { } tig) pen.Big([("Amps", tig.Mark?.Reads ?? Show.Of(tig.PedalMost)), ("Tungsten", $"{Show.Number(tig.Tungsten.Mm, "0.0")} mm")], booth);
+        pen.Big(Marks(card.Sheet), booth);
         pen.Gap(6);
-        foreach (var (name, value) in Values(card)) pen.Row(name, value);
+        foreach (var (name, value) in Values(card.Sheet)) pen.Row(name, value);
         pen.Gap(8);
-        if (!booth)
-        {
-            pen.Text($"It should sound: {card.Sheet.ExpectedSound}", 8.5);
-            pen.Text($"It should look: {card.Sheet.ExpectedLook}", 8.5);
-            pen.Gap(6);
-            foreach (var (step, number) in card.Sheet.Steps.Select((step, i) => (step, i + 1))) pen.Text($"{number}. {step}", 8.5);
-            pen.Gap(6);
-        }
-        pen.Text("Heed", 10, bold: true);
-        foreach (var caution in card.Sheet.Cautions.Where(caution => caution.Grave || !booth)) pen.Text($"–  {caution.Text}", booth ? 8 : 7.2);
-        if (booth) pen.Text($"–  {Core.Safety.UsualCautions.Deference}", 8);
+        if (!booth) Lesson(pen, card.Sheet);
+        Cautions(pen, card.Sheet, booth);
         using var stream = new MemoryStream();
         document.Save(stream, closeStream: false);
         return stream.ToArray();
-
-        string Feed(WireFeedSpeed feed) => inch ? $"{Show.Number(feed.InPerMin, "0")} in/min" : $"{Show.Number(feed.MPerMin, "0.0")} m/min";
-
-        IEnumerable<(string, string)> Values(Card of)
-        {
-            var sheet = of.Sheet;
-            if (sheet.Pair is { } pair)
-            {
-                yield return ("Wire feed speed", Show.Of(pair.WireFeed));
-                yield return ("Volts", $"{Show.Of(pair.Volts.Aim)} (smooth {Show.Of(pair.Volts.Low)} to {Show.Of(pair.Volts.High)})");
-                yield return ("Stick-out", Show.Of(pair.StickOut.Aim));
-            }
-            if (sheet.Tig is { } tig)
-            {
-                yield return ("Pedal at the most", Show.Of(tig.PedalMost));
-                yield return ("Cup, rod", $"No. {tig.Cup}, {Show.Of(tig.Filler)}");
-                yield return ("Gas before and after", $"{Show.Number(tig.PreFlowSeconds)} s, {Show.Number(tig.PostFlowSeconds)} s");
-                if (tig.BalancePercent is { } balance) yield return ("Balance, frequency", $"{balance} %, {tig.FrequencyHz} Hz");
-            }
-            yield return ("Amps", Show.Of(sheet.Amps));
-            if (sheet.GasFlow is { } flow) yield return ("Gas flow", $"{Show.Of(flow.Low)} to {Show.Of(flow.High)}");
-            if (sheet.Travel is { } travel) yield return ("Travel speed", Show.Of(travel));
-            if (sheet.PlugSeconds is { } seconds) yield return ("Arc time", $"{Show.Number(seconds, "0.0")} s");
-            yield return (sheet.BeadMeasure.ToString(), $"{Show.Of(sheet.BeadSize.Aim)}, {sheet.Passes.Count} {(sheet.Passes.Count == 1 ? "pass" : "passes")}");
-            yield return ("Work, travel angle", $"{sheet.WorkAngle}; {sheet.TravelAngle}");
-            yield return ("Direction", sheet.Direction);
-            yield return ("Lens shade", sheet.ShadeComfortable is { } comfortable ? $"{sheet.ShadeLeast} or darker, comfortable {comfortable}" : $"{sheet.ShadeLeast} or darker");
-        }
     }
 
+    private static void Head(Pen pen, Card card)
+    {
+        pen.Text(Say($"Booth {card.BoothNumber}   {card.Student.Name()}"), 17, bold: true);
+        pen.Text(Say($"{card.MachineName.Name()}, {card.GivenOn.ToString("d MMM yyyy", CultureInfo.InvariantCulture).Name()}"), 9);
+        pen.Gap(6);
+        var job = card.Sheet.Job;
+        var thickness = job.OtherThickness is { } other ? Say($"{job.Thickness.Typed.Name()} and {other.Typed.Name()}") : AsIs(job.Thickness.Typed);
+        var position = Say($"{job.Position.Facts().Words} ({card.Sheet.PositionName.Name()})");
+        pen.Text(Say($"{thickness} {job.Metal.Facts().Name}, {job.Joint.Facts().Name}, {position}"), 12, bold: true);
+        pen.Text(Say($"{card.Sheet.ProcessName}; {card.Sheet.Polarity.Words()}; {Fed(job)}; {job.Gas.Facts().Name}"), 9);
+    }
+
+    // What the controls are set to, large: in the machine's own marks where it has them.
+    private static (Said Name, Said Value)[] Marks(Sheet sheet) => sheet switch
+    {
+        { Pair.Marks: { } marks } => [(Say($"Wire"), marks.Wire.Reads), (Say($"Volts"), marks.Volt.Reads)],
+        { Pair: { } pair } => [(Say($"Wire"), Say($"{pair.WireFeed}")), (Say($"Volts"), Say($"{pair.Volts.Aim}"))],
+        { Tig: { } tig } => [(Say($"Amps"), tig.Mark?.Reads ?? Say($"{tig.PedalMost}")), (Say($"Tungsten"), Say($"{tig.Tungsten}"))],
+        _ => [],
+    };
+
+    private static void Lesson(Pen pen, Sheet sheet)
+    {
+        pen.Text(Say($"It should sound: {sheet.ExpectedSound}"), 8.5);
+        pen.Text(Say($"It should look: {sheet.ExpectedLook}"), 8.5);
+        pen.Gap(6);
+        foreach (var (step, number) in sheet.Steps.Select((step, i) => (step, i + 1))) pen.Text(Say($"{number}. {step}"), 8.5);
+        pen.Gap(6);
+    }
+
+    private static void Cautions(Pen pen, Sheet sheet, bool booth)
+    {
+        pen.Text(Say($"Cautions"), 10, bold: true);
+        foreach (var caution in sheet.Cautions.Where(caution => caution.Grave || !booth)) pen.Text(Say($"–  {caution.Text}"), booth ? 8 : 7.2);
+        if (booth) pen.Text(Say($"–  {Core.Safety.UsualCautions.Deference}"), 8);
+    }
+
+    private static IEnumerable<(Said, Said)> Values(Sheet sheet)
+    {
+        foreach (var row in PairValues(sheet.Pair)) yield return row;
+        foreach (var row in TigValues(sheet.Tig)) yield return row;
+        yield return (Say($"Amps"), Say($"{sheet.Amps}"));
+        if (sheet.GasFlow is { } flow) yield return (Say($"Gas flow"), Say($"{flow.Low} to {flow.High}"));
+        if (sheet.Travel is { } travel) yield return (Say($"Travel speed"), Say($"{travel}"));
+        if (sheet.PlugSeconds is { } seconds) yield return (Say($"Arc time"), Say($"{seconds:0.0} s"));
+        yield return (Say($"{sheet.BeadMeasure.Words():capital}"), Say($"{sheet.BeadSize.Aim}, {sheet.Passes.Count.Counted(Say($"pass"), Say($"passes"))}"));
+        yield return (Say($"Work, travel angle"), Say($"{sheet.WorkAngle}; {sheet.TravelAngle}"));
+        yield return (Say($"Direction"), sheet.Direction);
+        var shade = Say($"{sheet.ShadeLeast} or darker");
+        yield return (Say($"Lens shade"), sheet.ShadeComfortable is { } comfortable ? Say($"{shade}, comfortable {comfortable}") : shade);
+    }
+
+    private static IEnumerable<(Said, Said)> PairValues(PairSettings? pair)
+    {
+        if (pair is null) yield break;
+        yield return (Say($"Wire feed speed"), Say($"{pair.WireFeed}"));
+        yield return (Say($"Volts"), Say($"{pair.Volts.Aim} (smooth {pair.Volts.Low} to {pair.Volts.High})"));
+        yield return (Say($"Stick-out"), Say($"{pair.StickOut.Aim}"));
+    }
+
+    private static IEnumerable<(Said, Said)> TigValues(TigSettings? tig)
+    {
+        if (tig is null) yield break;
+        yield return (Say($"Pedal at the most"), Say($"{tig.PedalMost}"));
+        yield return (Say($"Cup, rod"), Say($"No. {tig.Cup}, {tig.Filler}"));
+        yield return (Say($"Gas before and after"), Say($"{tig.PreFlowSeconds:0.##} s, {tig.PostFlowSeconds:0.##} s"));
+        if (tig is { BalancePercent: { } balance, FrequencyHz: { } frequency }) yield return (Say($"Balance, frequency"), Say($"{balance} %, {frequency} Hz"));
+    }
+
+    private static Said Fed(Job job) => job.Wire is { } wire ? Say($"{wire.Facts().Name} {wire.Facts().Kind.Words()} wire") : Say($"tungsten and rod");
+
     /// <summary>Writes down the page, and on to a next one when it is full.</summary>
-    private sealed class Pen(PdfDocument document)
+    private sealed class Pen(PdfDocument document, Units units)
     {
         private XGraphics? graphics;
         private double y;
@@ -97,8 +123,9 @@ internal static class CardPdf
 
         public void Gap(double height) => y += height;
 
-        public void Text(string text, double size, bool bold = false)
+        public void Text(Said said, double size, bool bold = false)
         {
+            var text = said.In(units);
             var font = Font(size, bold);
             var height = Height(text, font, Width());
             Room(height);
@@ -106,8 +133,9 @@ internal static class CardPdf
             y += height;
         }
 
-        public void Row(string name, string value)
+        public void Row(Said heading, Said said)
         {
+            var (name, value) = (heading.In(units), said.In(units));
             const double Names = 110;
             var font = Font(9, true);
             var height = Height(value, font, Width() - Names);
@@ -117,7 +145,7 @@ internal static class CardPdf
             y += height;
         }
 
-        public void Big((string Name, string Value)[] values, bool huge)
+        public void Big((Said Name, Said Value)[] values, bool huge)
         {
             var size = huge ? 30.0 : 20;
             var each = (Width() - 8 * (values.Length - 1)) / values.Length;
@@ -126,11 +154,12 @@ internal static class CardPdf
             {
                 var x = Margin + i * (each + 8);
                 graphics!.DrawRectangle(new XPen(XColors.Black, 1), x, y, each, size + 28);
-                graphics.DrawString(values[i].Name, Font(9, false), XBrushes.Black, new XPoint(x + 8, y + 14));
+                graphics.DrawString(values[i].Name.In(units), Font(9, false), XBrushes.Black, new XPoint(x + 8, y + 14));
                 // Long names of marks shrink rather than run over the frame.
+                var value = values[i].Value.In(units);
                 var fit = size;
-                while (fit > 9 && graphics.MeasureString(values[i].Value, Font(fit, true)).Width > each - 16) fit -= 1;
-                graphics.DrawString(values[i].Value, Font(fit, true), XBrushes.Black, new XPoint(x + 8, y + 20 + size * 0.8));
+                while (fit > 9 && graphics.MeasureString(value, Font(fit, true)).Width > each - 16) fit -= 1;
+                graphics.DrawString(value, Font(fit, true), XBrushes.Black, new XPoint(x + 8, y + 20 + size * 0.8));
             }
             y += size + 34;
         }

@@ -23,30 +23,27 @@ public sealed record JobRequest(
     /// <summary>A job of which nothing was said.</summary>
     public static JobRequest Nothing { get; } = new(null, null, null, null);
 
-    /// <summary>The sheet for this job, or what is wrong with it by field.</summary>
-    public (Sheet? Sheet, IReadOnlyDictionary<string, string> Problems) Plan(SheetSetting setting)
+    /// <summary>The sheet for this job, or what is wrong with it.</summary>
+    public Checked<Sheet> Plan(SheetSetting setting)
     {
-        var problems = new Dictionary<string, string>();
-        if (Job(setting.Machine, problems) is not { } job) return (null, problems);
-        var window = job.Wire is not null && job.Process.Facts().FeedsWire ? setting.Windows.FirstOrDefault(window => window.Arc == job.RequireArc()) : null;
-        return Planner.Plan(job, setting.Machine, setting.School, setting.Charts.FirstOrDefault(chart => chart.Fits(job)), window) switch
-        {
-            Sheet sheet => (sheet, problems),
-            Refusal refusal => (null, new Dictionary<string, string> { [refusal.Field] = refusal.Message }),
-            var other => throw new InvalidOperationException($"{other} is neither a sheet nor a refusal."),
-        };
+        if (!Whole(setting.Machine).IsGood(out var job, out var problems)) return new(problems);
+        var window = job.Wire is null ? null : setting.Windows.FirstOrDefault(window => window.Arc == job.RequireArc());
+        var chart = setting.Charts.FirstOrDefault(chart => chart.Fits(job));
+        var outcome = Planner.Plan(job, setting.Machine, setting.Way, chart, window);
+        return outcome is Refusal refusal ? new(refusal.AsProblem()) : new((Sheet)outcome);
     }
 
-    /// <summary>The job with everything filled in, or null with what is wrong by field.</summary>
-    public Job? Job(Machine? machine, Dictionary<string, string> problems)
+    /// <summary>The job with everything filled in, or what is wrong with it.</summary>
+    public Checked<Job> Whole(Machine? machine)
     {
-        if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var problem)) problems["thickness"] = problem;
+        var problems = new List<Problem>();
+        if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var unread)) problems.Add(new("thickness", unread));
         Thickness? other = null;
-        if (!string.IsNullOrWhiteSpace(OtherThickness) && !Core.Stock.Thickness.TryParse(OtherThickness, out other, out problem)) problems["otherThickness"] = problem;
-        if (Joint is null) problems["joint"] = "Which joint?";
-        if (Position is null) problems["position"] = "Which position?";
-        return problems.Count > 0
-            ? null
-            : Defaults.Complete(thickness!, Joint!.Value, Position!.Value, Process ?? Core.Stock.Process.GmawShortCircuit, Metal ?? Core.Stock.Metal.MildSteel, Wire, Gas, other, Polarity, machine);
+        if (!string.IsNullOrWhiteSpace(OtherThickness) && !Core.Stock.Thickness.TryParse(OtherThickness, out other, out unread)) problems.Add(new("otherThickness", unread));
+        if (Joint is null) problems.Add(new("joint", Say($"Which joint?")));
+        if (Position is null) problems.Add(new("position", Say($"Which position?")));
+        if (problems.Count > 0 || thickness is null || Joint is not { } joint || Position is not { } position) return new(problems);
+        var asked = new AskedJob(thickness, joint, position) { Wire = Wire, Gas = Gas, OtherThickness = other, Polarity = Polarity };
+        return new(Defaults.Complete(asked with { Process = Process ?? asked.Process, Metal = Metal ?? asked.Metal }, machine));
     }
 }

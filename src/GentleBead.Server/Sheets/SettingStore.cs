@@ -10,13 +10,13 @@ namespace GentleBead.Server.Sheets;
 
 /// <summary>What a sheet is computed with at a booth: its machine with charts and windows, and the asker's way of setting.</summary>
 /// <param name="Machine">The booth's machine as calibrated and loaded now; null for a sheet without marks.</param>
-/// <param name="School">The asker's way of setting.</param>
+/// <param name="Way">The asker's way of setting.</param>
 /// <param name="Charts">The standing charts on the machine's door.</param>
 /// <param name="Windows">What the room has found on the machine.</param>
 /// <param name="StudentId">Who stands there in the session asked about; null when nobody does, or none was asked about.</param>
 /// <param name="BoothNumber">The booth's number; 0 without a booth.</param>
 public sealed record SheetSetting(
-    Machine? Machine, School School, IReadOnlyList<DoorChart> Charts, IReadOnlyList<LearnedWindow> Windows, Guid? StudentId, int BoothNumber);
+    Machine? Machine, WayOfSetting Way, IReadOnlyList<DoorChart> Charts, IReadOnlyList<LearnedWindow> Windows, Guid? StudentId, int BoothNumber);
 
 /// <summary>Reads what a sheet is computed with, in one statement: it is asked for at every key.</summary>
 public sealed class SettingStore(NpgsqlDataSource database)
@@ -24,7 +24,7 @@ public sealed class SettingStore(NpgsqlDataSource database)
     private const string ByBooth =
         """
         select machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings",
-            (select school from person where id = @by) as "School", booth.number as "Number",
+            (select way_of_setting from person where id = @by) as "Way", booth.number as "Number",
             (select json_agg(newest.body) from (
                 select distinct on (process, wire, gas) body, withdrawn_at from door_chart
                 where machine_id = booth.machine_id order by process, wire, gas, seq desc) as newest where withdrawn_at is null) as "Charts",
@@ -42,16 +42,16 @@ public sealed class SettingStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         if (boothId is null)
         {
-            var school = await connection.ExecuteScalarAsync<string?>("select school from person where id = @by", new { by });
-            return new SheetSetting(null, school is null ? School.Usual : Jsonb.Read<School>(school), [], [], null, 0);
+            var school = await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @by", new { by });
+            return new SheetSetting(null, school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school), [], [], null, 0);
         }
         var row = await connection.QuerySingleOrDefaultAsync<Row>(ByBooth, new { boothId, by, sessionId });
         return row is null ? null : new SheetSetting(
-            StoredMachine.Read(row.Body, row.Load, row.Readings), row.School is null ? School.Usual : Jsonb.Read<School>(row.School),
+            StoredMachine.Read(row.Body, row.Load, row.Readings), row.Way is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(row.Way),
             All<DoorChart>(row.Charts), All<LearnedWindow>(row.Windows), row.StudentId, row.Number);
     }
 
     private static IReadOnlyList<T> All<T>(string? json) => json is null ? [] : Jsonb.Read<IReadOnlyList<T>>(json);
 
-    private sealed record Row(string Body, string? Load, string? Readings, string? School, int Number, string? Charts, string? Windows, Guid? StudentId);
+    private sealed record Row(string Body, string? Load, string? Readings, string? Way, int Number, string? Charts, string? Windows, Guid? StudentId);
 }

@@ -27,10 +27,10 @@ public sealed record AssignRequest(JobRequest Job, Guid SessionId, Guid BoothId,
 /// <param name="Name">Its name.</param>
 /// <param name="Kind">What it is made of.</param>
 /// <param name="Processes">Processes it is used in.</param>
-public sealed record StockWire(Wire Wire, string Name, WireKind Kind, IReadOnlyList<Process> Processes);
+public sealed record StockWire(Wire Wire, Said Name, WireKind Kind, IReadOnlyList<Process> Processes);
 
 /// <summary>A gas as the lists show it.</summary>
-public sealed record StockGas(Gas Gas, string Name, string IsoGroup);
+public sealed record StockGas(Gas Gas, Said Name, string IsoGroup);
 
 /// <summary>What a job can be made of.</summary>
 public sealed record StockLists(IReadOnlyList<StockWire> Wires, IReadOnlyList<StockGas> Gases);
@@ -55,35 +55,31 @@ public static class SheetEndpoints
         sheets.MapPut("/{id:guid}", AssignAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
-    private static async Task<Results<Ok<Sheet>, ValidationProblem>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
+    private static async Task<Results<Ok<Sheet>, Wrong>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
     {
-        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", "There is no such booth.");
-        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(setting);
-        return sheet is null ? Problems.Fields(problems) : TypedResults.Ok(sheet);
+        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", Say($"There is no such booth."));
+        return (request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems) ? TypedResults.Ok(sheet) : Problems.Of(problems);
     }
 
-    private static async Task<Results<Ok<Alternatives>, ValidationProblem>> AlternativesAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
+    private static async Task<Results<Ok<Alternatives>, Wrong>> AlternativesAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
     {
-        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", "There is no such booth.");
-        var problems = new Dictionary<string, string>();
-        if ((request.Job ?? JobRequest.Nothing).Job(setting.Machine, problems) is not { } job) return Problems.Fields(problems);
-        return TypedResults.Ok(new Alternatives(OtherWires.For(job, setting.Machine, setting.School), TransferModes.Others(job, setting.School)));
+        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", Say($"There is no such booth."));
+        if (!(request.Job ?? JobRequest.Nothing).Whole(setting.Machine).IsGood(out var job, out var problems)) return Problems.Of(problems);
+        return TypedResults.Ok(new Alternatives(OtherWires.For(job, setting.Machine, setting.Way), TransferModes.Others(job, setting.Way)));
     }
 
-    private static async Task<Results<Ok<AssignedSheet>, ValidationProblem>> AssignAsync(
+    private static async Task<Results<Ok<AssignedSheet>, Wrong>> AssignAsync(
         Guid id, AssignRequest request, ClaimsPrincipal user, SheetStore sheets, SettingStore settings)
     {
         var sent = Sent.Of(request);
         if (await sheets.IsRepeatAsync(id, sent)) return TypedResults.Ok((await sheets.FindAsync(id))!);
-        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId) is not { } setting) return Problems.Field("boothId", "There is no such booth.");
-        if (setting.StudentId is not { } studentId) return Problems.Field("boothId", $"Nobody stands at booth {setting.BoothNumber}. Put a student there first.");
-        var (sheet, problems) = (request.Job ?? JobRequest.Nothing).Plan(setting);
-        if (sheet is null) return Problems.Fields(problems);
+        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId) is not { } setting) return Problems.Field("boothId", Say($"There is no such booth."));
+        if (setting.StudentId is not { } studentId) return Problems.Field("boothId", Say($"Nobody stands at booth {setting.BoothNumber}. Put a student there first."));
+        if (!(request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems)) return Problems.Of(problems);
         var overrule = (request.Overrule ?? "").Trim();
         if (sheet.Mismatches.Count > 0 && overrule.Length is 0 or > 200)
         {
-            var parts = string.Join(", ", sheet.Mismatches.Select(mismatch => mismatch.Part));
-            return Problems.Field("overrule", $"The machine does not fit this sheet: {parts}. Mend it, or say in up to 200 letters why it may stay.");
+            return Problems.Field("overrule", Say($"The machine does not fit this sheet: {sheet.Mismatches.Select(mismatch => Say($"{mismatch.Loaded} instead of {mismatch.Wanted}"))}. Mend it, or say in up to 200 letters why it may stay."));
         }
         var given = new AssignedSheet(
             id, request.SessionId, request.BoothId, studentId, default, sheet, sheet.Mismatches.Count > 0 ? overrule : null, request.Criteria ?? CriteriaSet.Practice);

@@ -54,11 +54,11 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 sheet.StudentId,
                 at = at?.UtcDateTime,
                 thicknessMm = job.Thickness.Value.Mm,
-                joint = Words.Of(job.Joint),
-                position = Words.Of(job.Position),
-                wire = job.Wire is { } wire ? Words.Of(wire) : null,
+                joint = EnumText.Of(job.Joint),
+                position = EnumText.Of(job.Position),
+                wire = job.Wire is { } wire ? EnumText.Of(wire) : null,
                 sheet.Overrule,
-                criteria = Words.Of(sheet.Criteria),
+                criteria = EnumText.Of(sheet.Criteria),
                 body = new Jsonb<Sheet>(sheet.Body),
                 rulesVersion = sheet.Body.RulesVersion,
                 assignedBy,
@@ -109,6 +109,6 @@ public sealed class SheetStore(NpgsqlDataSource database)
 
         public required string Criteria { get; init; }
 
-        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, Words.Read<CriteriaSet>(Criteria));
+        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, EnumText.Read<CriteriaSet>(Criteria));
     }
 }

@@ -72,7 +72,7 @@ public sealed record AmendmentView(string Text, string By, DateTimeOffset At);
 /// <param name="SignOff">The signature; null before.</param>
 /// <param name="Amendments">Every amendment.</param>
 public sealed record TestWeldView(
-    Guid Id, PersonName Student, Sheet Sheet, TestWeldTerms Terms, string CriteriaName, string Seal, int? BrokenAt, string LastHash, string SealedBy, DateTimeOffset SealedAt,
+    Guid Id, PersonName Student, Sheet Sheet, TestWeldTerms Terms, Said CriteriaName, string Seal, int? BrokenAt, string LastHash, string SealedBy, DateTimeOffset SealedAt,
     TestWeldState State, IReadOnlyList<AssessmentView> Assessments, SignOffView? SignOff, IReadOnlyList<AmendmentView> Amendments);
 
 /// <summary>A record of the chain in an export.</summary>
@@ -118,16 +118,16 @@ public static class TestWeldEndpoints
         tests.MapPut("/{id:guid}/amendments/{amendmentId:guid}", AmendAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
-    private static async Task<Results<Ok<TestWeldView>, ValidationProblem>> SealAsync(
+    private static async Task<Results<Ok<TestWeldView>, Wrong>> SealAsync(
         Guid id, SealRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets)
     {
         var sent = Sent.Of(request);
         if (!await tests.IsRepeatAsync(id, sent))
         {
-            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
-            if (request.Terms is null) return Problems.Field("terms", "How many coupons and attempts, by whose limits?");
-            var problems = request.Terms.Problems().ToDictionary(problem => $"terms.{problem.Field}", problem => problem.Problem);
-            if (problems.Count > 0) return Problems.Fields(problems);
+            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", Say($"There is no such sheet."));
+            if (request.Terms is null) return Problems.Field("terms", Say($"How many coupons and attempts, by whose limits?"));
+            Problem[] problems = [.. request.Terms.Problems().Select(problem => problem.Under("terms"))];
+            if (problems.Length > 0) return Problems.Of(problems);
             await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, request.Terms, sheet.StudentId, user.Id()), sent);
         }
         return TypedResults.Ok(await ShowAsync((await tests.FindAsync(id))!, user, tests));
@@ -162,70 +162,69 @@ public static class TestWeldEndpoints
         return TypedResults.Ok(new Page<TestWeldLine>(page, more?.ToString(CultureInfo.InvariantCulture)));
     }
 
-    private static async Task<Results<Ok<TestWeldView>, NotFound, ValidationProblem>> AssessAsync(
+    private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> AssessAsync(
         Guid id, Guid assessmentId, AssessmentRequest request, ClaimsPrincipal user, TestWeldStore tests, PeopleStore people, ToleranceStore tolerances)
     {
         if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
-        var problems = new Dictionary<string, string>();
+        var problems = new List<Problem>();
         var evidence = request.Evidence ?? new Evidence();
-        if (evidence.Macro is not null) problems["evidence.macro"] = BeadRecorder.SectionElsewhere;
+        if (evidence.Macro is not null) problems.Add(new("evidence.macro", BeadRecorder.SectionElsewhere));
         var section = request.SectionMarksId is not { } marks ? null : (await tests.SectionsAsync(test.SheetId)).FirstOrDefault(one => one.MarksId == marks);
-        if (request.SectionMarksId is not null && section is null) problems["sectionMarksId"] = "There is no such section on a bead of this sheet.";
+        if (request.SectionMarksId is not null && section is null) problems.Add(new("sectionMarksId", Say($"There is no such section on a bead of this sheet.")));
         evidence = evidence with { Macro = section?.Measures, Listened = null };
-        BeadRecorder.Check(evidence, test.Body.Sheet, problems);
+        problems.AddRange(evidence.Problems(test.Body.Sheet.BeadMeasure));
         var note = (request.Note ?? "").Trim();
-        if (note.Length > MostLetters) problems["note"] = $"A note in up to {MostLetters} letters.";
+        if (note.Length > MostLetters) problems.Add(new("note", Say($"A note in up to {MostLetters} letters.")));
         var acceptance = Criteria.Of(test.Body.Terms.Criteria, test.Body.Sheet, evidence, await tolerances.NewestAsync());
-        if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0) problems["note"] = "A limit is passed. Say why it is accepted all the same.";
-        if (await people.AddedOnAsync(user.Id()) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet) problems["coupon"] = notYet;
-        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? "")) problems["password"] = "Your own password, once more: this word stands as yours.";
-        if (problems.Count > 0) return Problems.Fields(problems);
+        if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0) problems.Add(new("note", Say($"A limit is passed. Say why it is accepted all the same.")));
+        if (await people.AddedOnAsync(user.Id()) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet) problems.Add(new("coupon", notYet));
+        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? "")) problems.Add(new("password", Say($"Your own password, once more: this word stands as yours.")));
+        if (problems.Count > 0) return Problems.Of(problems);
 
         var word = new Assessment(request.Coupon, request.Attempt, user.Id(), request.Accepted);
         // The password is no part of what was said.
         var refused = await tests.AddRecordAsync(
             test,
             records => TestWeld.Refused(
-                test.Body.Terms, [.. records.Select(record => record.Assessment()).OfType<Assessment>()], word, records.Any(record => record.Kind == RecordKind.SignOff)),
+                test.Body.Terms, Words(records), word, IsSigned(records)),
             (number, at) => new(
                 RecordKind.Assessment, assessmentId, id, number, word.Assessor, at, note, word.Coupon, word.Attempt, word.Accepted, evidence, acceptance),
             assessmentId, Sent.Of(request with { Password = null }).Under(id));
         return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("coupon", refused);
     }
 
-    private static async Task<Results<Ok<TestWeldView>, NotFound, ValidationProblem>> SignAsync(
+    private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> SignAsync(
         Guid id, Guid signOffId, SignRequest request, ClaimsPrincipal user, TestWeldStore tests)
     {
         if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
-        if (note.Length > MostLetters) return Problems.Field("note", $"A remark in up to {MostLetters} letters.");
+        if (note.Length > MostLetters) return Problems.Field("note", Say($"A remark in up to {MostLetters} letters."));
         var passed = false;
         var refused = await tests.AddRecordAsync(
             test,
             records =>
             {
-                if (records.Any(record => record.Kind == RecordKind.SignOff)) return "This test is signed already.";
-                if (TestWeld.State(test.Body.Terms, [.. records.Select(record => record.Assessment()).OfType<Assessment>()]).Passed is not { } came)
-                {
-                    return "A coupon is still open: it cannot be signed yet.";
-                }
-                passed = came;
-                return null;
+                (passed, var notYet) = TestWeld.Signable(test.Body.Terms, Words(records), IsSigned(records));
+                return notYet;
             },
             (number, at) => new(RecordKind.SignOff, signOffId, id, number, user.Id(), at, note, Passed: passed), signOffId, Sent.Of(request).Under(id));
         return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("signOff", refused);
     }
 
-    private static async Task<Results<Ok<TestWeldView>, NotFound, ValidationProblem>> AmendAsync(
+    private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> AmendAsync(
         Guid id, Guid amendmentId, AmendRequest request, ClaimsPrincipal user, TestWeldStore tests)
     {
         if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
         var text = (request.Text ?? "").Trim();
-        if (text.Length is 0 or > MostLetters) return Problems.Field("text", $"An amendment in 1 to {MostLetters} letters.");
+        if (text.Length is 0 or > MostLetters) return Problems.Field("text", Say($"An amendment in 1 to {MostLetters} letters."));
         await tests.AddRecordAsync(
             test, _ => null, (number, at) => new(RecordKind.Amendment, amendmentId, id, number, user.Id(), at, text), amendmentId, Sent.Of(request).Under(id));
         return TypedResults.Ok(await ShowAsync(test, user, tests));
     }
+
+    private static IReadOnlyList<Assessment> Words(IEnumerable<TestRecord> records) => [.. records.Select(record => record.Assessment()).OfType<Assessment>()];
+
+    private static bool IsSigned(IEnumerable<TestRecord> records) => records.Any(record => record.Kind == RecordKind.SignOff);
 
     private static async Task<TestWeldView> ShowAsync(SealedTest test, ClaimsPrincipal user, TestWeldStore tests)
     {
@@ -243,15 +242,14 @@ public static class TestWeldEndpoints
         return new(
             test.Id, test.Student, test.Body.Sheet, test.Body.Terms, Criteria.Name(test.Body.Terms.Criteria), test.Seal, BrokenAt(test, records),
             records.Count == 0 ? test.Seal : records[^1].Link.Hash, test.SealedBy.Name, test.SealedAt,
-            TestWeld.State(test.Body.Terms, [.. records.Select(one => one.Record.Assessment()).OfType<Assessment>()]), shown,
+            TestWeld.State(test.Body.Terms, Words(records.Select(one => one.Record))), shown,
             signature is null ? null : new(signature.Record.Passed!.Value, signature.Record.Note, signature.By, signature.Record.At),
             [.. records.Where(one => one.Record.Kind == RecordKind.Amendment).Select(one => new AmendmentView(one.Record.Note, one.By, one.Record.At))]);
     }
 
     // Blind: until both have spoken, neither may be swayed by the other, nor told through the student.
     private static bool IsOpen(TestRecord record, IReadOnlyList<KeptRecord> all, Guid asker) =>
-        record.Kind != RecordKind.Assessment || record.By == asker
-        || all.Count(other => other.Record.Kind == RecordKind.Assessment && (other.Record.Coupon, other.Record.Attempt) == (record.Coupon, record.Attempt)) == 2;
+        record.Assessment() is not { } word || TestWeld.IsOpen(word, Words(all.Select(one => one.Record)), asker);
 
     private static int? BrokenAt(SealedTest test, IReadOnlyList<KeptRecord> records) => RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]);
 

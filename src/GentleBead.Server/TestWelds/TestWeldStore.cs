@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
@@ -19,7 +20,23 @@ namespace GentleBead.Server.TestWelds;
 /// <param name="StudentId">Whose test; null on tests sealed before this was sealed with them.</param>
 /// <param name="SealedBy">Who sealed it; null likewise.</param>
 /// <param name="SealedAt">When; null likewise.</param>
-public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentId = null, Guid? SealedBy = null, DateTimeOffset? SealedAt = null);
+public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentId = null, Guid? SealedBy = null, DateTimeOffset? SealedAt = null)
+{
+    // Sealed letters are never rewritten: what a sheet's parts were called when they were sealed is read as what they are called now.
+    private static readonly (string Then, string Now)[] Renamed = [("school", "way"), ("differences", "otherWays")];
+
+    /// <summary>Reads sealed letters, of whichever edition.</summary>
+    public static SealedBody Read(string letters)
+    {
+        var body = JsonNode.Parse(letters)!;
+        var sheet = body["sheet"]!.AsObject();
+        foreach (var (then, now) in Renamed)
+        {
+            if (sheet.TryGetPropertyValue(then, out var part) && sheet.Remove(then)) sheet[now] = part;
+        }
+        return body.Deserialize<SealedBody>(QuantityJson.Options)!;
+    }
+}
 
 /// <summary>A sealed test weld.</summary>
 /// <param name="Id">Which test.</param>
@@ -32,7 +49,7 @@ public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentI
 public sealed record SealedTest(Guid Id, Guid SheetId, PersonName Student, string Text, string Seal, PersonName SealedBy, DateTimeOffset SealedAt)
 {
     /// <summary>What was sealed.</summary>
-    public SealedBody Body { get; } = Jsonb.Read<SealedBody>(Text);
+    public SealedBody Body { get; } = SealedBody.Read(Text);
 }
 
 /// <summary>What kind of record stands on a test weld.</summary>
@@ -189,8 +206,8 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
     /// <param name="id">Its id.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public async Task<string?> AddRecordAsync(
-        SealedTest test, Func<IReadOnlyList<TestRecord>, string?> refused, Func<int, DateTimeOffset, TestRecord> record, Guid id, Sent sent, DateTimeOffset? at = null)
+    public async Task<Said?> AddRecordAsync(
+        SealedTest test, Func<IReadOnlyList<TestRecord>, Said?> refused, Func<int, DateTimeOffset, TestRecord> record, Guid id, Sent sent, DateTimeOffset? at = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
@@ -212,7 +229,7 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                 id,
                 test = test.Id,
                 link.Number,
-                kind = Words.Of(written.Kind),
+                kind = EnumText.Of(written.Kind),
                 link.Body,
                 link.Previous,
                 link.Hash,

@@ -33,21 +33,22 @@ public static class SweepEndpoints
         sweeps.MapGet("/of-machine/{machineId:guid}", (Guid machineId, SweepStore store) => store.OfMachineAsync(machineId));
     }
 
-    private static async Task<Results<Ok<RunSweep>, ValidationProblem>> RecordAsync(
+    private static async Task<Results<Ok<RunSweep>, Wrong>> RecordAsync(
         Guid id, SweepRequest request, ClaimsPrincipal user, SweepStore sweeps, SheetStore sheets, MachineStore machines)
     {
         var sent = Sent.Of(request);
         if (await sweeps.IsRepeatAsync(id, sent)) return TypedResults.Ok((await sweeps.FindAsync(id))!);
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
-        if (sheet.Body.Pair is null) return Problems.Field("sheetId", "A sweep turns the wire; a TIG sheet feeds none.");
-        if (request.Run is not { Events: not null } run) return Problems.Field("run", "The run is missing.");
+        if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", Say($"There is no such sheet."));
+        if (sheet.Body.Pair is null) return Problems.Field("sheetId", Say($"A sweep turns the wire; a TIG sheet feeds none."));
+        if (request.Run is not { Events: not null } run) return Problems.Field("run", Say($"The run is missing."));
         var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
         if (!Dials.TryFit(machine, out var dials, out var uncalibrated)) return Problems.Field("run", uncalibrated);
-        var problems = run.Problems(machine.WireControl!).DistinctBy(problem => problem.Field).ToDictionary(problem => $"run.{problem.Field}", problem => problem.Problem);
+        var problems = run.Problems(machine.WireControl!).DistinctBy(problem => problem.Field).Select(problem => problem.Under("run")).ToList();
         // The volts are held while the wire is turned; where they follow the wire they cannot be.
-        if (machine.VoltControl!.Kind == ControlKind.Trim) problems["voltMark"] = "The volts of this machine follow the wire: a sweep cannot hold them.";
-        if (problems.Count > 0) return Problems.Fields(problems);
-        if (machine.Read(machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2), request.VoltMark, null, request.Volts, problems) is not { } pair) return Problems.Fields(problems);
+        if (machine.VoltControl!.Kind == ControlKind.Trim) problems.Add(new("voltMark", Say($"The volts of this machine follow the wire: a sweep cannot hold them.")));
+        if (problems.Count > 0) return Problems.Of(problems);
+        var middle = machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2);
+        if (!machine.Read(middle, request.VoltMark, null, request.Volts).IsGood(out var pair, out var unread)) return Problems.Of(unread);
         await sweeps.AddAsync(new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), default), user.Id(), sent);
         return TypedResults.Ok((await sweeps.FindAsync(id))!);
     }

@@ -47,9 +47,9 @@ public sealed class SweepStore(NpgsqlDataSource database)
             {
                 sweep.Id,
                 sweep.MachineId,
-                process = Words.Of(sweep.Arc.Process),
-                wire = Words.Of(sweep.Arc.Wire),
-                gas = Words.Of(sweep.Arc.Gas),
+                process = EnumText.Of(sweep.Arc.Process),
+                wire = EnumText.Of(sweep.Arc.Wire),
+                gas = EnumText.Of(sweep.Arc.Gas),
                 volts = sweep.Volts.Volts,
                 run = new Jsonb<SweepRun>(sweep.Run),
                 finding = new Jsonb<SweepFinding>(sweep.Finding),
@@ -100,7 +100,7 @@ public sealed class SweepStore(NpgsqlDataSource database)
     private sealed record Row(Guid Id, Guid MachineId, string Process, string Wire, string Gas, double Volts, string Run, string Finding, DateTime RunAt)
     {
         public RunSweep Sweep => new(
-            Id, MachineId, new WireArc(Words.Read<Process>(Process), Words.Read<Wire>(Wire), Words.Read<Gas>(Gas)), Voltage.FromVolts(Volts),
+            Id, MachineId, new WireArc(EnumText.Read<Process>(Process), EnumText.Read<Wire>(Wire), EnumText.Read<Gas>(Gas)), Voltage.FromVolts(Volts),
             Jsonb.Read<SweepRun>(Run), Jsonb.Read<SweepFinding>(Finding), RunAt);
     }
 }

@@ -46,18 +46,18 @@ public static class TrialEndpoints
         trials.MapGet("/of-sheet/{sheetId:guid}", OfSheetAsync);
     }
 
-    private static async Task<Results<Ok<TrialView>, ValidationProblem>> StartAsync(
+    private static async Task<Results<Ok<TrialView>, Wrong>> StartAsync(
         Guid id, StartTrialRequest request, ClaimsPrincipal user, TrialStore trials, SheetStore sheets, BeadStore beads, MachineStore machines, PeopleStore people)
     {
         var sent = Sent.Of(request);
         if (!await trials.IsRepeatAsync(id, sent))
         {
-            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", "There is no such sheet.");
-            if (request.Trial is null) return Problems.Field("trial", "Which trial?");
+            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", Say($"There is no such sheet."));
+            if (request.Trial is null) return Problems.Field("trial", Say($"Which trial?"));
             var machine = (await machines.OfBoothAsync(sheet.BoothId))!.Value.Machine;
-            if (TrialPlans.Make(request.Trial, sheet.Body, machine, await people.SchoolOfAsync(user.Id()), out var problem) is not { } plan)
+            if (!TrialPlans.Make(request.Trial, sheet.Body, machine, await people.WayOfSettingAsync(user.Id())).IsGood(out var plan, out var wrong))
             {
-                return Problems.Field($"trial.{problem.Field}", problem.Message);
+                return Problems.Of([.. wrong.Select(problem => problem.Under("trial"))]);
             }
             await trials.AddAsync(id, sheet.Id, plan, user.Id(), sent);
         }
@@ -80,9 +80,8 @@ public static class TrialEndpoints
         var views = laid.Select((entry, i) => new TrialBeadView(
             entry.Bead, entry.Place, Fairness.Of(trial.Plan, sheet, entry.Laid, [.. laid.Take(i).Select(earlier => earlier.Laid)]))).ToArray();
         var fair = views.Where(view => view.Unfair.Count == 0).Select(view => view.Place.Step).ToHashSet();
-        var next = trial.Plan.Steps.Select(step => (int?)step.Number).FirstOrDefault(number => !fair.Contains(number!.Value));
         return new TrialView(
-            trial, views, TrialResult.Of(trial.Plan, sheet, [.. laid.Select(entry => new JudgedTrialBead(entry.Laid, entry.Bead.Judgement))]), next,
+            trial, views, TrialResult.Of(trial.Plan, sheet, [.. laid.Select(entry => new JudgedTrialBead(entry.Laid, entry.Bead.Judgement))]), trial.Plan.NextStep(fair),
             laid.Length == 0 ? null : laid[^1].Bead.RecordedAt.AddSeconds(Fairness.WaitSeconds(sheet, laid[^1].Laid)));
 
         static TrialBead Laid(Bead bead, TrialPlace place) => new(place.Step, bead.Used, bead.Amps, bead.Evidence, bead.RecordedAt, place.FreshPiece);

@@ -39,9 +39,9 @@ public sealed class WindowStore(NpgsqlDataSource database)
             new
             {
                 machineId,
-                process = Words.Of(arc.Process),
-                wire = Words.Of(arc.Wire),
-                gas = Words.Of(arc.Gas),
+                process = EnumText.Of(arc.Process),
+                wire = EnumText.Of(arc.Wire),
+                gas = EnumText.Of(arc.Gas),
                 body = points.Count == 0 ? null : new Jsonb<LearnedWindow>(LearnedWindow.Fit(arc, points)),
                 upto,
             });
@@ -80,7 +80,7 @@ public sealed class WindowStore(NpgsqlDataSource database)
             (select volts, null, null, null, null, finding, 0 from sweep
              where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and withdrawn_at is null order by seq desc limit @newest)
             """,
-            new { machineId, process = Words.Of(arc.Process), wire = Words.Of(arc.Wire), gas = Words.Of(arc.Gas), newest })).AsList();
+            new { machineId, process = EnumText.Of(arc.Process), wire = EnumText.Of(arc.Wire), gas = EnumText.Of(arc.Gas), newest })).AsList();
         var points = new List<WindowPoint>(rows.Count);
         var (beads, sweeps) = (0, 0);
         foreach (var row in rows)
@@ -92,8 +92,8 @@ public sealed class WindowStore(NpgsqlDataSource database)
                 points.AddRange(Jsonb.Read<SweepFinding>(finding).OnBand(volts).Select(point => point with { Weight = fade }));
             }
             else if (BeadOnBand.Point(
-                new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed!.Value), volts), Words.Read<Sound>(row.Sound!), arc.Process,
-                row.Cause is null ? null : Words.Read<Cause>(row.Cause), Words.Read<Verdict>(row.Verdict!)) is { } point)
+                new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed!.Value), volts), EnumText.Read<Sound>(row.Sound!), arc.Process,
+                row.Cause is null ? null : EnumText.Read<Cause>(row.Cause), EnumText.Read<Verdict>(row.Verdict!)) is { } point)
             {
                 points.Add(point with { Weight = LearnedWindow.Fade(beads++) });
             }

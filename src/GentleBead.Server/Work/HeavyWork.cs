@@ -3,7 +3,11 @@ using System.Runtime.InteropServices;
 namespace GentleBead.Server.Work;
 
 /// <summary>There is more to do than can be taken on now.</summary>
-public sealed class TooBusyException(string what) : Exception(what);
+public sealed class TooBusyException(Said what) : Exception(what.ToString())
+{
+    /// <summary>What is waited for.</summary>
+    public Said Said { get; } = what;
+}
 
 /// <summary>
 /// A queue of its own for what takes a processor for long: arcs, listening, pictures. Half the processors work on it, behind everybody's beads;
@@ -57,8 +61,8 @@ public sealed partial class HeavyWork : IDisposable
         lock (gate)
         {
             var own = people.FirstOrDefault(one => one.Person == person).Work;
-            if (own is { Count: >= MostOfOne }) throw new TooBusyException("You have several of these waiting already.");
-            if (queued >= MostOfAll) throw new TooBusyException("Many are waiting for this at once.");
+            if (own is { Count: >= MostOfOne }) throw new TooBusyException(Say($"You have several of these waiting already."));
+            if (queued >= MostOfAll) throw new TooBusyException(Say($"Many are waiting for this at once."));
             if (own is null) people.AddLast((person, own = new Queue<Action>()));
             own.Enqueue(Do);
             queued++;

@@ -56,7 +56,7 @@ public class JudgeTests
         var sheet = Room.Sheet(machine: Room.Digital);
         var judgement = Judge.Of(sheet, Room.Digital, OnSheet, new(Sound.Hiss, Profile.Lumpy, Toes.Cold, Tint.Thin, BeadSize: Core.Quantities.Length.FromMm(2.5)));
         Assert.Contains(Cause.ReadOutOff, judgement.Causes.Take(2).Select(cause => cause.Cause));
-        Assert.Contains("read-out", judgement.Contradiction, StringComparison.Ordinal);
+        Assert.Contains("read-out", judgement.Contradiction?.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -98,7 +98,7 @@ public class JudgeTests
         var judgement = Of(Room.Pair(230, 18.6), Good);
         Assert.Equal(Verdict.Right, judgement.Verdict);
         Assert.Equal(ChangeKind.Keep, judgement.Next!.Kind);
-        Assert.Contains("worth keeping", judgement.Contradiction, StringComparison.Ordinal);
+        Assert.Contains("worth keeping", judgement.Contradiction?.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -107,7 +107,7 @@ public class JudgeTests
         // Knob 47 is 7.1 m/min, 140 A: band 19 to 21 V, aim 20. Tap 4 gives 18 V, tap 5 19.2, tap 6 20.4.
         var next = Of(new Settings(T.Pair!.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.Equal(ChangeKind.VoltsUp, next.Kind);
-        Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", next.Instruction);
+        Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", next.Instruction.ToString());
         Assert.Equal((47, 6), (next.WireMark, next.VoltMark));
     }
 
@@ -116,8 +116,8 @@ public class JudgeTests
     {
         var next = Of(Room.Pair(190, 17.5), new(Sound.EvenCrackle, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.Equal(ChangeKind.MoreOfBoth, next.Kind);
-        Assert.Equal("Wire up 14 marks, 33 to 47.", next.Instruction);
-        Assert.Equal("Then let the volts follow to tap 6, by ear.", next.Then);
+        Assert.Equal("Wire up 14 marks, 33 to 47.", next.Instruction.ToString());
+        Assert.Equal("Then let the volts follow to tap 6, by ear.", next.Then?.ToString());
     }
 
     [Fact]
@@ -125,7 +125,7 @@ public class JudgeTests
     {
         var weak = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl! with { HighestMark = 4, Readings = [new(1, 14.5), new(4, 18)] } };
         var next = Judge.Of(T, weak, Room.Pair(280, 18), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
-        Assert.StartsWith("Wire down", next.Instruction, StringComparison.Ordinal);
+        Assert.StartsWith("Wire down", next.Instruction.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -139,7 +139,7 @@ public class JudgeTests
             {
                 var next = NextChanges.For(row.Cause, tig, machine, tig.Amps);
                 Assert.Equal(row.Change, next.Kind);
-                Assert.EndsWith(".", next.Instruction, StringComparison.Ordinal);
+                Assert.EndsWith(".", next.Instruction.ToString(), StringComparison.Ordinal);
             }
         }
         foreach (var row in Causes.Table)
@@ -149,10 +149,10 @@ public class JudgeTests
             {
                 var next = NextChanges.For(row.Cause, T, machine, OnSheet);
                 Assert.Equal(row.Change, next.Kind);
-                Assert.EndsWith(".", next.Instruction, StringComparison.Ordinal);
+                Assert.EndsWith(".", next.Instruction.ToString(), StringComparison.Ordinal);
             }
         }
-        Assert.Equal(Enum.GetValues<Sign>().Order(), Signs.Words.Keys.Order());
+        Assert.Equal(Enum.GetValues<Sign>().Order(), Observations.Among(Enum.GetValues<Sign>()).Select(answer => answer.Sign).Order());
     }
 
     [Fact]

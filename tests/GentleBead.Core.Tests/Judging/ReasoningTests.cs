@@ -107,7 +107,7 @@ public class ReasoningTests
         Assert.NotNull(stubs.Telling);
         // Sunk on right marks: hot plate, or slow? The hand or the watch tells.
         var sunk = Judge.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide, Penetration: Penetration.TintBehind));
-        Assert.Matches("plate|Time", sunk.Telling!.Text);
+        Assert.Matches("plate|Time", sunk.Telling!.Text.ToString());
         Assert.Equal(2, sunk.Telling.Between.Distinct().Count());
         var looks = Telling.Of(T.Job, Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle)), Ranking.Rank(Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle))));
         Assert.DoesNotContain(looks, look => look.Text.StartsWith("Listen", StringComparison.Ordinal));
@@ -141,7 +141,7 @@ public class ReasoningTests
 
         var mended = After(OnSheet, new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended));
         Assert.Equal(Outcome.AsExpected, mended.Outcome);
-        Assert.Contains("loud pops", mended.Text, StringComparison.Ordinal);
+        Assert.Contains("loud pops", mended.Text.ToString(), StringComparison.Ordinal);
         Assert.Equal(Outcome.Partly, After(OnSheet, new(Sound.EvenCrackle, Profile.TallNarrow, Toes.Blended)).Outcome);
         Assert.Equal(Outcome.NotAsExpected, After(OnSheet, new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Outcome);
         Assert.Equal(Outcome.NotLookedAt, After(OnSheet, new(Spatter: Spatter.Little)).Outcome);
@@ -162,7 +162,7 @@ public class ReasoningTests
         Assert.Equal(ChangeKind.ShorterStickOut, held.Next!.Kind);
         var still = Judge.Of(T, Room.KnobAndTaps, OnSheet, far, Circumstances.None with { Before = new(1, held, far, OnSheet, null) }).FollowUp!;
         Assert.Equal(Outcome.NotAsExpected, still.Outcome);
-        Assert.Contains("If what was advised was done", still.Text, StringComparison.Ordinal);
+        Assert.Contains("If what was advised was done", still.Text.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

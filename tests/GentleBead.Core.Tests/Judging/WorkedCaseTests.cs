@@ -65,7 +65,7 @@ public class WorkedCaseTests
                 continue;
             }
             var used = WorkedCases.Pair(bead);
-            var after = machine.Read(next.WireMark, next.VoltMark, null, null, new Dictionary<string, string>())!;
+            var after = machine.Read(next.WireMark, next.VoltMark, null, null).Value!;
             var (wire, volts) = (Math.Sign(Math.Round(after.WireFeed.MPerMin - used.WireFeed.MPerMin, 1)), Math.Sign(Math.Round(after.Volts.Volts - used.Volts.Volts)));
             if (!Set.TryGetValue(bead.Cause, out var set))
             {

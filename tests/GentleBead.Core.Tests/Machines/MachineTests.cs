@@ -7,12 +7,11 @@ public class MachineTests
 {
     private static Dictionary<string, string> Wrong(double? wireMark, double? voltMark, double? inPerMin = null, double? volts = null)
     {
-        var problems = new Dictionary<string, string>();
         WireFeedSpeed? wire = inPerMin is { } speed ? WireFeedSpeed.FromInPerMin(speed) : null;
         Voltage? measured = volts is { } value ? Voltage.FromVolts(value) : null;
-        var read = Room.KnobAndTaps.Read(wireMark, voltMark, wire, measured, problems);
-        Assert.Equal(problems.Count == 0, read is not null);
-        return problems;
+        var read = Room.KnobAndTaps.Read(wireMark, voltMark, wire, measured);
+        Assert.Equal(read.Problems.Count == 0, read.Value is not null);
+        return read.Problems.ByField();
     }
 
     [Fact]
@@ -22,7 +21,7 @@ public class MachineTests
         Assert.Empty(Wrong(40, null, volts: 19));
         Assert.Empty(Wrong(null, 4, inPerMin: 250));
         Assert.Empty(Wrong(null, null, inPerMin: 250, volts: 19));
-        var read = Room.KnobAndTaps.Read(40, null, null, Voltage.FromVolts(19), new Dictionary<string, string>())!;
+        var read = Room.KnobAndTaps.Read(40, null, null, Voltage.FromVolts(19)).Value!;
         Assert.Equal((6.0, 19.0), (read.WireFeed.MPerMin, read.Volts.Volts));
     }
 
@@ -52,10 +51,8 @@ public class MachineTests
     public void Without_readings_a_mark_means_nothing_but_a_measurement_still_does()
     {
         var bare = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl! with { Readings = [] } };
-        var problems = new Dictionary<string, string>();
-        Assert.Null(bare.Read(40, 4, null, null, problems));
-        Assert.Contains("Not calibrated", problems["voltMark"], StringComparison.Ordinal);
-        Assert.NotNull(bare.Read(40, null, null, Voltage.FromVolts(19), new Dictionary<string, string>()));
+        Assert.Contains("Not calibrated", bare.Read(40, 4, null, null).Problems.ByField()["voltMark"], StringComparison.Ordinal);
+        Assert.NotNull(bare.Read(40, null, null, Voltage.FromVolts(19)).Value);
     }
 
     [Theory]
@@ -63,7 +60,7 @@ public class MachineTests
     [InlineData(ControlKind.Tap, "", 4, "tap 4")]
     [InlineData(ControlKind.Knob, "", 42, "42")]
     public void Marks_read_as_the_machine_shows_them(ControlKind kind, string unit, double mark, string reads) =>
-        Assert.Equal(reads, new Control(kind, 0, 100, 0.5, unit, []).Read(mark));
+        Assert.Equal(reads, new Control(kind, 0, 100, 0.5, unit, []).Read(mark).ToString());
 
     [Theory]
     [InlineData(0.1, 18.04, 18.0)]

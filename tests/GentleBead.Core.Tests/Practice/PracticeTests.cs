@@ -92,8 +92,8 @@ public class PracticeTests
             Answer(Deviation.GasLost, Deviation.GasLost, 2, heard: Sound.Sputter),
         ], Start.AddDays(3));
         Assert.Contains(new TakenFor(Deviation.WireUnder, Deviation.VoltsOver, 2), progress.Taken);
-        Assert.Contains("wire too slow for volts too high", progress.AtTheBooth, StringComparison.Ordinal);
-        Assert.Contains("one-variable trial", progress.AtTheBooth, StringComparison.Ordinal);
+        Assert.Contains("wire too slow for volts too high", progress.AtTheBooth?.ToString(), StringComparison.Ordinal);
+        Assert.Contains("one-variable trial", progress.AtTheBooth?.ToString(), StringComparison.Ordinal);
         Assert.Equal((3, 1), (progress.Kinds[0].Answered, progress.Kinds[0].Right));
         Assert.Null(Progress.Of([], Start).AtTheBooth);
     }

@@ -61,7 +61,7 @@ public class ConversionTests
     public void Numbers_are_written_with_a_point_wherever_the_program_runs()
     {
         Thread.CurrentThread.CurrentCulture = CultureInfo.InvariantCulture;
-        Assert.Equal("3.2 mm (0.125 in)", Show.Of(Length.FromInches(0.125)).Replace("3.18", "3.2", StringComparison.Ordinal));
-        Assert.Equal("6.4 m/min (250 in/min)", Show.Of(WireFeedSpeed.FromInPerMin(250)));
+        Assert.Equal(("3.18 mm", "0.125 in"), (Said.Say($"{Length.FromInches(0.125)}").In(Units.Metric), Said.Say($"{Length.FromInches(0.125)}").In(Units.Inch)));
+        Assert.Equal(("6.4 m/min", "250 in/min"), (Said.Say($"{WireFeedSpeed.FromInPerMin(250)}").In(Units.Metric), Said.Say($"{WireFeedSpeed.FromInPerMin(250)}").In(Units.Inch)));
     }
 }

@@ -44,7 +44,7 @@ public class EveryCombinationTests
                                 Interlocked.Increment(ref refusals);
                                 var refusal = Assert.IsType<Refusal>(outcome);
                                 Assert.Contains(refusal.Field, Fields);
-                                Assert.True(refusal.Message.Length > 10, refusal.Message);
+                                Assert.True(refusal.Message.ToString().Length > 10, $"{refusal.Message}");
                             }
                         }
                     }
@@ -93,7 +93,7 @@ public class EveryCombinationTests
             {
                 Assert.True(reasons.TryGetValue(of, out var reason), $"No reason for {of} in {joint}.");
                 Assert.True(depth < 12, $"The chain of {of} goes round.");
-                Assert.NotEmpty(reason.Working);
+                Assert.NotEmpty(reason.Working.ToString());
                 foreach (var from in reason.From) Ends(from, depth + 1);
             }
         }

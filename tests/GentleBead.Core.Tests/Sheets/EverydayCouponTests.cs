@@ -36,8 +36,8 @@ public class EverydayCouponTests
         // At the wire's own top, said gravely, with what would carry it.
         Assert.Equal(wire.Facts().RangeIn(process)!.Most, sheet.Amps);
         Assert.False(sheet.Carries());
-        var caution = Assert.Single(sheet.Cautions, caution => caution.Text.StartsWith(wire.Facts().Name, StringComparison.Ordinal) && caution.Grave);
-        Assert.Contains("Lack of fusion lurks", caution.Text, StringComparison.Ordinal);
+        var caution = Assert.Single(sheet.Cautions, caution => caution.Text.StartsWith(wire.Facts().Name.ToString(), StringComparison.Ordinal) && caution.Grave);
+        Assert.Contains("Risk of lack of fusion", caution.Text.ToString(), StringComparison.Ordinal);
         Assert.True(sheet.Passes.Count >= 2);
     }
 
@@ -124,11 +124,11 @@ public class EverydayCouponTests
     [Fact]
     public void What_is_not_said_of_the_wire_is_filled_in_with_one_that_carries_the_plate()
     {
-        var job = Defaults.Complete(Thickness.Parse("1/4"), Joint.SquareButt, Position.Horizontal, Process.GmawShortCircuit, Metal.MildSteel, null, null, null, null, null);
+        var job = Defaults.Complete(new AskedJob(Thickness.Parse("1/4"), Joint.SquareButt, Position.Horizontal), null);
         Assert.True(Assert.IsType<Sheet>(Planner.Plan(job)).Carries());
         // Another mode is offered with a wire that carries the plate, not with the one on the machine.
         var thin = job with { Wire = Wire.Solid08 };
-        Assert.All(TransferModes.Others(thin).Where(mode => mode.Job is not null), mode => Assert.True(Assert.IsType<Sheet>(Planner.Plan(mode.Job!)).Carries(), mode.Name));
+        Assert.All(TransferModes.Others(thin).Where(mode => mode.Job is not null), mode => Assert.True(Assert.IsType<Sheet>(Planner.Plan(mode.Job!)).Carries(), mode.Name.ToString()));
     }
 
     [Fact]
@@ -137,11 +137,11 @@ public class EverydayCouponTests
         var sheet = Room.Sheet("1/4", wire: Wire.Solid09, machine: Room.Digital);
         var used = new Settings(sheet.Pair!.WireFeed, sheet.Pair.Volts.Aim);
         var change = NextChanges.For(Cause.PairCold, sheet, Room.Digital, used);
-        Assert.Contains("preheat or bevel", change.Instruction, StringComparison.Ordinal);
-        Assert.Contains(Wire.Solid10.Facts().Name, change.Instruction, StringComparison.Ordinal);
+        Assert.Contains("preheat or bevel", change.Instruction.ToString(), StringComparison.Ordinal);
+        Assert.Contains($"{Wire.Solid10.Facts().Name}", change.Instruction.ToString(), StringComparison.Ordinal);
         // Under its top it is turned up, to the top and no further.
         var less = NextChanges.For(Cause.PairCold, sheet, Room.Digital, used with { WireFeed = used.WireFeed * 0.95 });
-        Assert.Contains("Wire up", less.Instruction, StringComparison.Ordinal);
+        Assert.Contains("Wire up", less.Instruction.ToString(), StringComparison.Ordinal);
         Assert.True(BurnOff.AmpsFor(WireFeedSpeed.FromInPerMin(less.WireMark!.Value), sheet.Job.RequireArc()).Amps <= 200.5);
     }
 
@@ -152,7 +152,7 @@ public class EverydayCouponTests
         var used = new Settings(sheet.Pair!.WireFeed, sheet.Pair.Volts.Aim);
         var evidence = new Evidence(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Penetration: Penetration.TintBehind, BeadSize: sheet.BeadSize.Aim);
         Assert.Equal(Verdict.Right, Judge.Of(sheet, Room.Digital, used, evidence).Verdict);
-        var ladder = TrialPlans.Make(new TrialRequest(TrialKind.WireLadder), sheet, Room.Digital, School.Usual, out _);
+        var ladder = TrialPlans.Make(new TrialRequest(TrialKind.WireLadder), sheet, Room.Digital, WayOfSetting.Usual).Value;
         Assert.Equal(3, ladder!.Steps.Count);
     }
 }

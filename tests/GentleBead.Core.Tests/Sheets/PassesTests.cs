@@ -8,8 +8,12 @@ namespace GentleBead.Core.Tests.Sheets;
 /// <summary>Sizes, grooves and passes by hand.</summary>
 public class PassesTests
 {
-    private static (Window<Length> Size, double Area) Size(string thickness, Joint joint, string? other = null) =>
-        Passes.Size(new Job(Thickness.Parse(thickness), joint, Position.Flat, Wire.Solid12, OtherThickness: other is null ? null : Thickness.Parse(other)), []);
+    private static (Window<Length> Size, double Area) Size(string thickness, Joint joint, string? other = null)
+    {
+        var job = new Job(Thickness.Parse(thickness), joint, Position.Flat, Wire.Solid12, OtherThickness: other is null ? null : Thickness.Parse(other));
+        var found = BeadSizes.For(job).Value;
+        return (found.Size, found.AreaMm2);
+    }
 
     // Common practice, no source: legs of the plate's thickness to 2 mm more; 6 to 8 mm on 6 mm.
     [Theory]
@@ -69,7 +73,7 @@ public class PassesTests
     public void Layers_of_a_fillet(int count, int layers)
     {
         var one = Fillet.Area(Length.FromMm(8));
-        var plan = Passes.Plan(new Job(Thickness.Parse("20"), Joint.T, Position.Flat, Wire.Solid12, Process.GmawSpray), one * (count - 0.01), 1.131, []);
+        var plan = Passes.For(new Job(Thickness.Parse("20"), Joint.T, Position.Flat, Wire.Solid12, Process.GmawSpray), one * (count - 0.01), 1.131).Value;
         Assert.Equal((count, layers), (plan.Count, plan.Layers));
     }
 
@@ -77,8 +81,8 @@ public class PassesTests
     public void Overhead_a_pass_is_smaller()
     {
         var job = new Job(Thickness.Parse("12"), Joint.T, Position.Flat, Wire.GasShielded12, Process.FcawGasShielded);
-        var flat = Passes.Plan(job, 90, 1.131, []);
-        var overhead = Passes.Plan(job with { Position = Position.Overhead }, 90, 1.131, []);
+        var flat = Passes.For(job, 90, 1.131).Value;
+        var overhead = Passes.For(job with { Position = Position.Overhead }, 90, 1.131).Value;
         // A leg of 8 mm lays 35.2 mm2, one of 6 mm 19.8.
         Assert.Equal((3, 5), (flat.Count, overhead.Count));
         Assert.Equal(flat.DepositGPerM, overhead.DepositGPerM);
@@ -90,7 +94,7 @@ public class PassesTests
     [InlineData(PairRule.ChartFirst, "begin with the chart's pair")]
     public void Each_school_tunes_its_own_way(PairRule rule, string says)
     {
-        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), Room.Digital, School.Usual with { Pair = rule }));
+        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), Room.Digital, WayOfSetting.Usual with { Pair = rule }));
         Assert.Contains(sheet.Steps, step => step.Contains(says, StringComparison.Ordinal));
         Assert.Contains(sheet.Steps, step => step.StartsWith("Check with ruler and watch: 6 seconds", StringComparison.Ordinal));
     }
@@ -102,12 +106,12 @@ public class PassesTests
     [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.Either, "Push. Drag only if it lets you see better: no slag here.")]
     [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.VerticalDown, DirectionRule.Either, "Downward, leaning upward, always ahead of the puddle.")]
     public void Push_or_drag(Process process, Wire wire, Gas gas, Position position, DirectionRule rule, string says) => Assert.Equal(
-        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Metal.MildSteel, gas), null, School.Usual with { Direction = rule })).Direction);
+        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Metal.MildSteel, gas), null, WayOfSetting.Usual with { Direction = rule })).Direction.ToString());
 
     [Theory]
     [InlineData(Motion.Straight, "Straight.")]
     [InlineData(Motion.SmallC, "A small c, even steps.")]
     [InlineData(Motion.WhipAndPause, "Whip and pause, a pause at each side.")]
     public void The_hand_by_school(Motion motion, string says) => Assert.Equal(
-        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), null, School.Usual with { Motion = motion })).Motion);
+        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), null, WayOfSetting.Usual with { Motion = motion })).Motion.ToString());
 }

@@ -67,7 +67,7 @@ public class PlannerTests
         var thin = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("6"), Joint.T, Position.Flat, Wire.Solid06)));
         Assert.Contains(thin.Cautions, caution => caution.Grave && caution.Text.Contains("Better: 1.2 mm", StringComparison.Ordinal));
         var thick = Assert.IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse("1"), Joint.OutsideCorner, Position.Flat, Wire.Solid12)));
-        Assert.Contains("0.8 mm", thick.Message, StringComparison.Ordinal);
+        Assert.Contains("0.8 mm", thick.Message.ToString(), StringComparison.Ordinal);
     }
 
     [Theory]
@@ -79,7 +79,7 @@ public class PlannerTests
     {
         var refusal = Assert.IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse(typed), Joint.T, Position.Flat, Wire.Solid08)));
         Assert.Equal("thickness", refusal.Field);
-        Assert.Contains("0.5 to 25 mm", refusal.Message, StringComparison.Ordinal);
+        Assert.Contains("0.5 to 25 mm", refusal.Message.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -96,10 +96,10 @@ public class PlannerTests
     public void The_pair_is_told_in_the_marks_of_the_machine()
     {
         var digital = Room.Sheet(machine: Room.Digital).Pair!.Marks!;
-        Assert.Equal(("280 in/min", "20 V"), (digital.Wire.Reads, digital.Volt.Reads));
+        Assert.Equal(("280 in/min", "20 V"), ($"{digital.Wire.Reads}", $"{digital.Volt.Reads}"));
 
         var marks = Room.Sheet(machine: Room.KnobAndTaps).Pair!.Marks!;
-        Assert.Equal(("47", "tap 6"), (marks.Wire.Reads, marks.Volt.Reads));
+        Assert.Equal(("47", "tap 6"), ($"{marks.Wire.Reads}", $"{marks.Volt.Reads}"));
         // Knob 47: 6.0 + 7/30 of 4.9 = 7.14 m/min. Tap 6: 18 + 2/3 of 3.6 = 20.4 V.
         Assert.Equal(7.143, marks.WireFeed.MPerMin, 0.001);
         Assert.Equal(20.4, marks.Volts.Volts, 1e-9);
@@ -114,7 +114,7 @@ public class PlannerTests
         Assert.True(thin.Pair!.Marks!.Wire.MarksBeyond > 0);
         Assert.Contains(thin.Cautions, caution => caution.Text.Contains("past the last reading", StringComparison.Ordinal));
         var mismatch = Assert.Single(thin.Mismatches, mismatch => mismatch.Part == "wire");
-        Assert.Equal(("0.8 mm (0.030 in) solid steel", "0.6 mm (0.023 in) solid steel"), (mismatch.Loaded, mismatch.Wanted));
+        Assert.Equal(("0.030 in solid steel", "0.023 in solid steel"), (mismatch.Loaded.In(Units.Inch), mismatch.Wanted.In(Units.Inch)));
     }
 
     [Fact]
@@ -131,7 +131,7 @@ public class PlannerTests
     {
         var slow = Room.Digital with { WireControl = Room.Digital.WireControl! with { HighestMark = 200 } };
         var refusal = Assert.IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse("1/8"), Joint.T, Position.Flat, Wire.Solid08), slow));
-        Assert.Contains("at the most", refusal.Message, StringComparison.Ordinal);
-        Assert.Contains("0.9 mm", refusal.Message, StringComparison.Ordinal);
+        Assert.Contains("at the most", refusal.Message.ToString(), StringComparison.Ordinal);
+        Assert.Contains("0.9 mm", refusal.Message.ToString(), StringComparison.Ordinal);
     }
 }

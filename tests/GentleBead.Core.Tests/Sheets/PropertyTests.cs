@@ -23,12 +23,12 @@ public class PropertyTests
         from unequal in Gen.Elements(false, false, true)
         select new Job(Mm(hundredths), joint, position, process.IsGtaw() ? null : wire, process, metal, gas, unequal ? Mm(other) : null));
 
-    private static readonly Gen<School> Schools = (
+    private static readonly Gen<WayOfSetting> Ways = (
         from pair in Gen.Elements(Enum.GetValues<PairRule>())
         from position in Gen.Elements(Enum.GetValues<PositionRule>())
         from direction in Gen.Elements(Enum.GetValues<DirectionRule>())
         from motion in Gen.Elements(Enum.GetValues<Motion>())
-        select new School(pair, position, direction, motion));
+        select new WayOfSetting(pair, position, direction, motion));
 
     /// <summary>Dials with two to six rising readings.</summary>
     private static readonly Gen<Control> Dials = (
@@ -50,7 +50,7 @@ public class PropertyTests
 
     [Fact]
     public void Thicker_never_asks_for_less_current() => Holds(
-        from job in Jobs from school in Schools from more in Gen.Choose(1, 400) select (job, school, more),
+        from job in Jobs from school in Ways from more in Gen.Choose(1, 400) select (job, school, more),
         given =>
         {
             // Chart and volts-first round to what a machine has; the rule itself is what must rise.
@@ -61,7 +61,7 @@ public class PropertyTests
 
     [Fact]
     public void Inch_and_metric_entry_of_one_plate_give_the_same_sheet() => Holds(
-        from job in Jobs from school in Schools select (job, school),
+        from job in Jobs from school in Ways select (job, school),
         given =>
         {
             var inches = FormattableString.Invariant($"{given.job.Thickness.Value.Inches:0.000000} in");
@@ -79,7 +79,7 @@ public class PropertyTests
 
     [Fact]
     public void Every_school_gives_a_pair_inside_its_own_band() => Holds(
-        from job in Jobs from school in Schools select (job, school),
+        from job in Jobs from school in Ways select (job, school),
         given => Planner.Plan(given.job, Room.KnobAndTaps, given.school) is not Sheet { Pair: { } pair } || pair.Volts.Holds(pair.Volts.Aim));
 
     [Fact]
@@ -87,7 +87,7 @@ public class PropertyTests
         from dial in Dials from mark in Gen.Choose(0, 120) select (dial, mark),
         given =>
         {
-            Assert.True(Calibration.TryFit(given.dial, out var calibration, out var problem), problem);
+            Assert.True(Calibration.TryFit(given.dial, out var calibration, out var problem), problem?.ToString());
             var value = calibration!.ValueAt(given.mark).Value;
             return value <= 0 || calibration.MarkFor(value).Mark == given.mark;
         });

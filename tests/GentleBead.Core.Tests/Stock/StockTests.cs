@@ -88,7 +88,7 @@ public class StockTests
     public void What_was_not_said_is_filled_in()
     {
         Job Filled(Process process, Metal metal, string thickness = "3") =>
-            Defaults.Complete(Thickness.Parse(thickness), Joint.T, Position.Flat, process, metal, null, null, null, null, null);
+            Defaults.Complete(new AskedJob(Thickness.Parse(thickness), Joint.T, Position.Flat) { Process = process, Metal = metal }, null);
         Assert.Equal((Wire.Solid06, Gas.ArgonCarbon25), (Filled(Process.GmawShortCircuit, Metal.MildSteel).Wire!.Value, Filled(Process.GmawShortCircuit, Metal.MildSteel).Gas));
         Assert.Equal(Gas.HeliumMix, Filled(Process.GmawShortCircuit, Metal.Stainless).Gas);
         Assert.Null(Filled(Process.GtawDc, Metal.Titanium).Wire);

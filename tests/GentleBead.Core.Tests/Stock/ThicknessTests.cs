@@ -27,10 +27,10 @@ public class ThicknessTests
     [InlineData("16 gage", 1.5185)]
     public void What_people_say_is_understood(string typed, double mm)
     {
-        Assert.True(Thickness.TryParse(typed, out var thickness, out var problem), problem);
+        Assert.True(Thickness.TryParse(typed, out var thickness, out var problem), problem?.ToString());
         Assert.Equal(mm, thickness!.Value.Mm, 0.0005);
         Assert.Equal(typed.Trim(), thickness.Typed);
-        Assert.Equal("", problem);
+        Assert.Null(problem);
     }
 
     [Theory]
@@ -57,6 +57,6 @@ public class ThicknessTests
     {
         Assert.False(Thickness.TryParse(typed, out var thickness, out var problem));
         Assert.Null(thickness);
-        Assert.Contains(says, problem, StringComparison.Ordinal);
+        Assert.Contains(says, problem.ToString(), StringComparison.Ordinal);
     }
 }

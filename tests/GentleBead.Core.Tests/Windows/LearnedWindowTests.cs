@@ -132,24 +132,24 @@ public class LearnedWindowTests
     {
         var window = LearnedWindow.Fit(Arc, Sweeps(2, [18, 19, 20, 21, 22], 5));
         var job = new Job(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Wire.Solid08);
-        var room = School.Usual with { Pair = PairRule.LearnedFirst };
+        var room = WayOfSetting.Usual with { Pair = PairRule.LearnedFirst };
         var sheet = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, room, window: window));
         Assert.Equal(window.At(sheet.Pair!.WireFeed).Aim, sheet.Pair.Volts.Aim);
         Assert.NotEmpty(sheet.Pair.LearnedBand);
         var why = sheet.Reasons.Single(reason => reason.Of == "volts");
         Assert.Equal(Source.Measured, why.Source);
-        Assert.Contains("sweep marks", why.Working, StringComparison.Ordinal);
+        Assert.Contains("sweep marks", why.Working.ToString(), StringComparison.Ordinal);
 
         // The textbook's sheet shows it beside its own, and as a difference; without evidence the room falls back on the textbook and says so.
         var textbook = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, window: window));
         Assert.Equal(window.At(textbook.Pair!.WireFeed), textbook.Pair.Learned!.Volts);
         Assert.Equal((window.Sweeps, window.Beads), (textbook.Pair.Learned.Sweeps, textbook.Pair.Learned.Beads));
-        Assert.Contains(textbook.Differences, difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal));
+        Assert.Contains(textbook.OtherWays, difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal));
         var bare = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, room, window: LearnedWindow.Fit(Arc, [])));
         Assert.Null(bare.Pair!.Learned);
         Assert.Equal(textbook.Pair!.Volts.Aim, bare.Pair!.Volts.Aim);
         Assert.Contains(bare.Cautions, caution => caution.Text.Contains("found too little", StringComparison.Ordinal));
         // What was found with another wire says nothing here.
-        Assert.DoesNotContain(Assert.IsType<Sheet>(Planner.Plan(job with { Wire = Wire.Solid09 }, Room.Digital, window: window)).Differences, difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal));
+        Assert.DoesNotContain(Assert.IsType<Sheet>(Planner.Plan(job with { Wire = Wire.Solid09 }, Room.Digital, window: window)).OtherWays, difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal));
     }
 }

@@ -3,11 +3,12 @@ import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { useCriteria } from '../features/testWelds/useTestWelds';
 import type { Job } from '../features/sheets/useSheets';
+import { useFields, useSay } from '../shared/words/useSay';
 
 /** Gives the sheet to whoever stands at the booth; a mismatch on the machine has to be mended or overruled first. */
 export function AssignPanel(props: {
@@ -19,6 +20,7 @@ export function AssignPanel(props: {
   given: Schemas['AssignedSheet'] | undefined;
   current: Schemas['Sheet'] | undefined;
 }) {
+  const say = useSay();
   const queries = useQueryClient();
   const navigate = useNavigate();
   // The same id until it is taken, so that a retry gives one sheet.
@@ -48,7 +50,7 @@ export function AssignPanel(props: {
       await navigate(`/booths/${props.booth.id}/bench`);
     },
   });
-  const refused = assign.error instanceof Refused ? assign.error : null;
+  const fields = useFields(assign.error);
   const same =
     props.given &&
     props.current &&
@@ -62,8 +64,8 @@ export function AssignPanel(props: {
           <ul>
             {mismatches.map((mismatch) => (
               <li key={mismatch.part}>
-                <b>{mismatch.part}</b>: {mismatch.loaded} is on, the sheet wants {mismatch.wanted}.{' '}
-                <span className="quiet">{mismatch.consequence}</span>
+                <b>{mismatch.part}</b>: {say(mismatch.loaded)} is on, the sheet wants {say(mismatch.wanted)}.{' '}
+                <span className="quiet">{say(mismatch.consequence)}</span>
               </li>
             ))}
           </ul>
@@ -78,7 +80,7 @@ export function AssignPanel(props: {
             maxLength={200}
             value={overrule}
             onChange={(event) => setOverrule(event.currentTarget.value)}
-            error={refused?.fields.overrule}
+            error={fields.overrule}
           />
         </section>
       )}
@@ -88,12 +90,12 @@ export function AssignPanel(props: {
             label="Beads are measured by"
             size="md"
             allowDeselect={false}
-            data={sets.data?.map((one) => ({ value: one.set, label: one.name })) ?? []}
+            data={sets.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
             value={criteria}
             onChange={(value) => value && setCriteria(value)}
           />
         )}
-        {assign.isError && !refused?.fields.overrule && <Trouble error={assign.error} />}
+        {assign.isError && !fields.overrule && <Trouble error={assign.error} />}
         {props.student ? (
           <Button
             size="lg"

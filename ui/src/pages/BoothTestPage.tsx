@@ -1,7 +1,7 @@
 import { Button, NumberInput, Select } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { useBoothData } from '../features/sessions/BoothFrame';
@@ -9,6 +9,7 @@ import { jobLine } from '../features/sheets/SheetView';
 import { TestWeldList } from '../features/testWelds/TestWeldList';
 import { useCriteria, useTestWrite } from '../features/testWelds/useTestWelds';
 import '../features/testWelds/testWelds.css';
+import { useFields, useSay } from '../shared/words/useSay';
 
 /** Seal a test on the sheet at the booth, or go on with one. */
 export function BoothTestPage() {
@@ -57,7 +58,8 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
       void navigate(`/test-welds/${view.id}`);
     },
   );
-  const fields = seal.error instanceof Refused ? seal.error.fields : {};
+  const say = useSay();
+  const fields = useFields(seal.error);
   return (
     <form
       className="panel stack"
@@ -94,7 +96,7 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
         label="Measured by"
         size="lg"
         allowDeselect={false}
-        data={criteria.data?.map((one) => ({ value: one.set, label: one.name })) ?? []}
+        data={criteria.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
         value={set}
         onChange={(value) => value && setSet(value)}
       />

@@ -4,11 +4,13 @@ import { Link } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { day, useUnits } from '../shared/units';
 import { useBoothData } from '../features/sessions/BoothFrame';
-import { Cautions, jobLine, withLine } from '../features/sheets/SheetView';
+import { Cautions, jobLine, WithLine } from '../features/sheets/SheetView';
 import '../features/sheets/card.css';
+import { useSay } from '../shared/words/useSay';
 
 /** A settings card ready for the printer: the sheet for the student, or the booth card with the marks large. */
 export function CardPage() {
+  const say = useSay();
   const { booth, machine, student, coupon } = useBoothData();
   const [large, setLarge] = useState(false);
   if (!coupon) {
@@ -55,19 +57,21 @@ export function CardPage() {
         <h3>
           {jobLine(sheet.body.job)} <span className="quiet">{sheet.body.positionName}</span>
         </h3>
-        <p className="quiet">{withLine(sheet.body)}</p>
+        <p className="quiet">
+          <WithLine sheet={sheet.body} />
+        </p>
         <Marks sheet={sheet.body} />
         {!large && (
           <>
             <p>
-              <b>It should sound:</b> {sheet.body.expectedSound}
+              <b>It should sound:</b> {say(sheet.body.expectedSound)}
             </p>
             <p>
-              <b>It should look:</b> {sheet.body.expectedLook}
+              <b>It should look:</b> {say(sheet.body.expectedLook)}
             </p>
             <ol>
               {sheet.body.steps.map((step) => (
-                <li key={step}>{step}</li>
+                <li key={say(step)}>{say(step)}</li>
               ))}
             </ol>
           </>
@@ -79,15 +83,16 @@ export function CardPage() {
 }
 
 function Marks({ sheet }: { sheet: Schemas['Sheet'] }) {
+  const say = useSay();
   const { show, number, unit } = useUnits();
   const { pair, tig } = sheet;
   const big: [string, string][] = pair
     ? [
-        ['Wire', pair.marks?.wire.reads ?? show('wireFeed', pair.wireFeedMPerMin)],
-        ['Volts', pair.marks?.volt.reads ?? show('volts', pair.volts.aimVolts)],
+        ['Wire', (pair.marks && say(pair.marks.wire.reads)) ?? show('wireFeed', pair.wireFeedMPerMin)],
+        ['Volts', (pair.marks && say(pair.marks.volt.reads)) ?? show('volts', pair.volts.aimVolts)],
       ]
     : [
-        ['Amps', tig?.mark?.reads ?? show('amps', sheet.amps)],
+        ['Amps', (tig?.mark && say(tig.mark.reads)) ?? show('amps', sheet.amps)],
         ['Tungsten', `${tig?.tungstenMm.toFixed(1)} mm`],
       ];
   const small: [string, string][] = [

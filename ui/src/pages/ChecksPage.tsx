@@ -7,6 +7,7 @@ import { Trouble } from '../shared/Trouble';
 import { moment } from '../shared/units';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import '../features/checks/checks.css';
+import { useSay } from '../shared/words/useSay';
 
 /** An instructor's look at a booth's lists. */
 export function ChecksPage() {
@@ -16,6 +17,7 @@ export function ChecksPage() {
 
 /** Pre-start and close-down, ticked at the booth, kept with the session. */
 export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: string; boothId: string }) {
+  const say = useSay();
   const queries = useQueryClient();
   const key = ['room', 'checks', sessionId, boothId];
   const path = { id: sessionId, boothId };
@@ -68,7 +70,7 @@ export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: 
                   {state.tickedBy !== null ? '✓' : ''}
                 </span>
                 <span>
-                  {state.check.text}
+                  {say(state.check.text)}
                   {state.tickedAt && state.tickedBy !== 'now' && (
                     <span className="quiet ticked">
                       {state.tickedBy}, {moment(state.tickedAt)}

@@ -13,11 +13,13 @@ import { BeadGlyph } from '../features/judging/BeadGlyph';
 import { evidence } from '../shared/words';
 import { deviations, drillKinds } from '../features/practice/drillWords';
 import { PracticeTabs } from './PracticeTabs';
+import { useSay } from '../shared/words/useSay';
 
 type Given = Schemas['DrillGiven'];
 
 /** Drills for ear, eye and hand: what is off, and which way? */
 export function DrillsPage() {
+  const say = useSay();
   const queries = useQueryClient();
   const [given, setGiven] = useState<Given>();
   const progress = useQuery({
@@ -72,7 +74,7 @@ export function DrillsPage() {
       {progress.data?.atTheBooth && !given && (
         <section className="panel" aria-label="At the booth">
           <h2>At the booth</h2>
-          <p>{progress.data.atTheBooth}</p>
+          <p>{say(progress.data.atTheBooth)}</p>
         </section>
       )}
     </>
@@ -108,6 +110,7 @@ function DrillPanel(props: {
   onLeave: () => void;
   waiting: boolean;
 }) {
+  const say = useSay();
   const { given } = props;
   const { show } = useUnits();
   const [bySight, setBySight] = useBySight();
@@ -144,7 +147,7 @@ function DrillPanel(props: {
           </Button>
         </div>
         <p>
-          {given.job}. The sheet: <b>{show('wireFeed', given.wireFeedMPerMin)}</b>,{' '}
+          {say(given.job)}. The sheet: <b>{show('wireFeed', given.wireFeedMPerMin)}</b>,{' '}
           <b>{show('volts', given.volts)}</b>, about <b>{show('amps', given.amps)}</b> when it is right.
         </p>
         {arc ? (
@@ -170,7 +173,7 @@ function DrillPanel(props: {
           <>
             <div className={`drill-outcome ${outcome.right ? 'right' : ''}`} role="status">
               <h2>{outcome.right ? 'Right' : 'Not so'}</h2>
-              <p>{outcome.why}</p>
+              <p>{say(outcome.why)}</p>
               {ear && (
                 <p>
                   It sounds like:{' '}

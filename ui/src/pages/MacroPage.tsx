@@ -4,12 +4,13 @@ import { IconArrowLeft } from '@tabler/icons-react';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { useTypedUnits } from '../shared/units';
 import { useBeadFile } from '../features/beads/useBeads';
 import '../features/beads/pictures.css';
+import { Line } from '../shared/words/useSay';
 
 interface Point {
   x: number;
@@ -279,7 +280,7 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
             )}
             {wrong && (
               <p className="field-error" role="alert">
-                {wrong instanceof Refused ? wrong.line : 'Something went wrong on this page.'}
+                <Line error={wrong} otherwise="Something went wrong on this page." />
               </p>
             )}
             <Button size="lg" disabled={sent === null} loading={keep.isPending} onClick={() => keep.mutate()}>

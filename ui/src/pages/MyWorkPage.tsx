@@ -15,7 +15,7 @@ import { SettingsPlane } from '../features/sheets/SettingsPlane';
 import { useSheetAtHand } from '../features/calculators/sheetAtHand';
 import { Checks } from './ChecksPage';
 import { KeepButton } from '../features/kept/KeepButton';
-import { Cautions, jobLine, SheetView, withLine } from '../features/sheets/SheetView';
+import { Cautions, jobLine, SheetView, WithLine } from '../features/sheets/SheetView';
 
 /** A student's own work: the next change first, then the sheet, the coupon, and the rack of earlier ones. */
 export function MyWorkPage() {
@@ -57,7 +57,9 @@ export function MyWorkPage() {
                 {jobLine(coupon.sheet.body.job)}{' '}
                 <span className="quiet">{coupon.sheet.body.positionName}</span>
               </h2>
-              <p className="quiet with-line">{withLine(coupon.sheet.body)}</p>
+              <p className="quiet with-line">
+                <WithLine sheet={coupon.sheet.body} />
+              </p>
               <SheetView sheet={coupon.sheet.body} machine={machine} />
               <div className="row">
                 {machineId && <KeepButton machineId={machineId} sheet={coupon.sheet} bead={last} />}

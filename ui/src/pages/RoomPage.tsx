@@ -2,7 +2,7 @@ import { Button, Loader, Select, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { day, today } from '../shared/units';
@@ -13,6 +13,7 @@ import { jobLine } from '../features/sheets/SheetView';
 import { useStudents } from '../features/people/useStudents';
 import { useRoom } from '../features/sessions/useBench';
 import '../features/sessions/sessions.css';
+import { Line, useSay } from '../shared/words/useSay';
 
 /** Tonight's room: each booth, who stands there, on what, and how the last bead came out. */
 export function RoomPage() {
@@ -68,6 +69,7 @@ function BoothCard(props: {
   sessionId: string | undefined;
   waiting: Schemas['PersonName'][];
 }) {
+  const say = useSay();
   const { booth, machineName, student, job, positionName, last, before, next } = props.view;
   return (
     <article className="booth-card" aria-label={`Booth ${booth.number}`}>
@@ -113,7 +115,7 @@ function BoothCard(props: {
           </p>
         )}
       </div>
-      {next && <p className="advised">{next}</p>}
+      {next && <p className="advised">{say(next)}</p>}
       <footer>
         <Button component={Link} to={`/booths/${booth.id}`} variant="default" size="lg">
           Sheet
@@ -166,7 +168,7 @@ function PlaceStudent(props: {
       data={people.map((person) => ({ value: person.id, label: person.name }))}
       value={props.student?.id ?? null}
       onChange={(id) => place.mutate(id)}
-      error={place.error instanceof Refused ? place.error.line : undefined}
+      error={place.isError && <Line error={place.error} />}
     />
   );
 }
@@ -196,7 +198,7 @@ function StartSession({ title }: { title: string }) {
         size="md"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
-        error={start.error instanceof Refused ? start.error.line : undefined}
+        error={start.isError && <Line error={start.error} />}
       />
       <Button type="submit" size="md" loading={start.isPending}>
         Start today's session

@@ -8,6 +8,7 @@ import { evidence } from '../shared/words';
 import { useMe } from '../shared/useMe';
 import { deviations, drillKinds } from '../features/practice/drillWords';
 import { PracticeTabs } from './PracticeTabs';
+import { useSay } from '../shared/words/useSay';
 
 /** Scores by what is taken for what: a student's own, or for an instructor everybody's. */
 export function ScoresPage() {
@@ -50,6 +51,7 @@ function Everybody() {
 }
 
 function Scores({ name, progress }: { name: string; progress: Schemas['Progress'] }) {
+  const say = useSay();
   const tried = progress.kinds.filter((kind) => kind.answered > 0);
   return (
     <section className="panel stack" aria-label={name}>
@@ -66,7 +68,7 @@ function Scores({ name, progress }: { name: string; progress: Schemas['Progress'
       </p>
       {progress.atTheBooth && (
         <p>
-          <b>{progress.atTheBooth}</b>
+          <b>{say(progress.atTheBooth)}</b>
         </p>
       )}
       <div className="two-columns">

@@ -3,7 +3,7 @@ import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { answer, api, type Schemas } from '../shared/api/client';
 import { ShowMore } from '../shared/ShowMore';
 import { Trouble } from '../shared/Trouble';
 import { day, today } from '../shared/units';
@@ -11,6 +11,7 @@ import { useEntry } from '../shared/useEntry';
 import { usePages } from '../shared/usePages';
 import { useNow } from '../features/sessions/useBench';
 import '../features/sessions/sessions.css';
+import { useFields } from '../shared/words/useSay';
 
 /** Every session, latest first: which one is on, another one planned, a wrong name or day put right. */
 export function SessionsPage() {
@@ -97,7 +98,7 @@ function ChangeSession({ session, onDone }: { session: Schemas['Session']; onDon
       await queries.invalidateQueries({ queryKey: ['room'] });
     },
   });
-  const fields = change.error instanceof Refused ? change.error.fields : {};
+  const fields = useFields(change.error);
   return (
     <form
       className="stack"

@@ -6,7 +6,7 @@ import { AlternativesPanel } from '../features/sheets/AlternativesPanel';
 import { AssignPanel } from './AssignPanel';
 import { JobForm } from '../features/sheets/JobForm';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
-import { Cautions, jobLine, SheetView, withLine } from '../features/sheets/SheetView';
+import { Cautions, jobLine, SheetView, WithLine } from '../features/sheets/SheetView';
 import { asTyped, type Job, useSheet } from '../features/sheets/useSheets';
 
 /** A new job: what was worked on last, or a T joint in whatever is on the machine. */
@@ -63,7 +63,9 @@ export function SheetPage() {
               <h2>
                 {jobLine(sheet.job)} <span className="quiet">{sheet.positionName}</span>
               </h2>
-              <p className="quiet with-line">{withLine(sheet)}</p>
+              <p className="quiet with-line">
+                <WithLine sheet={sheet} />
+              </p>
               <SheetView sheet={sheet} machine={machine} />
             </section>
             <div className="side-by-side">

@@ -13,10 +13,11 @@ import { AgreementPanel } from '../features/judging/AgreementPanel';
 import { TolerancesPanel } from '../features/judging/TolerancesPanel';
 import { StandInsPanel } from '../features/listening/StandInsPanel';
 import { useNow } from '../features/sessions/useBench';
-import { SchoolPanel } from '../features/people/SchoolPanel';
+import { WayOfSettingPanel } from '../features/people/WayOfSettingPanel';
 import { AddMachine } from '../features/machines/AddMachine';
 import { describe } from '../features/machines/marks';
 import { useMachines } from '../features/machines/useMachines';
+import { useSay } from '../shared/words/useSay';
 
 /** The machines, the students, and how this instructor sets. */
 export function ShopPage() {
@@ -45,7 +46,7 @@ export function ShopPage() {
           <MachineCard key={entry.machineId} entry={entry} />
         ))}
         <ShowMore more={machines.more} coming={machines.coming} what="machines" />
-        <SchoolPanel />
+        <WayOfSettingPanel />
         <AgreementPanel />
         <TolerancesPanel />
         <StandInsPanel />
@@ -74,6 +75,7 @@ export function ShopPage() {
 }
 
 function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
+  const say = useSay();
   const { machine } = entry;
   const measured = [machine.wireControl, machine.voltControl, machine.ampControl].reduce(
     (sum, control) => sum + (control?.readings.length ?? 0),
@@ -96,12 +98,12 @@ function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
       </p>
       <p>{measured === 0 ? 'Never measured; the display is believed' : counted(measured, 'reading')}</p>
       {entry.problems.map((problem) => (
-        <p key={problem} className="field-error">
-          {problem}
+        <p key={say(problem)} className="field-error">
+          {say(problem)}
         </p>
       ))}
       {entry.dueParts.length > 0 && (
-        <p className="due-word">Due: {entry.dueParts.join(', ').toLowerCase()}</p>
+        <p className="due-word">Due: {entry.dueParts.map(say).join(', ').toLowerCase()}</p>
       )}
       <Button component={Link} to={`/machines/${entry.machineId}`} variant="default" size="md">
         What is on, measure, chart

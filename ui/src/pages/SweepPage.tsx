@@ -2,7 +2,7 @@ import { Button, NumberInput, Select } from '@mantine/core';
 import { useInterval } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { Refused, type Schemas } from '../shared/api/client';
+import { type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { moment } from '../shared/units';
@@ -10,6 +10,7 @@ import { everyMark, isListed, readMark } from '../features/machines/marks';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { useRecordSweep, useSweeps, useWithdrawSweep } from '../features/trials/useTrials';
 import '../features/trials/trials.css';
+import { useFields, useSay } from '../shared/words/useSay';
 
 type Running = { began: number; events: Schemas['SweepEvent'][] };
 
@@ -41,6 +42,7 @@ function Sweep(props: {
   wire: Schemas['Control'];
   volt: Schemas['Control'];
 }) {
+  const say = useSay();
   const { wire, volt, sheet } = props;
   const marks = sheet.body.pair?.marks;
   const [voltMark, setVoltMark] = useState<number | string>(marks?.volt.mark ?? volt.lowestMark);
@@ -126,7 +128,7 @@ function Sweep(props: {
     };
   }, []);
 
-  const fields = record.error instanceof Refused ? record.error.fields : {};
+  const fields = useFields(record.error);
   const field = (
     label: string,
     control: Schemas['Control'],
@@ -246,7 +248,7 @@ function Sweep(props: {
         )}
         {record.data && (
           <p className="learned" role="note" aria-label="Learned">
-            {record.data.finding.learned}
+            {say(record.data.finding.learned)}
           </p>
         )}
         <p className="quiet">
@@ -261,7 +263,7 @@ function Sweep(props: {
           {sweeps.data?.map((sweep) => (
             <li key={sweep.id}>
               <span>
-                {sweep.finding.learned} <span className="quiet">{moment(sweep.runAt)}</span>
+                {say(sweep.finding.learned)} <span className="quiet">{moment(sweep.runAt)}</span>
               </span>
               <Button
                 size="md"

@@ -2,7 +2,7 @@ import { Button, Loader, PasswordInput, Select, Textarea, TextInput } from '@man
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../shared/api/client';
+import { answer, api, type Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
 import { newId } from '../shared/newId';
 import { enterStays } from '../shared/submitKeys';
@@ -12,10 +12,11 @@ import { EvidenceFields } from '../features/beads/EvidenceFields';
 import { type EvidenceDraft, nothingNoted, toEvidence } from '../features/beads/evidenceDraft';
 import { AcceptanceTable } from '../features/judging/AcceptanceTable';
 import { useMe } from '../shared/useMe';
-import { jobLine, SheetView, withLine } from '../features/sheets/SheetView';
+import { jobLine, SheetView, WithLine } from '../features/sheets/SheetView';
 import { standing } from '../features/testWelds/TestWeldList';
 import { useSections, useTestWeld, useTestWrite } from '../features/testWelds/useTestWelds';
 import '../features/testWelds/testWelds.css';
+import { Line, useFields, useSay } from '../shared/words/useSay';
 
 type View = Schemas['TestWeldView'];
 
@@ -28,6 +29,7 @@ const couponWords: Record<Schemas['CouponStanding'], string> = {
 
 /** A test weld from seal to signature. Only added to. */
 export function TestWeldPage() {
+  const say = useSay();
   const { testId = '' } = useParams();
   const navigate = useNavigate();
   const test = useTestWeld(testId);
@@ -45,7 +47,7 @@ export function TestWeldPage() {
         <div>
           <h1>Test weld, {view.student.name}</h1>
           <p className="quiet">
-            {jobLine(view.sheet.job)}; {view.criteriaName}; {view.terms.coupons}{' '}
+            {jobLine(view.sheet.job)}; {say(view.criteriaName)}; {view.terms.coupons}{' '}
             {view.terms.coupons === 1 ? 'coupon' : 'coupons'}, {view.terms.attempts}{' '}
             {view.terms.attempts === 1 ? 'attempt' : 'attempts'} at each
           </p>
@@ -138,7 +140,9 @@ export function TestWeldPage() {
             <h2>
               Sealed sheet <span className="quiet">{view.sheet.positionName}</span>
             </h2>
-            <p className="quiet with-line">{withLine(view.sheet)}</p>
+            <p className="quiet with-line">
+              <WithLine sheet={view.sheet} />
+            </p>
             <SheetView sheet={view.sheet} machine={null} />
           </section>
         </div>
@@ -173,7 +177,7 @@ function Assess({ view }: { view: View }) {
       }),
     ),
   );
-  const fields = assess.error instanceof Refused ? assess.error.fields : {};
+  const fields = useFields(assess.error);
   if (!coupon) {
     return view.state.maySign ? null : (
       <p className="panel">You have said yours. The second word is another assessor’s, blind to yours.</p>
@@ -334,7 +338,7 @@ function Amend({ view }: { view: View }) {
         maxLength={500}
         value={text}
         onChange={(event) => setText(event.currentTarget.value)}
-        error={amend.error instanceof Refused ? amend.error.line : undefined}
+        error={amend.isError && <Line error={amend.error} />}
       />
       <Button
         type="submit"

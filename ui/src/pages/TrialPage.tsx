@@ -13,9 +13,11 @@ import { verdicts } from '../shared/words';
 import { Curves } from '../features/trials/Curves';
 import { useEndTrial, useTrial } from '../features/trials/useTrials';
 import '../features/trials/trials.css';
+import { useSay } from '../shared/words/useSay';
 
 /** A trial: what to set and hold, the next bead, and what came of it. */
 export function TrialPage() {
+  const say = useSay();
   const { trialId = '' } = useParams();
   const { booth, machine, coupon } = useBoothData();
   const trial = useTrial(trialId);
@@ -34,7 +36,7 @@ export function TrialPage() {
       <section className="panel stack" aria-label="The trial">
         <div className="row trial-head">
           <h2>
-            {plan.title} <span className="quiet">{plan.question}</span>
+            {say(plan.title)} <span className="quiet">{say(plan.question)}</span>
           </h2>
           <Button component={Link} to={`/booths/${booth.id}/trials`} variant="default" size="md">
             All trials
@@ -56,9 +58,9 @@ export function TrialPage() {
               <li key={one.number} className={one.number === laying?.number ? 'now' : ''}>
                 <button type="button" onClick={() => setChosen(one.number)}>
                   <span className="step-title">
-                    {one.number}. {one.title}
+                    {one.number}. {say(one.title)}
                   </span>
-                  <b className="reads">{one.reads}</b>
+                  <b className="reads">{say(one.reads)}</b>
                   {last ? (
                     <>
                       <BeadGlyph
@@ -69,7 +71,7 @@ export function TrialPage() {
                       <VerdictMark verdict={last.bead.ruled ?? last.bead.judgement.verdict} />
                       {last.unfair.map((unfair) => (
                         <span key={unfair.unfair} className="unfair">
-                          {unfair.text}
+                          {say(unfair.text)}
                         </span>
                       ))}
                     </>
@@ -83,7 +85,7 @@ export function TrialPage() {
         </ol>
         {result.learned && (
           <p className="learned" aria-label="Learned" role="note">
-            {result.learned}
+            {say(result.learned)}
           </p>
         )}
       </section>
@@ -91,11 +93,11 @@ export function TrialPage() {
         <div className="trial-lay">
           <section className="panel stack hold" aria-label="Hold">
             <h2>
-              Set <b>{laying.reads}</b>
+              Set <b>{say(laying.reads)}</b>
             </h2>
             <ul>
               {plan.hold.map((hold) => (
-                <li key={hold}>{hold}</li>
+                <li key={say(hold)}>{say(hold)}</li>
               ))}
             </ul>
             {fitAt && <Cooling until={fitAt} />}

@@ -1,7 +1,7 @@
 import { Button, NumberInput } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { Refused, type Schemas } from '../shared/api/client';
+import { type Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
@@ -10,6 +10,7 @@ import { trialKinds } from '../shared/words';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { useStartTrial, useTrialsOf } from '../features/trials/useTrials';
 import '../features/trials/trials.css';
+import { useFields, useSay } from '../shared/words/useSay';
 
 const asks: Record<Schemas['TrialKind'], string> = {
   wireLadder: 'Far too much wire, far too little, right. The volts stay.',
@@ -39,6 +40,7 @@ export function TrialsPage() {
 }
 
 function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedSheet'] }) {
+  const say = useSay();
   const navigate = useNavigate();
   const trials = useTrialsOf(sheet.id);
   const fed = sheet.body.pair !== null;
@@ -59,7 +61,7 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
   const volts = kind === 'staircase' || (alone && variable === 'volts');
   const stepped = volts || alone;
   const typed = step === '' ? null : Number(step);
-  const fields = start.error instanceof Refused ? start.error.fields : {};
+  const fields = useFields(start.error);
   const stepWrong = fields['trial.stepVolts'] ?? fields['trial.wireStepMPerMin'];
   return (
     <div className="two-columns trials">
@@ -146,7 +148,7 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
                   </span>
                 }
               >
-                {trial.plan.title}
+                {say(trial.plan.title)}
               </Button>
             </li>
           ))}

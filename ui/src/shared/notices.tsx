@@ -1,6 +1,6 @@
 import { Button, Group } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { Refused } from './api/client';
+import { Line } from './words/useSay';
 
 /** Says what was done, with a way back for a while. */
 export function offerUndo(id: string, message: string, undo: () => void) {
@@ -28,5 +28,5 @@ export function offerUndo(id: string, message: string, undo: () => void) {
 export const tellTrouble = (error: unknown) =>
   notifications.show({
     color: 'red',
-    message: error instanceof Refused ? error.line : 'Something went wrong on this page.',
+    message: <Line error={error} />,
   });

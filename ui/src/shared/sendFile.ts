@@ -1,23 +1,18 @@
-import { noAnswer, Refused } from './api/client';
+import { noAnswer, Refused, refusalOf } from './api/client';
 
-interface Problem {
-  title?: string;
-  errors?: Record<string, string[]>;
-}
-
-/** Sends a file as it is; a refusal says why, in one line. */
+/** Sends a file as it is; a refusal says why. */
 export async function sendFile(path: string, file: Blob, what: string): Promise<void> {
   const response = await fetch(path, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
   }).catch(() => {
-    throw new Refused(0, noAnswer(), {});
+    throw new Refused(0, noAnswer());
   });
   if (response.ok) return;
-  const problem = (await response.json().catch(() => ({}))) as Problem;
-  const line = Object.values(problem.errors ?? {})
-    .flat()
-    .join(' ');
-  throw new Refused(response.status, line || problem.title || `The ${what} was not taken.`, {});
+  throw refusalOf(
+    response.status,
+    await response.json().catch(() => undefined),
+    `The ${what} was not taken.`,
+  );
 }

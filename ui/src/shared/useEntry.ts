@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused } from './api/client';
 import { newId } from './newId';
+import { fieldsOf, useSay } from './words/useSay';
 
 /**
  * A form that adds one thing: it sends under the same id until the thing is taken, puts refusals at their fields,
@@ -14,6 +15,7 @@ export function useEntry<V extends Record<string, unknown>, R>(
   onTaken?: (result: R) => void,
 ) {
   const queries = useQueryClient();
+  const speak = useSay();
   const [id, setId] = useState(newId);
   const form = useForm<V>({ initialValues });
   const sending = useMutation({
@@ -25,7 +27,7 @@ export function useEntry<V extends Record<string, unknown>, R>(
       await queries.invalidateQueries({ queryKey: ['room'] });
     },
     onError: async (refused) => {
-      form.setErrors(refused instanceof Refused ? refused.fields : {});
+      form.setErrors(fieldsOf(refused, speak));
       if (!(refused instanceof Refused) || refused.status !== 409) return;
       // An earlier try was saved, its answer lost, and something changed since: that is told, shown, and what is here is another one.
       setId(newId());

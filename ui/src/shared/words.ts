@@ -108,7 +108,7 @@ export const wireSize = (wire: Schemas['Wire']) => sizes[wire.slice(-2)] ?? wire
 export const wireName = (wire: Schemas['Wire'] | null | undefined) =>
   wire ? `${sizes[wire.slice(-2)] ?? ''}${kinds[wire.slice(0, -2)] ?? ''}` : 'no wire';
 
-export const schools = {
+export const waysOfSetting = {
   pair: {
     title: 'The pair',
     words: {
@@ -133,7 +133,7 @@ export const schools = {
     },
   },
 } satisfies {
-  [K in keyof Schemas['School']]: { title: string; words: Words<Schemas['School'][K]> };
+  [K in keyof Schemas['WayOfSetting']]: { title: string; words: Words<Schemas['WayOfSetting'][K]> };
 };
 
 export const verdicts: Words<Schemas['Verdict']> = {
@@ -294,4 +294,11 @@ export const trialKinds: Words<Schemas['TrialKind']> = {
   jointTransfer: 'Joint transfer',
   positionPair: 'Position pair',
   ampsLadder: 'Amps ladder',
+};
+
+/** What a recording without a name of its own is called. */
+export const recordingOrigins: Record<Schemas['RecordingOrigin'], Words<Schemas['RecordingKind']>> = {
+  file: { sound: 'File', log: 'File' },
+  microphone: { sound: 'Microphone', log: 'Microphone' },
+  standIn: { sound: 'Booth microphone, simulated', log: 'Booth logger, simulated' },
 };

@@ -35,7 +35,7 @@ export function useArc(arc: Arc, onRun: (run: Schemas['ArcRun']) => void) {
         setTrouble(undefined);
         setHeardMs(Math.round(performance.now() - next.at));
       } catch (error) {
-        setTrouble(error instanceof Refused ? error : new Refused(0, 'The arc could not be run.', {}));
+        setTrouble(error instanceof Refused ? error : new Refused(0, 'The arc could not be run.'));
       }
     }
     busy.current = false;

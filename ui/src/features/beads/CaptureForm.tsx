@@ -11,6 +11,7 @@ import { type EvidenceDraft, nothingNoted, toEvidence } from './evidenceDraft';
 import { SettingUsed, type Used } from './SettingUsed';
 import { SavedOtherwise } from './SavedOtherwise';
 import { useRecord } from './useBeads';
+import { useFields, useSay } from '../../shared/words/useSay';
 
 /** A step of a trial that the next bead is laid for. */
 export interface Laying {
@@ -74,7 +75,8 @@ export function CaptureForm(props: {
     });
   };
   useSubmitKey(form, send, true);
-  const fields = record.error instanceof Refused ? record.error.fields : {};
+  const say = useSay();
+  const fields = useFields(record.error);
   // The answer of an earlier try was lost, and something was changed before this one.
   const savedOtherwise = record.error instanceof Refused && record.error.status === 409;
   const { wireControl, voltControl, ampControl } = machine;
@@ -91,7 +93,7 @@ export function CaptureForm(props: {
     >
       <h2>
         {laying
-          ? `Step ${laying.step.number}: ${laying.step.title}`
+          ? `Step ${laying.step.number}: ${say(laying.step.title)}`
           : `Bead ${(props.last?.number ?? 0) + 1}`}{' '}
         <span className="quiet">as it was really welded</span>
       </h2>
@@ -141,7 +143,7 @@ export function CaptureForm(props: {
           <Trouble
             error={
               Object.keys(fields).length > 0
-                ? new Refused(400, `Not saved yet. ${Object.values(fields).join(' ')}`, {})
+                ? new Refused(400, `Not saved yet. ${Object.values(fields).join(' ')}`)
                 : record.error
             }
           />

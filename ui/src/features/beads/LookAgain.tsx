@@ -8,6 +8,7 @@ import { useUnits } from '../../shared/units';
 import { EvidenceFields } from './EvidenceFields';
 import { changedIn, type EvidenceDraft, mergedOnto, namesOf, toDraft, toEvidence } from './evidenceDraft';
 import { fileOf, useLook } from './useBeads';
+import { useFields } from '../../shared/words/useSay';
 
 /** More evidence of a bead already judged: the gauge, the back, what was heard. It is judged anew; the first word is kept. */
 export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet']; onDone: () => void }) {
@@ -19,7 +20,7 @@ export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet'
   const id = useRef(newId());
   const look = useLook(props.onDone);
   const form = useRef<HTMLFormElement>(null);
-  const fields = look.error instanceof Refused ? look.error.fields : {};
+  const fields = useFields(look.error);
   const sendFrom = (base: Schemas['Bead'], evidence: EvidenceDraft) =>
     look.mutate(
       { id: id.current, beadId: base.id, version: base.version, evidence: toEvidence(evidence) },
@@ -72,9 +73,7 @@ export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet'
         look.isError && (
           <Trouble
             error={
-              Object.keys(fields).length > 0
-                ? new Refused(400, Object.values(fields).join(' '), {})
-                : look.error
+              Object.keys(fields).length > 0 ? new Refused(400, Object.values(fields).join(' ')) : look.error
             }
           />
         )

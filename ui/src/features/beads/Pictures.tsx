@@ -2,12 +2,13 @@ import { Button, Modal } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { useUnits } from '../../shared/units';
 import { sendFile } from '../../shared/sendFile';
 import { useIds } from '../../shared/useIds';
 import './pictures.css';
+import { Line, useSay } from '../../shared/words/useSay';
 
 type Side = Schemas['PictureSide'];
 
@@ -118,7 +119,7 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
           </div>
           {add.isError && (
             <p className="field-error" role="alert">
-              {add.error instanceof Refused ? add.error.line : 'The picture was not saved.'}
+              <Line error={add.error} otherwise="The picture was not saved." />
             </p>
           )}
         </>
@@ -168,6 +169,7 @@ function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => 
 }
 
 function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
+  const say = useSay();
   const { metal } = props;
   const steps = useQuery({
     queryKey: ['section', metal, props.thin],
@@ -182,7 +184,7 @@ function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
     <>
       <ol className="section-guide">
         {(steps.data ?? []).map((step, i) => (
-          <li key={step.do}>
+          <li key={say(step.do)}>
             <label>
               <input
                 type="checkbox"
@@ -194,8 +196,8 @@ function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
                 }
               />
               <span>
-                {step.do}
-                {step.care && <span className="care">{step.care}</span>}
+                {say(step.do)}
+                {step.care && <span className="care">{say(step.care)}</span>}
               </span>
             </label>
           </li>

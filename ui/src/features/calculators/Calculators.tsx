@@ -1,11 +1,12 @@
 import { Button, Loader, Modal, NumberInput, Select } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { type Kind, useTypedUnits } from '../../shared/units';
 import { useTheSheetAtHand } from './sheetAtHand';
 import './calculators.css';
+import { useFields, useSay } from '../../shared/words/useSay';
 
 type Form = Schemas['CalculatorForm'];
 type Field = Schemas['CalculatorField'];
@@ -62,6 +63,7 @@ function fromSheet(sheet: Sheet | undefined, key: string): number | string | und
 
 /** The quick calculators, one key away, begun with the numbers of the sheet on screen. */
 export function Calculators({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const say = useSay();
   const forms = useQuery({
     queryKey: ['calculators'],
     queryFn: () => answer(api.GET('/api/calculators')),
@@ -81,7 +83,7 @@ export function Calculators({ opened, onClose }: { opened: boolean; onClose: () 
             aria-label="Calculator"
             size="lg"
             allowDeselect={false}
-            data={forms.data.map((each) => ({ value: each.key, label: each.title }))}
+            data={forms.data.map((each) => ({ value: each.key, label: say(each.title) }))}
             value={key}
             onChange={(value) => value && setKey(value)}
           />
@@ -93,6 +95,7 @@ export function Calculators({ opened, onClose }: { opened: boolean; onClose: () 
 }
 
 function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
+  const say = useSay();
   const [typed, setTyped] = useState(false);
   const { per, unit, units } = useTypedUnits(typed);
   const factor = (field: { kind?: Schemas['NumberKind'] | null }) => {
@@ -124,7 +127,7 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
       );
     },
   });
-  const fields = work.error instanceof Refused ? work.error.fields : {};
+  const fields = useFields(work.error);
   const set = (field: Field, value: number | string) => {
     setTyped(true);
     setValues((before) => ({ ...before, [field.key]: value }));
@@ -133,22 +136,22 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
   return (
     <form
       className="stack worksheet"
-      aria-label={form.title}
+      aria-label={say(form.title)}
       onSubmit={(event) => {
         event.preventDefault();
         work.mutate();
       }}
     >
-      <p className="quiet">{form.about}</p>
+      <p className="quiet">{say(form.about)}</p>
       <div className="worksheet-fields">
         {form.fields.map((field) =>
           field.kind === null ? (
             <Select
               key={field.key}
-              label={field.label}
+              label={say(field.label)}
               size="md"
               allowDeselect={false}
-              data={field.picks}
+              data={field.picks.map((pick) => ({ value: pick.value, label: say(pick.label) }))}
               value={String(values[field.key] ?? '') || null}
               onChange={(value) => set(field, value ?? '')}
               error={fields[field.key]}
@@ -156,7 +159,7 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
           ) : (
             <NumberInput
               key={field.key}
-              label={field.label}
+              label={say(field.label)}
               size="md"
               hideControls
               allowedDecimalSeparators={['.', ',']}
@@ -176,13 +179,13 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
       {work.data && (
         <dl className="worked" aria-label="Result">
           {work.data.map((result) => (
-            <div key={result.label + result.kind}>
-              <dt>{result.label}</dt>
+            <div key={say(result.label) + result.kind}>
+              <dt>{say(result.label)}</dt>
               <dd>
                 <b>
                   {round(result.value * factor(result))} {unitOf(result.kind)}
                 </b>
-                <span className="quiet">{result.working}</span>
+                <span className="quiet">{say(result.working)}</span>
               </dd>
             </div>
           ))}

@@ -1,14 +1,16 @@
 import type { Schemas } from '../../shared/api/client';
 import { criteria, standings } from '../../shared/words';
+import { useSay } from '../../shared/words/useSay';
 
 const marks: Record<Schemas['Standing'], string> = { right: '✓', off: '✕', notKnown: '?' };
 
 /** A bead against its criteria set, limit by limit, as it applies to this thickness and size. */
 export function AcceptanceTable({ acceptance }: { acceptance: Schemas['Acceptance'] }) {
+  const say = useSay();
   return (
     <section className="acceptance" aria-label="Limits">
       <h3>
-        {acceptance.name}:{' '}
+        {say(acceptance.name)}:{' '}
         <span className={`whole standing-${acceptance.standing}`}>
           {marks[acceptance.standing]} {standings[acceptance.standing].toLowerCase()}
         </span>
@@ -30,13 +32,13 @@ export function AcceptanceTable({ acceptance }: { acceptance: Schemas['Acceptanc
                 </span>{' '}
                 {criteria[row.criterion]}
               </th>
-              <td>{row.limit}</td>
-              <td>{row.found}</td>
+              <td>{say(row.limit)}</td>
+              <td>{say(row.found)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="quiet">{acceptance.note}</p>
+      <p className="quiet">{say(acceptance.note)}</p>
     </section>
   );
 }

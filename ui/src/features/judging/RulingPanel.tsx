@@ -2,11 +2,12 @@ import { Button, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { moment } from '../../shared/units';
 import { useIds } from '../../shared/useIds';
 import { aspects, standings, verdicts } from '../../shared/words';
+import { useFields } from '../../shared/words/useSay';
 
 type Ruling = Schemas['RulingRequest'];
 
@@ -40,7 +41,7 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
       await queries.invalidateQueries({ queryKey: ['agreement'] });
     },
   });
-  const fields = rule.error instanceof Refused ? rule.error.fields : {};
+  const fields = useFields(rule.error);
   const known = judgement.aspects.filter((aspect) => aspect.standing !== 'notKnown');
   const agree = () =>
     rule.mutate([

@@ -3,10 +3,11 @@ import { useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useTypedUnits } from '../../shared/units';
 import { useIds } from '../../shared/useIds';
+import { fieldsOf, useSay } from '../../shared/words/useSay';
 
 const rows = [
   ['undercutMm', 'Undercut, at most'],
@@ -19,6 +20,7 @@ const rows = [
 
 /** The room's own tolerances for practice beads. */
 export function TolerancesPanel() {
+  const say = useSay();
   const queries = useQueryClient();
   const stands = useQuery({
     queryKey: ['tolerances'],
@@ -66,7 +68,7 @@ export function TolerancesPanel() {
       queries.setQueryData(['tolerances'], set);
       notifications.show({ message: 'Practice beads are measured by these from now on.' });
     },
-    onError: (error) => form.setErrors(error instanceof Refused ? error.fields : {}),
+    onError: (error) => form.setErrors(fieldsOf(error, say)),
   });
   return (
     <form

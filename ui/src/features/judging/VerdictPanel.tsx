@@ -1,17 +1,19 @@
 import type { Schemas } from '../../shared/api/client';
 import { aspects, matches, verdicts } from '../../shared/words';
 import { VerdictMark } from './VerdictMark';
+import { useSay } from '../../shared/words/useSay';
 
 type Judgement = Schemas['Judgement'];
 
 /** The one change, large enough to read from the booth's curtain. */
 export function NextChange({ next }: { next: NonNullable<Judgement['next']> }) {
+  const say = useSay();
   return (
     <section className="next-change" aria-label="Next change">
       <h3>Change next</h3>
-      <p className="instruction">{next.instruction}</p>
-      {next.then && <p>{next.then}</p>}
-      <p className="quiet">Expect: {next.expect}</p>
+      <p className="instruction">{say(next.instruction)}</p>
+      {next.then && <p>{say(next.then)}</p>}
+      <p className="quiet">Expect: {say(next.expect)}</p>
     </section>
   );
 }
@@ -26,13 +28,14 @@ export function VerdictSummary({
   judgement: Judgement;
   ruled?: Schemas['Verdict'] | null;
 }) {
+  const say = useSay();
   const overruled = ruled !== null && ruled !== undefined && ruled !== judgement.verdict;
   return (
     <div className="verdict-panel">
       <div className="verdict-head">
         <VerdictMark verdict={ruled ?? judgement.verdict} large />
         <p>
-          Bead {number}. {judgement.summary}
+          Bead {number}. {say(judgement.summary)}
           {overruled && (
             <span className="quiet">
               {' '}
@@ -44,17 +47,18 @@ export function VerdictSummary({
       </div>
       {judgement.followUp && (
         <p className={`follow-up ${judgement.followUp.outcome}`} role="note">
-          {judgement.followUp.text}
+          {say(judgement.followUp.text)}
         </p>
       )}
       {judgement.next && <NextChange next={judgement.next} />}
-      {judgement.contradiction && <p className="contradiction">{judgement.contradiction}</p>}
+      {judgement.contradiction && <p className="contradiction">{say(judgement.contradiction)}</p>}
     </div>
   );
 }
 
 /** Why: aspect by aspect, the likeliest causes, and what was not looked at. */
 export function VerdictReasons({ judgement }: { judgement: Judgement }) {
+  const say = useSay();
   return (
     <div className="verdict-panel">
       <dl className="aspects" aria-label="Reasons">
@@ -64,7 +68,7 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
               <span aria-hidden="true">{{ right: '✓', off: '✕', notKnown: '?' }[aspect.standing]}</span>
               {aspects[aspect.aspect]}
             </dt>
-            <dd>{aspect.text}</dd>
+            <dd>{say(aspect.text)}</dd>
           </div>
         ))}
       </dl>
@@ -74,7 +78,7 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
           <ul className="expected">
             {judgement.expected.map((row) => (
               <li key={row.aspect} className={`match-${row.match}`}>
-                {row.text} <span className="match">{matches[row.match]}</span>
+                {say(row.text)} <span className="match">{matches[row.match]}</span>
               </li>
             ))}
           </ul>
@@ -88,13 +92,15 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
               .filter((cause, i) => i === 0 || cause.share >= 0.05)
               .map((cause) => (
                 <li key={cause.cause}>
-                  <span className="cause-name">{cause.words}</span>
+                  <span className="cause-name">{say(cause.words)}</span>
                   <span className="share" aria-hidden="true">
                     <span style={{ width: `${cause.share * 100}%` }} />
                   </span>
                   <span className="quiet">{likely(cause.share)}</span>
-                  {cause.for.length > 0 && <p>For: {cause.for.join('; ')}.</p>}
-                  {cause.against.length > 0 && <p className="quiet">Against: {cause.against.join('; ')}.</p>}
+                  {cause.for.length > 0 && <p>For: {cause.for.map(say).join('; ')}.</p>}
+                  {cause.against.length > 0 && (
+                    <p className="quiet">Against: {cause.against.map(say).join('; ')}.</p>
+                  )}
                 </li>
               ))}
           </ol>
@@ -104,9 +110,9 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
         <section className="telling" aria-label="Most telling look">
           <h3>Look at this next</h3>
           <p>
-            <b>{judgement.telling.text}</b>
+            <b>{say(judgement.telling.text)}</b>
           </p>
-          <p className="quiet">It would tell apart: {judgement.telling.between.join(' / ')}.</p>
+          <p className="quiet">It would tell apart: {judgement.telling.between.map(say).join(' / ')}.</p>
         </section>
       )}
       {judgement.stillUnknown.length > 0 && (
@@ -114,7 +120,7 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
           <h3>Not looked at yet</h3>
           <ul>
             {judgement.stillUnknown.map((text) => (
-              <li key={text}>{text}</li>
+              <li key={say(text)}>{say(text)}</li>
             ))}
           </ul>
         </section>

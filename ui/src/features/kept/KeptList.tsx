@@ -12,6 +12,7 @@ import { useMe } from '../../shared/useMe';
 import { jobLine } from '../sheets/SheetView';
 import { type Sought, useCompare, useKept, useUnkeep } from './useKept';
 import './kept.css';
+import { useSay } from '../../shared/words/useSay';
 
 /** Kept settings, newest first; each says whether the machine still stands there. */
 export function KeptList(sought: Sought) {
@@ -40,6 +41,7 @@ export function KeptList(sought: Sought) {
 }
 
 function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachine: boolean }) {
+  const say = useSay();
   const me = useMe().data;
   const unkeep = useUnkeep();
   const mine = me?.id === kept.by.id || me?.role === 'instructor';
@@ -53,7 +55,7 @@ function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachin
         />
       )}
       <div>
-        <b className="kept-marks">{kept.reads}</b>
+        <b className="kept-marks">{say(kept.reads)}</b>
         <p>
           {jobLine(kept.job)}, {wireName(kept.job.wire)}
           {showMachine && me?.role === 'instructor' && (
@@ -74,7 +76,7 @@ function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachin
         <button
           type="button"
           className="icon-key"
-          aria-label={`No longer keep ${kept.reads}`}
+          aria-label={`No longer keep ${say(kept.reads)}`}
           onClick={() => unkeep.mutate({ id: kept.id, withdrawn: true })}
         >
           <IconX size={18} />
@@ -86,6 +88,7 @@ function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachin
 
 /** Read the marks off the front, one tap, and it says what to turn. */
 function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
+  const say = useSay();
   const compare = useCompare();
   const tig = kept.job.wire === null;
   const seen = kept.lastSeen;
@@ -136,7 +139,7 @@ function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
       )}
       {compare.data && (
         <p role="status" className={compare.data.stands ? 'stands' : 'turned'}>
-          {compare.data.stands ? 'Still there.' : compare.data.turn.join(' ')}
+          {compare.data.stands ? 'Still there.' : compare.data.turn.map(say).join(' ')}
         </p>
       )}
       {compare.isError && <Trouble error={compare.error} />}

@@ -3,15 +3,17 @@ import { Dropzone } from '@mantine/dropzone';
 import { IconMicrophone, IconPlayerStop } from '@tabler/icons-react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { sendFile } from '../../shared/sendFile';
 import { useIds } from '../../shared/useIds';
 import { useUnits } from '../../shared/units';
+import { recordingOrigins } from '../../shared/words';
 import { SettingsPlane } from '../sheets/SettingsPlane';
 import { Timeline } from './Timeline';
 import { type MicrophoneState, useMicrophone } from './useMicrophone';
 import './listening.css';
+import { Line, useSay } from '../../shared/words/useSay';
 
 const states: Partial<Record<MicrophoneState, string>> = {
   asking: 'The browser asks whether this page may hear the microphone. Say yes there.',
@@ -29,6 +31,7 @@ const send = (beadId: string, id: string, file: Blob, name: string, origin: stri
 
 /** A bead's recordings: what was heard in them, and ways to add one. */
 export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean }) {
+  const say = useSay();
   const { bead, recordings, sheet, body } = props.file;
   const queries = useQueryClient();
   const { show } = useUnits();
@@ -94,9 +97,9 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
         const used = i === 0 && pair ? bead.used : null;
         const figures = recording.finding.figures;
         return (
-          <article key={recording.id} className="recording" aria-label={recording.name}>
+          <article key={recording.id} className="recording" aria-label={nameOf(recording)}>
             <p>
-              <b>{recording.finding.words}</b> <span className="quiet">{recording.name}</span>
+              <b>{say(recording.finding.words)}</b> <span className="quiet">{nameOf(recording)}</span>
             </p>
             <div className={used ? 'recording-beside' : ''}>
               <Timeline recording={recording} />
@@ -207,7 +210,7 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
           </Dropzone>
           {trouble && (
             <p className="field-error" role="alert">
-              {trouble instanceof Refused ? trouble.line : 'The recording was not saved.'}
+              <Line error={trouble} otherwise="The recording was not saved." />
             </p>
           )}
         </>
@@ -223,4 +226,9 @@ function Figure({ name, value }: { name: string; value: string }) {
       <dd>{value}</dd>
     </div>
   );
+}
+
+/** What a recording is called: as it was named, or after where it came from. */
+function nameOf({ name, origin, finding }: Schemas['Recording']): string {
+  return name || recordingOrigins[origin][finding.kind];
 }

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { evidence } from '../../shared/words';
 import './listening.css';
+import { useSay } from '../../shared/words/useSay';
 
 const width = 600;
 
@@ -12,6 +13,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
   const audio = useRef<HTMLAudioElement>(null);
   const [at, setAt] = useState(0);
   const sound = finding.kind === 'sound';
+  const say = useSay();
   const x = (seconds: number) => (seconds / finding.seconds) * width;
   const seek = (seconds: number) => {
     setAt(seconds);
@@ -27,7 +29,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
       <svg
         viewBox={`0 0 ${width} 170`}
         role="img"
-        aria-label={`${finding.words} ${finding.seconds.toFixed(1)} seconds.`}
+        aria-label={`${say(finding.words)} ${finding.seconds.toFixed(1)} seconds.`}
         onClick={(event) => {
           const box = event.currentTarget.getBoundingClientRect();
           seek(((event.clientX - box.left) / box.width) * finding.seconds);

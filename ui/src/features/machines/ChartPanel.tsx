@@ -1,7 +1,7 @@
 import { Button, FileButton, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
@@ -9,6 +9,7 @@ import { counted, gases, processes, wireName } from '../../shared/words';
 import { useStock } from '../../shared/useStock';
 import { readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
+import { useFields } from '../../shared/words/useSay';
 
 /** The chart on the door: as printed, and where it runs rich or lean. */
 export function ChartPanel({ detail }: { detail: Detail }) {
@@ -165,7 +166,7 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
   const filled = steps.filter(
     (step) => step.thickness !== '' || step.wireMark !== '' || step.voltMark !== '',
   );
-  const fields = enter.error instanceof Refused ? enter.error.fields : {};
+  const fields = useFields(enter.error);
   const at = (step: Step, field: string) => fields[`steps[${filled.indexOf(step)}].${field}`];
   const change = (step: Step, part: Partial<Step>) =>
     setSteps((before) => {

@@ -2,12 +2,13 @@ import { Button, NumberInput, Select } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, Refused, type Schemas } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { day, type Kind, useTypedUnits, useUnits } from '../../shared/units';
 import { useEntry } from '../../shared/useEntry';
 import { describe, everyMark, isListed, readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
+import { Line, useSay } from '../../shared/words/useSay';
 
 const titles: Record<Schemas['ReadControl'], { title: string; kind: Kind }> = {
   wire: { title: 'Wire', kind: 'wireFeed' },
@@ -179,6 +180,7 @@ function Readings({
 
 /** From a mark to what it gives, or from what is wanted to the mark. */
 function Translate(props: { machineId: string; which: Schemas['ReadControl']; control: Schemas['Control'] }) {
+  const say = useSay();
   const { show } = useUnits();
   const { title, kind } = titles[props.which];
   const [asked, setAsked] = useState<{ by: 'mark' | 'value'; number: number | string }>({
@@ -229,7 +231,7 @@ function Translate(props: { machineId: string; which: Schemas['ReadControl']; co
         {asked.number !== '' && data && (
           <>
             <b>
-              {data.reads} gives {show(kind, data.value)}
+              {say(data.reads)} gives {show(kind, data.value)}
             </b>{' '}
             <span className="quiet">
               ± {Math.round(data.sureShare * 100)} %
@@ -238,7 +240,7 @@ function Translate(props: { machineId: string; which: Schemas['ReadControl']; co
             </span>
           </>
         )}
-        {translation.error instanceof Refused && translation.error.line}
+        {translation.error && <Line error={translation.error} />}
       </p>
     </div>
   );
@@ -253,9 +255,10 @@ function FitLine({
   count: number;
   believed: boolean;
 }) {
+  const say = useSay();
   if (count === 0) return <p>{believed ? 'Never measured; the display is believed.' : 'No readings yet.'}</p>;
   if (!fit) return null;
-  if (fit.problem) return <p className="field-error">{fit.problem}</p>;
+  if (fit.problem) return <p className="field-error">{say(fit.problem)}</p>;
   const off = fit.readOutOff;
   return (
     <p className="fit">

@@ -6,6 +6,7 @@ import { newId } from '../../shared/newId';
 import { tellTrouble } from '../../shared/notices';
 import { day } from '../../shared/units';
 import type { Detail } from './useMachines';
+import { useSay } from '../../shared/words/useSay';
 
 /** Parts that wear, when they were last seen to, and what is due. */
 export function UpkeepPanel({ detail }: { detail: Detail }) {
@@ -23,6 +24,7 @@ export function UpkeepPanel({ detail }: { detail: Detail }) {
 }
 
 function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartState'] }) {
+  const say = useSay();
   const queries = useQueryClient();
   const [id, setId] = useState(newId);
   const [note, setNote] = useState('');
@@ -44,19 +46,19 @@ function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartSt
   return (
     <li className={part.due ? 'due' : ''}>
       <div>
-        <b>{part.name}</b>{' '}
+        <b>{say(part.name)}</b>{' '}
         {part.due ? (
-          <span className="due-word">due: {part.why}</span>
+          <span className="due-word">due: {say(part.why)}</span>
         ) : (
-          <span className="quiet">{part.why}</span>
+          <span className="quiet">{say(part.why)}</span>
         )}
         <p className="quiet">
-          {part.do}
+          {say(part.do)}
           {part.lastDone && `. Last ${day(part.lastDone)}`}
         </p>
       </div>
       <TextInput
-        aria-label={`Note on the ${part.name.toLowerCase()}`}
+        aria-label={`Note on the ${say(part.name).toLowerCase()}`}
         placeholder="note"
         size="md"
         maxLength={200}
@@ -68,7 +70,7 @@ function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartSt
         size="md"
         loading={done.isPending}
         onClick={() => done.mutate()}
-        aria-label={`Done: ${part.name}`}
+        aria-label={`Done: ${say(part.name)}`}
       >
         Done
       </Button>

@@ -4,6 +4,7 @@ import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { asTyped, type Job, useAlternatives } from './useSheets';
+import { useSay } from '../../shared/words/useSay';
 
 /** The wire ran out, or the mode does not suit: the same job with another wire, or in another mode. */
 export function AlternativesPanel(props: {
@@ -11,6 +12,7 @@ export function AlternativesPanel(props: {
   boothId: string;
   onPick: (change: Partial<Job>) => void;
 }) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const others = useAlternatives(props.job, props.boothId, open);
   if (!open) {
@@ -33,12 +35,12 @@ export function AlternativesPanel(props: {
             {others.data.wires.map((wire) => (
               <Alternative
                 key={wire.wire}
-                name={wire.name}
+                name={say(wire.name)}
                 wireFeedMPerMin={wire.wireFeedMPerMin}
                 volts={wire.volts}
-                reads={wire.reads}
-                changes={wire.changes}
-                problem={wire.problem}
+                reads={say(wire.reads)}
+                changes={wire.changes.map(say)}
+                problem={say(wire.problem)}
                 onPick={() => props.onPick({ wire: wire.wire })}
               />
             ))}
@@ -51,15 +53,19 @@ export function AlternativesPanel(props: {
           {others.data.modes.map((mode) => (
             <Alternative
               key={mode.process}
-              name={mode.name}
+              name={say(mode.name)}
               wireFeedMPerMin={mode.wireFeedMPerMin}
               volts={mode.volts}
               amps={mode.amps}
               reads={mode.passes !== null && mode.passes > 1 ? `${mode.passes} passes` : ''}
               changes={
-                mode.problem ? [] : mode.takes.length > 0 ? mode.takes : ['what is on the machine does']
+                mode.problem
+                  ? []
+                  : mode.takes.length > 0
+                    ? mode.takes.map(say)
+                    : ['what is on the machine does']
               }
-              problem={mode.problem}
+              problem={say(mode.problem)}
               onPick={() => mode.job && props.onPick(asTyped(mode.job))}
             />
           ))}

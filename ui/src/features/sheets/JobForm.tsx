@@ -8,6 +8,7 @@ import { JointPicture } from './JointPicture';
 import { PresetsAndCards } from './PresetsAndCards';
 import { type Job } from './useSheets';
 import { useStock } from '../../shared/useStock';
+import { useFields } from '../../shared/words/useSay';
 
 const options = (words: Record<string, string>) =>
   Object.entries(words).map(([value, label]) => ({ value, label }));
@@ -24,7 +25,7 @@ export function JobForm(props: {
   const { job, set, sheet, refused } = props;
   const stock = useStock().data;
   const [unequal, setUnequal] = useState(Boolean(job.otherThickness));
-  const fields = refused?.fields ?? {};
+  const fields = useFields(refused);
   const process = job.process ?? sheet?.job.process ?? 'gmawShortCircuit';
   const metal = job.metal ?? sheet?.job.metal ?? 'mildSteel';
   const kind = wireKind(process, metal);

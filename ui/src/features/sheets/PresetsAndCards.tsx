@@ -7,6 +7,7 @@ import { newId } from '../../shared/newId';
 import { tellTrouble } from '../../shared/notices';
 import { asTyped, type Job, usePresets, useSavePreset } from './useSheets';
 import { jobLine } from './SheetView';
+import { Line } from '../../shared/words/useSay';
 
 const tooLong = 200_000;
 
@@ -26,7 +27,7 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
   });
   const read = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > tooLong) throw new Refused(400, 'This file is too long for a settings card.', {});
+      if (file.size > tooLong) throw new Refused(400, 'This file is too long for a settings card.');
       return answer(api.POST('/api/cards/read', { body: { text: await file.text() } }));
     },
     onSuccess: (job) => {
@@ -68,7 +69,7 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
             maxLength={60}
             value={name}
             onChange={(event) => setName(event.currentTarget.value)}
-            error={save.error instanceof Refused ? save.error.line : undefined}
+            error={save.isError && <Line error={save.error} />}
           />
           <Button type="submit" size="md" loading={save.isPending}>
             Save

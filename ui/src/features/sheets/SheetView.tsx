@@ -8,12 +8,13 @@ import {
   metals,
   polarities,
   positions,
-  schools,
+  waysOfSetting,
   wireName,
 } from '../../shared/words';
 import { ControlFace } from '../machines/ControlFace';
 import { Why } from './Why';
 import './sheets.css';
+import { useSay } from '../../shared/words/useSay';
 
 type Sheet = Schemas['Sheet'];
 type Machine = Schemas['Machine'];
@@ -32,21 +33,23 @@ export function jobLine(job: Schemas['Job']): string {
 }
 
 /** What a job is welded with: process, wire, gas, polarity. */
-export const withLine = (sheet: Sheet) =>
-  [
-    sheet.processName,
+export function WithLine({ sheet }: { sheet: Sheet }) {
+  const say = useSay();
+  return [
+    say(sheet.processName),
     sheet.job.wire ? `${wireName(sheet.job.wire)} wire` : null,
     gases[sheet.job.gas ?? 'none'],
     polarities[sheet.polarity],
   ]
     .filter(Boolean)
     .join(' · ');
+}
 
-/** The school a sheet was made by, where it decides something. */
-function schoolLine({ job, school, pair }: Sheet): string {
-  const words = [pair && schools.pair.words[school.pair]];
+/** The way of setting a sheet was made by, where it decides something. */
+function wayLine({ job, way, pair }: Sheet): string {
+  const words = [pair && waysOfSetting.pair.words[way.pair]];
   if (job.position !== 'flat' && job.position !== 'horizontal') {
-    words.push(schools.position.words[school.position]);
+    words.push(waysOfSetting.position.words[way.position]);
   }
   return words.filter(Boolean).join(', ').toLowerCase();
 }
@@ -59,6 +62,7 @@ export const SheetView = memo(function SheetView({
   sheet: Sheet;
   machine?: Machine | null;
 }) {
+  const say = useSay();
   const { reasons } = sheet;
   const aims = useAims(sheet);
   return (
@@ -81,37 +85,37 @@ export const SheetView = memo(function SheetView({
       <dl className="expect">
         <div>
           <dt>It should sound</dt>
-          <dd>{sheet.expectedSound}</dd>
+          <dd>{say(sheet.expectedSound)}</dd>
         </div>
         <div>
           <dt>It should look</dt>
-          <dd>{sheet.expectedLook}</dd>
+          <dd>{say(sheet.expectedLook)}</dd>
         </div>
         <div>
           <dt>Direction and hand</dt>
           <dd>
-            {sheet.direction} {sheet.motion}
+            {say(sheet.direction)} {say(sheet.motion)}
           </dd>
         </div>
       </dl>
       {sheet.steps.length > 0 && (
         <section className="steps" aria-label="From loading to keeping">
           <h3>
-            From loading to keeping <span className="quiet">{schoolLine(sheet)}</span>
+            From loading to keeping <span className="quiet">{wayLine(sheet)}</span>
           </h3>
           <ol>
             {sheet.steps.map((step) => (
-              <li key={step}>{step}</li>
+              <li key={say(step)}>{say(step)}</li>
             ))}
           </ol>
         </section>
       )}
-      {sheet.differences.length > 0 && (
-        <section className="differences" aria-label="Other schools">
-          <h3>Other schools</h3>
+      {sheet.otherWays.length > 0 && (
+        <section className="other-ways" aria-label="Other ways of setting">
+          <h3>Other ways of setting</h3>
           <ul>
-            {sheet.differences.map((difference) => (
-              <li key={difference.text}>{difference.text}</li>
+            {sheet.otherWays.map((other) => (
+              <li key={other.between}>{say(other.text)}</li>
             ))}
           </ul>
         </section>
@@ -129,6 +133,7 @@ function Pair({
   pair: Schemas['PairSettings'];
   machine?: Machine | null | undefined;
 }) {
+  const say = useSay();
   const { number, unit, show } = useUnits();
   const { reasons } = sheet;
   const { marks } = pair;
@@ -159,7 +164,7 @@ function Pair({
               control={machine.wireControl}
               mark={marks.wire.mark}
               title="Wire"
-              reads={marks.wire.reads}
+              reads={say(marks.wire.reads)}
             />
           </Why>
           <Why of="voltMark" label="the volt mark" reasons={reasons}>
@@ -167,7 +172,7 @@ function Pair({
               control={machine.voltControl}
               mark={marks.volt.mark}
               title="Volts"
-              reads={marks.volt.reads}
+              reads={say(marks.volt.reads)}
             />
           </Why>
         </section>
@@ -181,7 +186,7 @@ function Pair({
             </li>
           )}
           {sheet.program !== null && <li>Program {sheet.program}</li>}
-          {pair.inductance && <li>Inductance: {pair.inductance}</li>}
+          {pair.inductance && <li>Inductance: {say(pair.inductance)}</li>}
           {pair.learned && (
             <li>
               This room has found {show('volts', pair.learned.volts.aimVolts)} here, smooth from{' '}
@@ -211,6 +216,7 @@ function Tungsten({
   tig: Schemas['TigSettings'];
   machine?: Machine | null | undefined;
 }) {
+  const say = useSay();
   const { number } = useUnits();
   const { reasons } = sheet;
   return (
@@ -228,7 +234,7 @@ function Tungsten({
           <Why of="tungsten" label="the tungsten" reasons={reasons}>
             <b>{tig.tungstenMm.toFixed(1)}</b> mm
           </Why>
-          <span className="quiet">{tig.tungstenClass}</span>
+          <span className="quiet">{say(tig.tungstenClass)}</span>
         </div>
       </section>
       {machine?.ampControl && tig.mark && (
@@ -238,25 +244,27 @@ function Tungsten({
               control={machine.ampControl}
               mark={tig.mark.mark}
               title="Amps"
-              reads={tig.mark.reads}
+              reads={say(tig.mark.reads)}
             />
           </Why>
         </section>
       )}
       <ul className="pair-notes">
-        <li>Grind: {tig.grind}.</li>
-        <li>{tig.start}</li>
-        {tig.pulse && <li>{tig.pulse}</li>}
+        <li>Grind: {say(tig.grind)}.</li>
+        <li>{say(tig.start)}</li>
+        {tig.pulse && <li>{say(tig.pulse)}</li>}
       </ul>
     </div>
   );
 }
 
 function useAims(sheet: Sheet): Aim[] {
+  const say = useSay();
   const { number, unit, show } = useUnits();
   const { pair, tig, gasFlow } = sheet;
   const span = (window: { lowMm: number; highMm: number }) =>
     `${number('length', window.lowMm)} to ${number('length', window.highMm)} ${unit('length')}`;
+  const [workAngle, workAngleHow] = say(sheet.workAngle).split('° ');
   const aims: (Aim | false)[] = [
     { label: tig ? 'Amps' : 'Expected amps', of: 'amps', big: show('amps', sheet.amps) },
     {
@@ -321,13 +329,13 @@ function useAims(sheet: Sheet): Aim[] {
     {
       label: 'Work angle',
       of: 'workAngle',
-      big: `${sheet.workAngle.split('°')[0]}°`,
-      small: sheet.workAngle.split('° ')[1],
+      big: `${workAngle}°`,
+      small: workAngleHow,
     },
     {
       label: 'Travel angle',
       of: 'travelAngle',
-      big: `${sheet.travelAngle.split('°')[0]}°`,
+      big: `${say(sheet.travelAngle).split('°')[0]}°`,
       small: 'off square',
     },
     sheet.heatInputEnKJPerMm !== null && {
@@ -358,13 +366,14 @@ function useAims(sheet: Sheet): Aim[] {
 
 /** What to heed, grave things first in sight. */
 export const Cautions = memo(function Cautions({ sheet }: { sheet: Sheet }) {
+  const say = useSay();
   return (
     <section className="cautions" aria-label="Cautions">
       <h3>Heed</h3>
       <ul>
         {sheet.cautions.map((caution) => (
-          <li key={caution.text} className={caution.grave ? 'grave' : ''}>
-            {caution.text}
+          <li key={say(caution.text)} className={caution.grave ? 'grave' : ''}>
+            {say(caution.text)}
           </li>
         ))}
       </ul>

@@ -1,11 +1,13 @@
 import { Popover } from '@mantine/core';
 import type { Schemas } from '../../shared/api/client';
 import { sources } from '../../shared/words';
+import { useSay } from '../../shared/words/useSay';
 
 type Reason = Schemas['Reason'];
 
 /** A number that opens its reason: the rule, its working, and the rules it came from. */
 export function Why(props: { of: string; label: string; reasons: Reason[]; children: React.ReactNode }) {
+  const say = useSay();
   return (
     <Popover width={430} position="bottom-start" withArrow shadow="md" trapFocus withinPortal>
       <Popover.Target>
@@ -17,9 +19,9 @@ export function Why(props: { of: string; label: string; reasons: Reason[]; child
         <ol>
           {chain(props.of, props.reasons).map((reason) => (
             <li key={reason.of}>
-              <strong>{reason.rule}</strong>
-              <p>{reason.working}</p>
-              <p className="result">{reason.result}</p>
+              <strong>{say(reason.rule)}</strong>
+              <p>{say(reason.working)}</p>
+              <p className="result">{say(reason.result)}</p>
               <p className="source">{sources[reason.source]}</p>
             </li>
           ))}

@@ -1,11 +1,13 @@
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
+import { useSay } from '../../shared/words/useSay';
 
 const box = { left: 52, top: 14, right: 468, bottom: 232 };
 const dashes = ['', '7 5', '2 4'];
 
 /** Measured width, leg and penetration over what was varied. */
 export function Curves({ plan, curves }: { plan: Schemas['TrialPlan']; curves: Schemas['TrialCurve'][] }) {
+  const say = useSay();
   const { per, unit } = useUnits();
   const kind =
     plan.variable === 'amps'
@@ -29,7 +31,7 @@ export function Curves({ plan, curves }: { plan: Schemas['TrialPlan']; curves: S
   const inch = unit('length') === 'in';
   return (
     <figure className="plane">
-      <svg viewBox="0 0 480 290" role="img" aria-label={curves.map((curve) => curve.name).join(', ')}>
+      <svg viewBox="0 0 480 290" role="img" aria-label={curves.map((curve) => say(curve.name)).join(', ')}>
         <rect
           className="frame"
           x={box.left}
@@ -39,7 +41,7 @@ export function Curves({ plan, curves }: { plan: Schemas['TrialPlan']; curves: S
         />
         {values.map((value) => (
           <text key={value} x={x(value)} y={box.bottom + 17} textAnchor="middle">
-            {name(value)}
+            {say(name(value))}
           </text>
         ))}
         {[0.25, 0.5, 0.75, 1].map((share) => (
@@ -56,7 +58,7 @@ export function Curves({ plan, curves }: { plan: Schemas['TrialPlan']; curves: S
             : `${{ wireFeed: 'wire feed speed', volts: 'volts', amps: 'amps' }[kind]}, ${unit(kind)}`}
         </text>
         {curves.map((curve, i) => (
-          <g key={curve.name} className={`curve curve-${i}`}>
+          <g key={say(curve.name)} className={`curve curve-${i}`}>
             {kind !== null && (
               <polyline
                 strokeDasharray={dashes[i % dashes.length]}
@@ -74,7 +76,7 @@ export function Curves({ plan, curves }: { plan: Schemas['TrialPlan']; curves: S
               strokeDasharray={dashes[i % dashes.length]}
             />
             <text x={box.left + i * 140 + 32} y={284}>
-              {curve.name}
+              {say(curve.name)}
             </text>
           </g>
         ))}

@@ -7,25 +7,18 @@ export type Schemas = components['schemas'];
 /** The server, as its own OpenAPI document describes it. */
 export const api = createClient<paths>({ baseUrl: '/' });
 
-/** What the server would not take: a title, and messages by field. */
+/** What was wrong with one field of a request. */
+type Problem = Schemas['Problem'];
+
+/** What the server would not take, and why; the screen's own reasons are plain words. */
 export class Refused extends Error {
   constructor(
     readonly status: number,
-    title: string,
-    readonly fields: Record<string, string>,
+    readonly said: Schemas['Said'] | string,
+    readonly problems: Problem[] = [],
   ) {
-    super(title);
+    super(typeof said === 'string' ? said : said.say);
   }
-
-  /** All messages in one line, for places without a field of their own. */
-  get line(): string {
-    return Object.values(this.fields).join(' ') || this.message;
-  }
-}
-
-interface Problem {
-  title?: string | null;
-  errors?: Record<string, string[]>;
 }
 
 /** What can be said when no answer came: without a network nothing left this machine; otherwise the answer alone may be lost. */
@@ -41,17 +34,20 @@ export async function answer<T>(
   const { data, error, response } = await call.catch((failed: unknown) => {
     // A query that is no longer wanted was taken back by ourselves.
     if (failed instanceof DOMException && failed.name === 'AbortError') throw failed;
-    throw new Refused(0, noAnswer(), {});
+    throw new Refused(0, noAnswer());
   });
   if (response.ok) return data as T;
-  const problem = (error ?? {}) as Problem;
-  const fields = Object.fromEntries(
-    Object.entries(problem.errors ?? {}).map(([field, texts]) => [field, texts.join(' ')]),
-  );
-  const title =
-    {
-      404: 'There is no such thing here.',
-      429: 'Too many tries. Wait a minute.',
-    }[response.status] ?? problem.title;
-  throw new Refused(response.status, title || `The server answered ${response.status}.`, fields);
+  throw refusalOf(response.status, error);
 }
+
+/** What an answer that is not what was asked for says. */
+export function refusalOf(status: number, body: unknown, otherwise = `The server answered ${status}.`) {
+  const told = (body ?? {}) as Partial<Schemas['ProblemAnswer']>;
+  return new Refused(status, plain[status] ?? told.said ?? otherwise, told.problems);
+}
+
+// Answers that come without a body of ours.
+const plain: Record<number, string> = {
+  404: 'There is no such thing here.',
+  429: 'Too many tries. Wait a minute.',
+};

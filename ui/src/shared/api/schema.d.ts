@@ -159,7 +159,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -270,7 +270,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -339,7 +339,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Conflict */
@@ -348,7 +348,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -534,7 +534,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people/me/school": {
+    "/api/people/me/way-of-setting": {
         parameters: {
             query?: never;
             header?: never;
@@ -556,7 +556,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["School"];
+                        "application/json": components["schemas"]["WayOfSetting"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -584,7 +584,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["School"];
+                    "application/json": components["schemas"]["WayOfSetting"];
                 };
             };
             responses: {
@@ -729,7 +729,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -752,7 +752,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -875,7 +875,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -898,7 +898,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -1067,7 +1067,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1090,7 +1090,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -1153,7 +1153,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1183,7 +1183,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -1321,7 +1321,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1399,7 +1399,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1429,7 +1429,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -1492,7 +1492,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1522,7 +1522,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -1717,7 +1717,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1747,7 +1747,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -1810,7 +1810,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1840,7 +1840,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -2143,7 +2143,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2166,7 +2166,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -2230,7 +2230,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2260,7 +2260,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -2389,7 +2389,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2522,7 +2522,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2591,7 +2591,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2661,7 +2661,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2684,7 +2684,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -2806,7 +2806,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2829,7 +2829,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -3041,7 +3041,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3111,7 +3111,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3134,7 +3134,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -3275,7 +3275,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3305,7 +3305,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Precondition Failed */
@@ -3314,7 +3314,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -3330,7 +3330,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The server or its database is busy; Retry-After says when to come again. */
@@ -3388,7 +3388,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3418,7 +3418,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -3655,7 +3655,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3685,7 +3685,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -3799,7 +3799,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3884,7 +3884,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -3914,7 +3914,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -4217,7 +4217,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -4240,7 +4240,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -4409,7 +4409,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -4432,7 +4432,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -4628,7 +4628,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -4651,7 +4651,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -4889,7 +4889,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -4912,7 +4912,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -5151,7 +5151,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5181,7 +5181,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -5253,7 +5253,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5283,7 +5283,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -5348,7 +5348,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5378,7 +5378,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -5501,7 +5501,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5631,7 +5631,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5654,7 +5654,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -5904,7 +5904,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5986,7 +5986,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -6016,7 +6016,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description The body is larger than is taken here. */
@@ -6078,7 +6078,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -6394,7 +6394,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -6572,7 +6572,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -6728,13 +6728,13 @@ export interface components {
             /** @description Which set. */
             set: components["schemas"]["CriteriaSet"];
             /** @description Its name. */
-            name: string;
+            name: components["schemas"]["Said"];
             /** @description Off when one limit is passed, right when all are kept, else not known. */
             standing: components["schemas"]["Standing"];
             /** @description Limit by limit. */
             criteria: components["schemas"]["CriterionVerdict"][];
             /** @description Whose word stands over this. */
-            note: string;
+            note: components["schemas"]["Said"];
         };
         /** @description How often tool and instructor agree on one aspect. */
         Agreement: {
@@ -6860,7 +6860,7 @@ export interface components {
             /** @description How it stands. */
             standing: components["schemas"]["Standing"];
             /** @description Why, with the numbers. */
-            text: string;
+            text: components["schemas"]["Said"];
         };
         AssessmentRequest: {
             /** Format: int32 */
@@ -7062,7 +7062,7 @@ export interface components {
             positionName: null | string;
             last: null | components["schemas"]["RackBead"];
             before: components["schemas"]["Verdict"][];
-            next: null | string;
+            next: null | components["schemas"]["Said"];
         };
         BottleReading: {
             /** Format: double */
@@ -7085,7 +7085,7 @@ export interface components {
             /** @description Its name, the unit at its end: "legMm". */
             key: string;
             /** @description The words on screen. */
-            label: string;
+            label: components["schemas"]["Said"];
             kind: null | components["schemas"]["NumberKind"];
             /**
              * Format: double
@@ -7104,8 +7104,8 @@ export interface components {
         };
         CalculatorForm: {
             key: string;
-            title: string;
-            about: string;
+            title: components["schemas"]["Said"];
+            about: components["schemas"]["Said"];
             fields: components["schemas"]["CalculatorField"][];
         };
         CalculatorInput: {
@@ -7119,7 +7119,7 @@ export interface components {
         /** @description One number that came out. */
         CalculatorResult: {
             /** @description The words on screen. */
-            label: string;
+            label: components["schemas"]["Said"];
             /** @description What kind of number. */
             kind: components["schemas"]["NumberKind"];
             /**
@@ -7128,7 +7128,7 @@ export interface components {
              */
             value: number;
             /** @description The rule with the numbers in it. */
-            working: string;
+            working: components["schemas"]["Said"];
         };
         CardText: {
             text: null | string;
@@ -7141,7 +7141,7 @@ export interface components {
         /** @description Something to heed, shown where it arises. */
         Caution: {
             /** @description What to heed and what to do. */
-            text: string;
+            text: components["schemas"]["Said"];
             /** @description Whether somebody can be hurt or the weld can fail if it is passed over. */
             grave: boolean;
         };
@@ -7222,7 +7222,7 @@ export interface components {
             /** @description When it is made. */
             time: components["schemas"]["CheckTime"];
             /** @description What to look at or do. */
-            text: string;
+            text: components["schemas"]["Said"];
             /** @description Whether somebody can be hurt if it is passed over. */
             safety: boolean;
         };
@@ -7290,7 +7290,7 @@ export interface components {
         };
         ControlFit: {
             control: components["schemas"]["ReadControl"];
-            problem: null | string;
+            problem: null | components["schemas"]["Said"];
             /** Format: double */
             spreadShare: null | number;
             strays: components["schemas"]["Stray"][];
@@ -7312,7 +7312,7 @@ export interface components {
              */
             mark: number;
             /** @description The mark in the machine's own words. */
-            reads: string;
+            reads: components["schemas"]["Said"];
             /**
              * Format: double
              * @description How many marks past the last measured point; 0 when between readings.
@@ -7354,7 +7354,7 @@ export interface components {
         };
         CriteriaName: {
             set: components["schemas"]["CriteriaSet"];
-            name: string;
+            name: components["schemas"]["Said"];
         };
         /**
          * @description Whose limits a bead is measured by; chosen when the sheet is given out.
@@ -7373,9 +7373,9 @@ export interface components {
             /** @description How it stands; not measured is never right. */
             standing: components["schemas"]["Standing"];
             /** @description The limit for this thickness and size. */
-            limit: string;
+            limit: components["schemas"]["Said"];
             /** @description What was found. */
-            found: string;
+            found: components["schemas"]["Said"];
         };
         /** Format: double */
         Current: number;
@@ -7418,7 +7418,7 @@ export interface components {
             kind: components["schemas"]["DrillKind"];
             /** Format: int32 */
             level: number;
-            job: string;
+            job: components["schemas"]["Said"];
             wire: components["schemas"]["Wire"];
             gas: components["schemas"]["Gas"];
             plateMm: components["schemas"]["Length"];
@@ -7436,7 +7436,7 @@ export interface components {
             right: boolean;
             deviation: components["schemas"]["Deviation"];
             sound: null | components["schemas"]["Sound"];
-            why: string;
+            why: components["schemas"]["Said"];
             /** Format: int32 */
             level: number;
             /** Format: int32 */
@@ -7454,7 +7454,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             verdict: components["schemas"]["Verdict"];
-            summary: string;
+            summary: components["schemas"]["Said"];
         };
         Ending: {
             ended: boolean;
@@ -7499,7 +7499,7 @@ export interface components {
             /** @description Which aspect. */
             aspect: components["schemas"]["Aspect"];
             /** @description What they should give. */
-            text: string;
+            text: components["schemas"]["Said"];
             /** @description Whether that was seen. */
             match: components["schemas"]["Match"];
         };
@@ -7522,7 +7522,7 @@ export interface components {
             /** @description What is heard in it. */
             heard: components["schemas"]["HeardArc"];
             /** @description That in a sentence. */
-            words: string;
+            words: components["schemas"]["Said"];
             figures: null | components["schemas"]["LogFigures"];
             sweep: null | components["schemas"]["HeardSweep"];
             /** @description Of the sound, -1 to 1; of a log of its volts. */
@@ -7547,7 +7547,7 @@ export interface components {
             /** @description How it came out. */
             outcome: components["schemas"]["Outcome"];
             /** @description In a sentence, with what is gone and what is still there. */
-            text: string;
+            text: components["schemas"]["Said"];
         };
         /**
          * @description What shields the puddle.
@@ -7645,17 +7645,6 @@ export interface components {
         };
         /** Format: double */
         HeatInput: number;
-        HttpValidationProblemDetails: {
-            type?: null | string;
-            title?: null | string;
-            /** Format: int32 */
-            status?: null | number;
-            detail?: null | string;
-            instance?: null | string;
-            errors?: {
-                [key: string]: string[];
-            };
-        };
         /** @description What is to be welded, and with what. */
         Job: {
             /** @description Thickness of the plate, or of the first member; 0.5 to 25 mm. */
@@ -7695,16 +7684,20 @@ export interface components {
             /** @description In one word. */
             verdict: components["schemas"]["Verdict"];
             /** @description In one sentence. */
-            summary: string;
+            summary: components["schemas"]["Said"];
             /** @description Aspect by aspect. */
             aspects: components["schemas"]["AspectVerdict"][];
             /** @description Likeliest first, at most four. */
             causes: components["schemas"]["RankedCause"][];
             next: null | components["schemas"]["NextChange"];
-            /** @description Where settings and evidence disagree; null when they do not. */
-            contradiction: null | string;
+            contradiction: null | components["schemas"]["Said"];
             /** @description What was not looked at, and what to look for; the most telling first. */
-            stillUnknown: string[];
+            stillUnknown: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
             /** @description Numbers for the bead's glyph. */
             shape: components["schemas"]["BeadShape"];
             /**
@@ -7727,7 +7720,7 @@ export interface components {
             by: components["schemas"]["PersonName"];
             note: string;
             job: components["schemas"]["Job"];
-            reads: string;
+            reads: components["schemas"]["Said"];
             bead: null | components["schemas"]["RackBead"];
             /** Format: date-time */
             keptAt: string;
@@ -7918,8 +7911,18 @@ export interface components {
             machineId: string;
             booth: components["schemas"]["Booth"];
             machine: components["schemas"]["Machine"];
-            problems: string[];
-            dueParts: string[];
+            problems: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+            dueParts: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         /** @description The pair in the marks of one machine, and what those marks really give. */
         MachineMarks: {
@@ -8070,11 +8073,11 @@ export interface components {
             /** @description Which part: "wire", "gas", "polarity", "tip", "rolls", "program", "tungsten". */
             part: string;
             /** @description What is on. */
-            loaded: string;
+            loaded: components["schemas"]["Said"];
             /** @description What the sheet wants. */
-            wanted: string;
+            wanted: components["schemas"]["Said"];
             /** @description What goes wrong if it stays. */
-            consequence: string;
+            consequence: components["schemas"]["Said"];
         };
         /**
          * @description What the hand does along the joint.
@@ -8155,13 +8158,24 @@ export interface components {
             name: null | string;
             job: components["schemas"]["JobRequest"];
         };
+        /** @description A reading as it was taken: what was measured, or what ruler and watch said of the wire. */
         NewReading: {
+            /** @description On which control. */
             control: components["schemas"]["ReadControl"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where it stood.
+             */
             mark: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description m/min, volts or amperes; null with ruler and watch.
+             */
             measured: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Seconds the wire ran; null without.
+             */
             seconds: null | number;
             lengthMm: null | components["schemas"]["Length"];
         };
@@ -8179,11 +8193,10 @@ export interface components {
             /** @description What kind of change. */
             kind: components["schemas"]["ChangeKind"];
             /** @description In the machine's own marks: "Volts up one tap, 4 to 5. Leave the wire at 48." */
-            instruction: string;
-            /** @description What to follow with once that is heard; empty when nothing. */
-            then: string;
+            instruction: components["schemas"]["Said"];
+            then: null | components["schemas"]["Said"];
             /** @description What the next bead should show. */
-            expect: string;
+            expect: components["schemas"]["Said"];
             /**
              * Format: double
              * @description Where the wire control stands for the next bead; null when marks are not known.
@@ -8207,7 +8220,7 @@ export interface components {
             /** @description The other process or mode. */
             process: components["schemas"]["Process"];
             /** @description Its name. */
-            name: string;
+            name: components["schemas"]["Said"];
             job: null | components["schemas"]["Job"];
             wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
             volts: null | components["schemas"]["Voltage"];
@@ -8218,24 +8231,38 @@ export interface components {
              */
             passes: null | number;
             /** @description What has to be changed; empty when nothing or when there is no way. */
-            takes: string[];
-            /** @description Why there is no way; empty when there is one. */
-            problem: string;
+            takes: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+            problem: null | components["schemas"]["Said"];
+        };
+        /** @description Where another way of setting differs for this job. */
+        OtherWay: {
+            /** @description What it is about: "Pair", "Position", "Direction". */
+            between: string;
+            /** @description What the other way would set, and by how much it differs. */
+            text: components["schemas"]["Said"];
         };
         /** @description The job with another wire that lies on the shelf. */
         OtherWire: {
             /** @description The other wire. */
             wire: components["schemas"]["Wire"];
             /** @description Its name. */
-            name: string;
+            name: components["schemas"]["Said"];
             wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
             volts: null | components["schemas"]["Voltage"];
-            /** @description The new pair in the machine's marks; empty without. */
-            reads: string;
+            reads: null | components["schemas"]["Said"];
             /** @description What to change at rolls, tip, tension and controls, in order. */
-            changes: string[];
-            /** @description Why the wire does not do; empty when it does. */
-            problem: string;
+            changes: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+            problem: null | components["schemas"]["Said"];
         };
         /**
          * @description How the advised change came out.
@@ -8296,8 +8323,7 @@ export interface components {
             voltsAreSet: boolean;
             /** @description Stick-out: tip to work. */
             stickOut: components["schemas"]["WindowOfLength"];
-            /** @description Where to begin with the inductance; empty where the process has no use for it. */
-            inductance: string;
+            inductance: null | components["schemas"]["Said"];
             marks: null | components["schemas"]["MachineMarks"];
             /** @description The smooth band for this arc over the plane, low to high current. */
             band: components["schemas"]["BandPoint"][];
@@ -8316,9 +8342,9 @@ export interface components {
             /** @description Which part. */
             part: components["schemas"]["Part"];
             /** @description Its name in a list. */
-            name: string;
+            name: components["schemas"]["Said"];
             /** @description What is done to it. */
-            do: string;
+            do: components["schemas"]["Said"];
             /**
              * Format: date-time
              * @description When that was last done; null when never noted.
@@ -8332,7 +8358,7 @@ export interface components {
             /** @description Whether it is due now. */
             due: boolean;
             /** @description Why it is due, or when it will be. */
-            why: string;
+            why: components["schemas"]["Said"];
         };
         /** @description The weld as a whole: its size, its metal, and how many passes lay it. */
         PassPlan: {
@@ -8382,7 +8408,7 @@ export interface components {
             /** @description The word in JSON. */
             value: string;
             /** @description The words on screen. */
-            label: string;
+            label: components["schemas"]["Said"];
         };
         Picture: {
             /** Format: uuid */
@@ -8463,13 +8489,19 @@ export interface components {
             /** Format: date-time */
             savedAt: string;
         };
-        ProblemDetails: {
-            type?: null | string;
-            title?: null | string;
+        /** @description Something that was put in wrong: where, and what is accepted there. */
+        Problem: {
+            /** @description Its name in the request, "evidence.beadSizeMm". */
+            field: string;
+            /** @description What is wrong, or what is accepted. */
+            said: components["schemas"]["Said"];
+        };
+        ProblemAnswer: {
+            title: string;
             /** Format: int32 */
-            status?: null | number;
-            detail?: null | string;
-            instance?: null | string;
+            status: number;
+            said: components["schemas"]["Said"];
+            problems: components["schemas"]["Problem"][];
         };
         /**
          * @description How the weld is made: the process, and for gas-shielded wire the transfer mode with it.
@@ -8487,8 +8519,7 @@ export interface components {
             heard: components["schemas"]["HeardAs"][];
             /** @description What was taken for what, right ones among them. */
             taken: components["schemas"]["TakenFor"][];
-            /** @description What to practise at the booth, in a sentence; null while there is too little to say. */
-            atTheBooth: null | string;
+            atTheBooth: null | components["schemas"]["Said"];
         };
         /** @enum {unknown} */
         Puddle: "clear" | "specks" | "skin";
@@ -8522,16 +8553,26 @@ export interface components {
             /** @description Which cause. */
             cause: components["schemas"]["Cause"];
             /** @description In an instructor's words. */
-            words: string;
+            words: components["schemas"]["Said"];
             /**
              * Format: double
              * @description How likely among all causes, 0 to 1.
              */
             share: number;
             /** @description Signs that speak for it, strongest first. */
-            for: string[];
+            for: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
             /** @description Signs that speak against it, strongest first. */
-            against: string[];
+            against: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         /** @description What the plate on the back says it can bear. */
         Rating: {
@@ -8545,7 +8586,10 @@ export interface components {
             /** @description Highest current it gives. */
             mostAmps: components["schemas"]["Current"];
         };
-        /** @enum {unknown} */
+        /**
+         * @description A control whose readings are taken.
+         * @enum {unknown}
+         */
         ReadControl: "wire" | "volt" | "amp";
         /** @description One measured point: what the arc or the ruler gave at a mark. */
         Reading: {
@@ -8568,11 +8612,11 @@ export interface components {
             /** @description The number it explains, by the sheet's own name: "wireFeed". */
             of: string;
             /** @description The rule's name. */
-            rule: string;
+            rule: components["schemas"]["Said"];
             /** @description The rule with this job's numbers in it. */
-            working: string;
+            working: components["schemas"]["Said"];
             /** @description What came out. */
-            result: string;
+            result: components["schemas"]["Said"];
             /** @description What stands behind the rule. */
             source: components["schemas"]["Source"];
             /** @description The numbers it was worked out from, each with a reason of its own. */
@@ -8642,23 +8686,12 @@ export interface components {
             /** Format: date-time */
             runAt: string;
         };
-        /** @description An instructor's way of finding settings; chosen per instructor and shown on every sheet. */
-        School: {
-            /** @description How wire and volts are found. */
-            pair: components["schemas"]["PairRule"];
-            /** @description What is set out of flat and horizontal. */
-            position: components["schemas"]["PositionRule"];
-            /** @description Which way the torch leans. */
-            direction: components["schemas"]["DirectionRule"];
-            /** @description What the hand does. */
-            motion: components["schemas"]["Motion"];
-        };
-        /** @description Where another school would set this job otherwise. */
-        SchoolDifference: {
-            /** @description What it is about: "Pair", "Position", "Direction". */
-            between: string;
-            /** @description What the other school would do, and by how much it differs. */
-            text: string;
+        /** @description A sentence: words with numbered places, and the values that stand there, each shown in the reader's units. */
+        Said: {
+            say: string;
+            with?: {
+                [key: string]: unknown;
+            }[];
         };
         SealRequest: {
             /** Format: uuid */
@@ -8668,9 +8701,8 @@ export interface components {
         /** @description A step of preparing a section. */
         SectionStep: {
             /** @description What to do. */
-            do: string;
-            /** @description What can hurt in it; empty when nothing particular. */
-            care: string;
+            do: components["schemas"]["Said"];
+            care: null | components["schemas"]["Said"];
         };
         Session: {
             /** Format: uuid */
@@ -8703,7 +8735,7 @@ export interface components {
             /** @description The job it was made for. */
             job: components["schemas"]["Job"];
             /** @description Process in words, with its ISO 4063 number. */
-            processName: string;
+            processName: components["schemas"]["Said"];
             /** @description ISO 6947 and AWS names of the position. */
             positionName: string;
             /** @description What the torch is joined to. */
@@ -8727,13 +8759,13 @@ export interface components {
             /** @description Passes, and the metal in them. */
             passes: components["schemas"]["PassPlan"];
             /** @description Work angle in words, from the lower plate. */
-            workAngle: string;
+            workAngle: components["schemas"]["Said"];
             /** @description Travel angle in words, off square. */
-            travelAngle: string;
+            travelAngle: components["schemas"]["Said"];
             /** @description Push or drag. */
-            direction: string;
+            direction: components["schemas"]["Said"];
             /** @description What the hand does along the joint. */
-            motion: string;
+            motion: components["schemas"]["Said"];
             /**
              * Format: int32
              * @description Lightest lens shade that may be worn.
@@ -8752,20 +8784,25 @@ export interface components {
              */
             dutyPercent: null | number;
             /** @description What the arc should sound like. */
-            expectedSound: string;
+            expectedSound: components["schemas"]["Said"];
             /** @description What the bead should look like, front and back. */
-            expectedLook: string;
+            expectedLook: components["schemas"]["Said"];
             /**
              * Format: int32
              * @description The program the machine is to be on; null on a machine without.
              */
             program: null | number;
-            /** @description From loading to keeping, in order, by the instructor's school. */
-            steps: string[];
-            /** @description The school it was made by. */
-            school: components["schemas"]["School"];
-            /** @description Where other schools would set this job otherwise, and by how much. */
-            differences: components["schemas"]["SchoolDifference"][];
+            /** @description From loading to keeping, in order, by the instructor's way of setting. */
+            steps: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+            /** @description The way of setting it was made by. */
+            way: components["schemas"]["WayOfSetting"];
+            /** @description Where other ways of setting would set this job otherwise, and by how much. */
+            otherWays: components["schemas"]["OtherWay"][];
             /** @description What on the machine does not fit; empty when all does, or without a machine. */
             mismatches: components["schemas"]["Mismatch"][];
             /** @description What to heed. */
@@ -8860,11 +8897,16 @@ export interface components {
             /** @description Whether it does. */
             stands: boolean;
             /** @description What to turn or change, in order; empty when it stands. */
-            turn: string[];
+            turn: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         StockGas: {
             gas: components["schemas"]["Gas"];
-            name: string;
+            name: components["schemas"]["Said"];
             isoGroup: string;
         };
         StockLists: {
@@ -8873,7 +8915,7 @@ export interface components {
         };
         StockWire: {
             wire: components["schemas"]["Wire"];
-            name: string;
+            name: components["schemas"]["Said"];
             kind: components["schemas"]["WireKind"];
             processes: components["schemas"]["Process"][];
         };
@@ -8908,7 +8950,7 @@ export interface components {
             breaksUpMPerMin: null | components["schemas"]["WireFeedSpeed"];
             middleMPerMin: null | components["schemas"]["WireFeedSpeed"];
             /** @description In a sentence. */
-            learned: string;
+            learned: components["schemas"]["Said"];
         };
         /**
          * @description What was heard at a mark of a sweep.
@@ -8972,14 +9014,19 @@ export interface components {
         /** @description The look that would settle the cause best. */
         TellingLook: {
             /** @description What to do: "Listen to the next one: crackle, hiss or pops?" */
-            text: string;
+            text: components["schemas"]["Said"];
             /**
              * Format: double
              * @description How much doubt it takes away on average, in bits; a coin's toss is one.
              */
             gainBits: number;
             /** @description The two causes it would tell apart best as things stand, in words. */
-            between: string[];
+            between: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         TestWeldLine: {
             /** Format: uuid */
@@ -9021,7 +9068,7 @@ export interface components {
             student: components["schemas"]["PersonName"];
             sheet: components["schemas"]["Sheet"];
             terms: components["schemas"]["TestWeldTerms"];
-            criteriaName: string;
+            criteriaName: components["schemas"]["Said"];
             seal: string;
             /** Format: int32 */
             brokenAt: null | number;
@@ -9052,9 +9099,9 @@ export interface components {
             /** @description Diameter of the tungsten. */
             tungstenMm: components["schemas"]["Length"];
             /** @description Class by ISO 6848 and AWS A5.12, and the tip's colour. */
-            tungstenClass: string;
+            tungstenClass: components["schemas"]["Said"];
             /** @description How the point is ground. */
-            grind: string;
+            grind: components["schemas"]["Said"];
             /**
              * Format: int32
              * @description Gas cup by number; its bore in sixteenths of an inch.
@@ -9082,10 +9129,9 @@ export interface components {
              * @description AC: frequency in hertz; null on DC.
              */
             frequencyHz: null | number;
-            /** @description Where to begin with a pulse, on thin sheet; empty where none is wanted. */
-            pulse: string;
+            pulse: null | components["schemas"]["Said"];
             /** @description How the arc is started. */
-            start: string;
+            start: components["schemas"]["Said"];
         };
         /** @enum {unknown} */
         Tint: "none" | "thin" | "even" | "wide";
@@ -9102,7 +9148,7 @@ export interface components {
         Translation: {
             /** Format: double */
             mark: number;
-            reads: string;
+            reads: components["schemas"]["Said"];
             /** Format: double */
             value: number;
             /** Format: double */
@@ -9121,7 +9167,7 @@ export interface components {
         /** @description A measured curve over the variable. */
         TrialCurve: {
             /** @description What is measured: "Width", "Penetration". */
-            name: string;
+            name: components["schemas"]["Said"];
             /** @description Value of the variable, and millimetres. */
             points: components["schemas"]["TrialPoint"][];
             /**
@@ -9149,11 +9195,16 @@ export interface components {
             /** @description What is varied. */
             variable: components["schemas"]["Variable"];
             /** @description Its name. */
-            title: string;
+            title: components["schemas"]["Said"];
             /** @description What it is to answer. */
-            question: string;
+            question: components["schemas"]["Said"];
             /** @description What must stay the same. */
-            hold: string[];
+            hold: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
             /** @description The beads, in order. */
             steps: components["schemas"]["TrialStep"][];
             /** @description Whether it ends when the arc goes ragged. */
@@ -9197,8 +9248,7 @@ export interface components {
             done: boolean;
             /** @description Measured curves, where something was measured. */
             curves: components["schemas"]["TrialCurve"][];
-            /** @description In a sentence or two; empty before two beads. */
-            learned: string;
+            learned: null | components["schemas"]["Said"];
             /**
              * Format: int32
              * @description How many beads break the comparison.
@@ -9213,7 +9263,7 @@ export interface components {
              */
             number: number;
             /** @description "Far too much wire". */
-            title: string;
+            title: components["schemas"]["Said"];
             /**
              * Format: double
              * @description What the variable stands at: m/min, V or A; the step's number where it is no number.
@@ -9237,7 +9287,7 @@ export interface components {
              */
             ampMark: null | number;
             /** @description The marks in the machine's own words. */
-            reads: string;
+            reads: components["schemas"]["Said"];
             sheet: null | components["schemas"]["Sheet"];
         };
         TrialView: {
@@ -9261,7 +9311,7 @@ export interface components {
             /** @description What. */
             unfair: components["schemas"]["Unfair"];
             /** @description How, with the numbers and what to do. */
-            text: string;
+            text: components["schemas"]["Said"];
         };
         /** @description A dark line left of the original joint: not fused. */
         UnfusedLine: {
@@ -9272,7 +9322,10 @@ export interface components {
         };
         /** @enum {unknown} */
         Unheard: "silent" | "notAnArc" | "unclear" | "tooShort";
-        /** @enum {unknown} */
+        /**
+         * @description The units a person reads.
+         * @enum {unknown}
+         */
         Units: "metric" | "inch";
         UnitsChoice: {
             units: components["schemas"]["Units"];
@@ -9298,6 +9351,17 @@ export interface components {
          * @enum {unknown}
          */
         Way: "both" | "down" | "up";
+        /** @description A way of finding settings; chosen per instructor and shown on every sheet. */
+        WayOfSetting: {
+            /** @description How wire and volts are found. */
+            pair: components["schemas"]["PairRule"];
+            /** @description What is set out of flat and horizontal. */
+            position: components["schemas"]["PositionRule"];
+            /** @description Which way the torch leans. */
+            direction: components["schemas"]["DirectionRule"];
+            /** @description What the hand does. */
+            motion: components["schemas"]["Motion"];
+        };
         Welcome: {
             school: string;
             needsFirstInstructor: boolean;

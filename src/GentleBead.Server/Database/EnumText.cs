@@ -3,7 +3,7 @@ using System.Text.Json;
 namespace GentleBead.Server.Database;
 
 /// <summary>Enum values in the words the database and JSON share: camelCase.</summary>
-public static class Words
+public static class EnumText
 {
     /// <summary>The stored word of a value.</summary>
     public static string Of<T>(T value)

@@ -55,15 +55,15 @@ public enum Motion
     WhipAndPause,
 }
 
-/// <summary>An instructor's way of finding settings; chosen per instructor and shown on every sheet.</summary>
+/// <summary>A way of finding settings; chosen per instructor and shown on every sheet.</summary>
 /// <param name="Pair">How wire and volts are found.</param>
 /// <param name="Position">What is set out of flat and horizontal.</param>
 /// <param name="Direction">Which way the torch leans.</param>
 /// <param name="Motion">What the hand does.</param>
-public sealed record School(PairRule Pair, PositionRule Position, DirectionRule Direction, Motion Motion)
+public sealed record WayOfSetting(PairRule Pair, PositionRule Position, DirectionRule Direction, Motion Motion)
 {
     /// <summary>The usual pick: wire first, one thinner, either way, straight.</summary>
-    public static School Usual { get; } = new(PairRule.WireFirst, PositionRule.OneThinner, DirectionRule.Either, Motion.Straight);
+    public static WayOfSetting Usual { get; } = new(PairRule.WireFirst, PositionRule.OneThinner, DirectionRule.Either, Motion.Straight);
 
     /// <summary>How many plates thinner a position out of flat and horizontal is set.</summary>
     public static int StepsThinner(PositionRule rule) => rule switch
@@ -74,7 +74,7 @@ public sealed record School(PairRule Pair, PositionRule Position, DirectionRule 
     };
 }
 
-/// <summary>Where another school would set this job otherwise.</summary>
+/// <summary>Where another way of setting differs for this job.</summary>
 /// <param name="Between">What it is about: "Pair", "Position", "Direction".</param>
-/// <param name="Text">What the other school would do, and by how much it differs.</param>
-public sealed record SchoolDifference(string Between, string Text);
+/// <param name="Text">What the other way would set, and by how much it differs.</param>
+public sealed record OtherWay(string Between, Said Text);

@@ -1,0 +1,68 @@
+using System.Runtime.CompilerServices;
+using GentleBead.Core.Quantities;
+
+namespace GentleBead.Core.Words;
+
+/// <summary>Takes an interpolated string apart into what is said and the values it is said with. Plain text is not taken: it could not be shown in another language.</summary>
+[InterpolatedStringHandler]
+public ref struct SaidHandler
+{
+    private readonly string[] literals;
+    private readonly SaidValue[] values;
+    private int count;
+
+    /// <summary>Begins a sentence; called by the compiler.</summary>
+    public SaidHandler(int literalLength, int formattedCount)
+    {
+        _ = literalLength;
+        literals = new string[formattedCount + 1];
+        values = formattedCount == 0 ? [] : new SaidValue[formattedCount];
+    }
+
+    /// <summary>Words.</summary>
+    public readonly void AppendLiteral(string text) => literals[count] = literals[count] is { } before ? before + text : text;
+
+    /// <summary>A length.</summary>
+    public void AppendFormatted(Length value, string format = "") => Add(new SaidQuantity(QuantityKind.Length, value.Mm, format));
+
+    /// <summary>A wire feed speed.</summary>
+    public void AppendFormatted(WireFeedSpeed value, string format = "") => Add(new SaidQuantity(QuantityKind.WireFeed, value.MPerMin, format));
+
+    /// <summary>A travel speed.</summary>
+    public void AppendFormatted(TravelSpeed value) => Add(new SaidQuantity(QuantityKind.Travel, value.MmPerMin));
+
+    /// <summary>A gas flow.</summary>
+    public void AppendFormatted(GasFlow value) => Add(new SaidQuantity(QuantityKind.GasFlow, value.LPerMin));
+
+    /// <summary>Volts.</summary>
+    public void AppendFormatted(Voltage value) => Add(new SaidQuantity(QuantityKind.Volts, value.Volts));
+
+    /// <summary>Amperes.</summary>
+    public void AppendFormatted(Current value) => Add(new SaidQuantity(QuantityKind.Amps, value.Amps));
+
+    /// <summary>A heat input.</summary>
+    public void AppendFormatted(HeatInput value) => Add(new SaidQuantity(QuantityKind.HeatInput, value.KJPerMm));
+
+    /// <summary>A whole number.</summary>
+    public void AppendFormatted(long value) => Add(new SaidNumber(value, "0"));
+
+    /// <summary>A number by a pattern of <see cref="Digits"/>.</summary>
+    public void AppendFormatted(double value, string format = "0.##") => Add(new SaidNumber(value, format));
+
+    /// <summary>A name, a size in both systems, or another value that knows how it is written.</summary>
+    public void AppendFormatted(SaidValue value) => Add(value);
+
+    /// <summary>A part of the sentence that is a sentence of its own; nothing where there is none.</summary>
+    /// <param name="value">The part.</param>
+    /// <param name="format">See <see cref="SaidParts.As"/>.</param>
+    public void AppendFormatted(Said? value, string format = "") => Add(new SaidParts(value is null ? [] : [value], "", format));
+
+    /// <summary>Parts set off by commas.</summary>
+    /// <param name="values">The parts.</param>
+    /// <param name="format">See <see cref="SaidParts.As"/>.</param>
+    public void AppendFormatted(IEnumerable<Said> values, string format = "") => Add(new SaidParts([.. values], ", ", format));
+
+    internal readonly Said ToSaid() => new(literals, values);
+
+    private void Add(SaidValue value) => values[count++] = value;
+}
