@@ -112,8 +112,8 @@ internal static class Aspects
     {
         var (what, aimed) = (Measures[bead.Sheet.BeadMeasure], bead.Sheet.BeadSize);
         return bead.Evidence.SizeBy(bead.Sheet.BeadMeasure) is { } size
-            ? new(Aspect.BeadSize, signs.Contains(Sign.SizeOn) ? Standing.Right : Standing.Off, Say($"{what} {size}; aimed at {aimed.Low} to {aimed.High}."))
-            : new(Aspect.BeadSize, Standing.NotKnown, Say($"{what} not measured; aimed at {aimed.Low} to {aimed.High}."));
+            ? new(Aspect.BeadSize, signs.Contains(Sign.SizeOn) ? Standing.Right : Standing.Off, Say($"{what} {size}; aimed at {aimed.Low:rule} to {aimed.High:rule}."))
+            : new(Aspect.BeadSize, Standing.NotKnown, Say($"{what} not measured; aimed at {aimed.Low:rule} to {aimed.High:rule}."));
     }
 
     private static AspectVerdict ByTrouble(Aspect aspect, Answer[] bad, Said right) => bad.Length == 0

@@ -90,7 +90,7 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
     /// <summary>A bead on the sheet's size.</summary>
     public CriterionVerdict Sized()
     {
-        var limit = Say($"{Sheet.BeadSize.Low} to {Sheet.BeadSize.High}");
+        var limit = Say($"{Sheet.BeadSize.Low:rule} to {Sheet.BeadSize.High:rule}");
         return Evidence.SizeBy(Sheet.BeadMeasure) is { } size
             ? Found(Criterion.Size, Sheet.BeadSize.Holds(size), limit, Say($"{size}"))
             : new(Criterion.Size, Standing.NotKnown, limit, NotMeasured);
