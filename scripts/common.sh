@@ -22,8 +22,10 @@ need_debian() {
 }
 
 need_toolchains() {
-  command -v dotnet >/dev/null && dotnet --list-sdks | grep -q '^10\.' || fail "Gentle Bead needs the .NET 10 SDK; 'dotnet --list-sdks' shows none."
-  command -v node >/dev/null && [ "$(node -p 'process.versions.node.split(".")[0]')" -ge 20 ] || fail "Gentle Bead needs Node 20 or newer; 'node --version' shows none."
+  command -v dotnet >/dev/null && dotnet --list-sdks | grep -q '^10\.' \
+    || fail "Gentle Bead needs the .NET 10 SDK; 'dotnet --list-sdks' shows none."
+  command -v node >/dev/null && [ "$(node -p 'process.versions.node.split(".")[0]')" -ge 20 ] \
+    || fail "Gentle Bead needs Node 20 or newer; 'node --version' shows none."
 }
 
 # Installs the front end's packages when the lock file is newer than what is there.

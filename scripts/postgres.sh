@@ -36,7 +36,8 @@ case $action in
       rm -rf "$data"; mkdir -p "$folder"
       (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$folder/password")
       [ "$(id -u)" = 0 ] && chown postgres: "$folder/password"
-      as_owner "$bin/initdb" -D "$data" -U gentlebead --auth=scram-sha-256 --pwfile="$folder/password" -E UTF8 --locale=C >"$folder/initdb.log" 2>&1 \
+      as_owner "$bin/initdb" -D "$data" -U gentlebead --auth=scram-sha-256 --pwfile="$folder/password" -E UTF8 --locale=C \
+        >"$folder/initdb.log" 2>&1 \
         || fail "initdb failed; its words are in $folder/initdb.log."
       shuf -i 20000-29999 -n 1 >"$folder/port"
       touch "$folder/ready"
@@ -52,10 +53,11 @@ case $action in
     for role in owner app; do
       [ -e "$folder/$role-password" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$folder/$role-password")
     done
-    # The cluster's own role is for this script; the owner makes the tables; the application's may only do what it does. What an earlier edition
-    # made as the cluster's own goes to the owner.
+    # The cluster's own role is for this script; the owner makes the tables; the application's may only do what it does. What an earlier
+    # edition made as the cluster's own goes to the owner.
     PGPASSWORD=$(cat "$folder/password") OWNER=$(cat "$folder/owner-password") APP=$(cat "$folder/app-password") \
-      "$bin/psql" -qtA -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$port" -U gentlebead -d postgres >/dev/null <<'SQL' || fail "The roles of the database could not be made."
+      "$bin/psql" -qtA -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$port" -U gentlebead -d postgres \
+      >/dev/null <<'SQL' || fail "The roles of the database could not be made."
 \getenv owner OWNER
 \getenv app APP
 select format('create role %I login', role) from unnest(array['gentlebead_owner', 'gentlebead_app']) as role

@@ -23,10 +23,14 @@ T
   esac
   shift
 done
-[[ $port =~ ^[0-9]{2,5}$ ]] && [ "$port" -ge 80 ] && [ "$port" -le 65535 ] || fail "--port takes a number from 80 to 65535, such as --port 5180."
+[[ $port =~ ^[0-9]{2,5}$ ]] && [ "$port" -ge 80 ] && [ "$port" -le 65535 ] \
+  || fail "--port takes a number from 80 to 65535, such as --port 5180."
 
 exec 9>.local/start.lock
-flock -n 9 || fail "Gentle Bead already runs from this folder$(cat .local/url 2>/dev/null | sed 's/^/: /'). Stop it first (Ctrl-C where it was started)."
+flock -n 9 || {
+  at=$(cat .local/url 2>/dev/null | sed 's/^/: /')
+  fail "Gentle Bead already runs from this folder$at. Stop it first (Ctrl-C where it was started)."
+}
 
 need_toolchains
 if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
@@ -78,17 +82,22 @@ fi
 
 say "Starting the server …"
 GENTLEBEAD_DEMO=$([ $demo = 1 ] && echo true || echo false) ASPNETCORE_ENVIRONMENT=Production \
-  dotnet "$root/.local/server/GentleBead.Server.dll" --urls "http://127.0.0.1:$port" --webroot "$root/ui/dist" --contentRoot "$root/.local/server" \
+  dotnet "$root/.local/server/GentleBead.Server.dll" --urls "http://127.0.0.1:$port" --webroot "$root/ui/dist" \
+    --contentRoot "$root/.local/server" \
   </dev/null >.local/server.log 2>&1 9>&- &
 server=$!
 echo $server >.local/server.pid
 # A first start makes the whole demo school: it is waited for as long as the server is at it.
 for _ in $(seq 6000); do
-  if ! kill -0 $server 2>/dev/null; then tail -n 5 .local/server.log >&2; fail "The server stopped while starting; all of it is in .local/server.log."; fi
+  if ! kill -0 $server 2>/dev/null; then
+    tail -n 5 .local/server.log >&2
+    fail "The server stopped while starting; all of it is in .local/server.log."
+  fi
   if curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1; then break; fi
   sleep 0.1
 done
-curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1 || fail "The server did not answer within ten minutes; its words are in .local/server.log."
+curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1 \
+  || fail "The server did not answer within ten minutes; its words are in .local/server.log."
 echo "http://127.0.0.1:$port" >.local/url
 printf '\nGentle Bead is up at http://127.0.0.1:%s   (Ctrl-C stops it)\n' "$port"
 wait $server || true

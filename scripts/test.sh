@@ -26,7 +26,8 @@ need_debian units=units
 has() { [[ " ${parts[*]} " == *" $1 "* ]]; }
 if has core; then need_debian /usr/lib/python3/dist-packages/scipy=python3-scipy; fi
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
-if has browser; then need_debian chromium=chromium chromedriver=chromium-driver /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
+if has browser; then need_debian chromium=chromium chromedriver=chromium-driver \
+  /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
 # Fetched while the rest is built.
 packages=
 if has ui || has browser; then need_ui_packages & packages=$!; fi
@@ -47,7 +48,13 @@ begin() { # begin NAME COMMAND...: one thing that passes or fails
 finish() { # what came of everything begun
   local i
   for i in "${!names[@]}"; do
-    if wait "${pids[$i]}"; then passed=$((passed + 1)); else failed=$((failed + 1)); cat ".local/test-check-$i.log"; say "FAILED: ${names[$i]}"; fi
+    if wait "${pids[$i]}"; then
+      passed=$((passed + 1))
+    else
+      failed=$((failed + 1))
+      cat ".local/test-check-$i.log"
+      say "FAILED: ${names[$i]}"
+    fi
   done
   names=()
 }
@@ -61,7 +68,8 @@ count() { # count NAME: what came of it, test by test
   local log=.local/test-$1.log ended total bad
   ended=$(cat ".local/test-$1.ended")
   # What was skipped has not passed.
-  read -r total bad < <(sed -nE 's/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: ([0-9]+), Not Run: ([0-9]+).*/\1 \2 \3 \4 \5/p' "$log" | awk '{ print $1 - $4 - $5, $2 + $3 }') || true
+  local line='s/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: ([0-9]+), Not Run: ([0-9]+).*/\1 \2 \3 \4 \5/p'
+  read -r total bad < <(sed -nE "$line" "$log" | awk '{ print $1 - $4 - $5, $2 + $3 }') || true
   if [ -z "${total:-}" ] || { [ $ended -ne 0 ] && [ "${bad:-0}" -eq 0 ]; }; then total=$((${total:-0} + 1)) bad=$((${bad:-0} + 1)); fi
   if [ "$bad" -gt 0 ]; then grep -vE '^\s+at ' "$log" | tail -n 80; fi
   passed=$((passed + total - bad)) failed=$((failed + bad))
@@ -70,11 +78,17 @@ suite() { say "Tests: $1"; run "$1"; count "$1"; }
 
 if has core || has server || has browser || has format; then
   say "Building …"
-  dotnet build GentleBead.slnx -v quiet -p:RestoreLockedMode=true >.local/test-build.log 2>&1 || { grep -E 'error|warn' .local/test-build.log | sort -u | head -n 30; say "The build failed."; printf '%s\n' "0 passed, 1 failed"; exit 1; }
+  dotnet build GentleBead.slnx -v quiet -p:RestoreLockedMode=true >.local/test-build.log 2>&1 || {
+    grep -E 'error|warn' .local/test-build.log | sort -u | head -n 30
+    say "The build failed."
+    printf '%s\n' "0 passed, 1 failed"
+    exit 1
+  }
 fi
 if [ -n "$packages" ]; then wait "$packages" || { printf '%s\n' "0 passed, 1 failed"; exit 1; }; fi
 if has format; then
-  begin "C# format" dotnet format GentleBead.slnx --no-restore --verify-no-changes
+  dotnet tool restore >.local/test-tools.log 2>&1 || { cat .local/test-tools.log; say "The formatter could not be fetched."; }
+  begin "C# format" dotnet csharpier check src tests bench
   begin "What ships, and its licence" node scripts/third-party.mjs --check
 fi
 if has ui; then

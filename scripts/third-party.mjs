@@ -62,7 +62,11 @@ function nuget() {
   const [closure] = Object.values(json('src/GentleBead.Server/packages.lock.json').dependencies);
   const asked = new Set(
     ['Core', 'Demo', 'Server'].flatMap((name) =>
-      [...readFileSync(join(root, `src/GentleBead.${name}/GentleBead.${name}.csproj`), 'utf8').matchAll(/PackageReference Include="([^"]+)"/g)].map(([, one]) => one),
+      [
+        ...readFileSync(join(root, `src/GentleBead.${name}/GentleBead.${name}.csproj`), 'utf8').matchAll(
+          /PackageReference Include="([^"]+)"/g,
+        ),
+      ].map(([, one]) => one),
     ),
   );
   return Object.entries(closure)

@@ -15,7 +15,15 @@ internal static class Arcs
     private const int Rate = 48_000;
 
     private static readonly ArcSetting Everyday = new(
-        Core.Stock.Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(19), Length.FromMm(10), TravelSpeed.FromMmPerMin(300), Length.FromMm(3.2));
+        Core.Stock.Process.GmawShortCircuit,
+        Wire.Solid08,
+        Gas.ArgonCarbon25,
+        WireFeedSpeed.FromInPerMin(250),
+        Voltage.FromVolts(19),
+        Length.FromMm(10),
+        TravelSpeed.FromMmPerMin(300),
+        Length.FromMm(3.2)
+    );
 
     internal static void Measure()
     {
@@ -39,7 +47,10 @@ internal static class Arcs
             arc.Run(volts, amps, events);
         });
         var reference = Best(() => new MathNetArc(Everyday, Rate, 1).Run(Rate));
-        Say($"Arc: {10 / own:0} s of arc in a second at {Rate} Hz, {allocated} bytes allocated; MathNet's Runge-Kutta on the same equations {1 / reference:0.0} s of arc in a second; ratio {reference / own * 10:0}.");
+        Say(
+            $"Arc: {10 / own:0} s of arc in a second at {Rate} Hz, {allocated} bytes allocated; MathNet's Runge-Kutta on the "
+                + $"same equations {1 / reference:0.0} s of arc in a second; ratio {reference / own * 10:0}."
+        );
     }
 
     private static void Log()
@@ -48,14 +59,18 @@ internal static class Arcs
         var log = new ArcLog(Rate, trace.Volts, trace.Amps);
         var sum = Best(() => Total(trace.Volts) + Total(trace.Amps));
         var own = Best(() => LogMeasures.Of(log));
-        Say($"Log: {trace.Volts.Length} samples measured in {own * 1000:0.0} ms; summing the same two arrays {sum * 1000:0.0} ms; {own / sum:0.00} times.");
+        Say(
+            $"Log: {trace.Volts.Length} samples measured in {own * 1000:0.0} ms; summing the same two arrays {sum * 1000:0.0} "
+                + $"ms; {own / sum:0.00} times."
+        );
     }
 
     private static void Sound()
     {
         var samples = new float[300 * Rate];
         var clip = KnownClips.Clip(Core.Beads.Sound.EvenCrackle, 20, 15, 1).Samples;
-        for (var at = 0; at < samples.Length; at += clip.Length) clip.AsSpan(0, Math.Min(clip.Length, samples.Length - at)).CopyTo(samples.AsSpan(at));
+        for (var at = 0; at < samples.Length; at += clip.Length)
+            clip.AsSpan(0, Math.Min(clip.Length, samples.Length - at)).CopyTo(samples.AsSpan(at));
         var wav = WavFile.Write(new Waveform(Rate, samples));
         var file = Path.GetTempFileName();
         File.WriteAllBytes(file, wav);
@@ -63,25 +78,32 @@ internal static class Arcs
         using var python = Process("bench/GentleBead.Bench/listen.py", file);
         var scipy = double.Parse(python.StandardOutput.ReadToEnd(), CultureInfo.InvariantCulture);
         File.Delete(file);
-        Say($"WAV of five minutes: read and listened to in {own:0.00} s; read and measured with SciPy in {scipy:0.00} s; {scipy / own:0.0} times as fast.");
+        Say(
+            $"WAV of five minutes: read and listened to in {own:0.00} s; read and measured with SciPy in {scipy:0.00} s; "
+                + $"{scipy / own:0.0} times as fast."
+        );
     }
 
     private static System.Diagnostics.Process Process(string script, string file) =>
-        System.Diagnostics.Process.Start(new ProcessStartInfo("/usr/bin/python3", ["-W", "ignore", script, file]) { RedirectStandardOutput = true })!;
+        System.Diagnostics.Process.Start(
+            new ProcessStartInfo("/usr/bin/python3", ["-W", "ignore", script, file]) { RedirectStandardOutput = true }
+        )!;
 
     private static double Total(float[] values)
     {
         var sum = 0f;
-        foreach (var value in values) sum += value;
+        foreach (var value in values)
+            sum += value;
         return sum;
     }
 
     // The best of five, after one to warm up: what others take from the processor is not ours.
-    private static double Best(Action work) => Best(() =>
-    {
-        work();
-        return 0;
-    });
+    private static double Best(Action work) =>
+        Best(() =>
+        {
+            work();
+            return 0;
+        });
 
     private static double Best<T>(Func<T> work)
     {
@@ -90,10 +112,11 @@ internal static class Arcs
         {
             var watch = Stopwatch.StartNew();
             GC.KeepAlive(work());
-            if (round > 0) best = Math.Min(best, watch.Elapsed.TotalSeconds);
+            if (round > 0)
+                best = Math.Min(best, watch.Elapsed.TotalSeconds);
         }
         return best;
     }
 
-    private static void Say(FormattableString line) => Console.WriteLine(line.ToString(CultureInfo.InvariantCulture));
+    private static void Say(string line) => Console.WriteLine(line);
 }

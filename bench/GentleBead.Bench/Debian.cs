@@ -12,7 +12,8 @@ internal static class Debian
     public static bool Has(params (string Path, string Package)[] needed)
     {
         var missing = needed.Where(one => !Path.Exists(one.Path)).Select(one => one.Package).ToList();
-        if (missing.Count == 0) return true;
+        if (missing.Count == 0)
+            return true;
         Console.Error.WriteLine($"This bench needs {string.Join(", ", missing)} from Debian, which this machine lacks. Get it with:");
         Console.Error.WriteLine($"  sudo apt-get update && sudo apt-get install -y --no-install-recommends {string.Join(' ', missing)}");
         return false;
@@ -21,7 +22,8 @@ internal static class Debian
     /// <summary>Whether the front end is built, for what is measured in the browser; if not, the line that builds it is said.</summary>
     public static bool HasScreens()
     {
-        if (File.Exists(Path.Combine(Testing.Cluster.Root, "ui/dist/index.html"))) return true;
+        if (File.Exists(Path.Combine(Testing.Cluster.Root, "ui/dist/index.html")))
+            return true;
         Console.Error.WriteLine("This bench needs the front end built, which it is not. Build it with:");
         Console.Error.WriteLine("  npm --prefix ui ci && npm --prefix ui run build");
         return false;

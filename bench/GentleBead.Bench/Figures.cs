@@ -1,6 +1,8 @@
 namespace GentleBead.Bench;
 
-/// <summary>What was measured against what is wanted: figures are printed as they come, and one closing line says whether all hold.</summary>
+/// <summary>
+/// What was measured against what is wanted: figures are printed as they come, and one closing line says whether all hold.
+/// </summary>
 internal sealed class Figures(string bench)
 {
     private readonly List<string> missed = [];
@@ -19,7 +21,8 @@ internal sealed class Figures(string bench)
     /// <returns>A mark for the printed line where it is missed.</returns>
     public string AtMost(string what, double figure, double most)
     {
-        if (figure <= most) return "";
+        if (figure <= most)
+            return "";
         missed.Add($"{what} {figure:0.##} over {most:0.##}");
         return " !";
     }
@@ -28,7 +31,9 @@ internal sealed class Figures(string bench)
     /// <returns>0 where all hold, 1 where one was missed.</returns>
     public int Close(string summary)
     {
-        Console.WriteLine(missed.Count == 0 ? $"{bench}: {summary}; all within bounds" : $"{bench}: {summary}; MISSED: {string.Join("; ", missed)}");
+        Console.WriteLine(
+            missed.Count == 0 ? $"{bench}: {summary}; all within bounds" : $"{bench}: {summary}; MISSED: {string.Join("; ", missed)}"
+        );
         return missed.Count == 0 ? 0 : 1;
     }
 }

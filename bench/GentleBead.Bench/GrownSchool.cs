@@ -71,7 +71,8 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
         {
             var model = booths[i % from].Machine;
             await AgainAsync("machine", "id", model, i, ("name", $"Machine {i + 1}"));
-            foreach (var table in new[] { "reading", "machine_load", "door_chart", "upkeep", "bottle_reading", "sweep" }) await AgainAsync(table, "machine_id", model, i);
+            foreach (var table in new[] { "reading", "machine_load", "door_chart", "upkeep", "bottle_reading", "sweep" })
+                await AgainAsync(table, "machine_id", model, i);
             await AgainAsync("machine_wear", "machine_id", model, i);
             await AgainAsync("booth", "machine_id", model, i, ("id", booths[i].Booth), ("number", i + 1));
         }
@@ -82,8 +83,12 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
             foreach (var row in await Rows.ReadAsync(connection, table, $"where {machineColumn} = '{model}'"))
             {
                 (string Column, object Value)[] changed = [(machineColumn, booths[booth].Machine), .. more];
-                if (table is not ("machine" or "machine_wear" or "booth")) changed = [.. changed, ("id", Guid.CreateVersion7())];
-                await row.CopyOneAsync(connection, row.With([.. changed.Select(each => each.Column)])([.. changed.Select(each => each.Value)]));
+                if (table is not ("machine" or "machine_wear" or "booth"))
+                    changed = [.. changed, ("id", Guid.CreateVersion7())];
+                await row.CopyOneAsync(
+                    connection,
+                    row.With([.. changed.Select(each => each.Column)])([.. changed.Select(each => each.Value)])
+                );
             }
         }
     }
@@ -95,19 +100,34 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
         var newest = DateOnly.Parse(tonight["held_on"], null);
         // The last of them is tonight's, which stands already with the demo's students in its first booths.
         Guid[] sessions = [.. Enumerable.Range(0, Sessions - 1).Select(_ => Guid.CreateVersion7()), Guid.Parse(tonight["id"])];
-        await tonight.CopyAsync(connection, sessions.SkipLast(1).Select((id, i) => line([id, $"Evening {i}", newest.AddDays(i - Sessions)])), Sessions - 1, "sessions");
+        await tonight.CopyAsync(
+            connection,
+            sessions.SkipLast(1).Select((id, i) => line([id, $"Evening {i}", newest.AddDays(i - Sessions)])),
+            Sessions - 1,
+            "sessions"
+        );
 
         var stand = await Rows.ReadAsync(connection, "place", $"where session_id = '{sessions[^1]}'");
         var standing = stand.ToDictionary(place => Guid.Parse(place["booth_id"]), place => Guid.Parse(place["student_id"]));
         var place = stand[0].With("session_id", "booth_id", "student_id");
         Guid At(int session, int booth) =>
-            session == Sessions - 1 && standing.TryGetValue(booths[booth].Booth, out var there) ? there : students[(session * 7 + booth) % Students];
-        await stand[0].CopyAsync(
-            connection,
-            Enumerable.Range(0, Sessions).SelectMany(session => Enumerable.Range(0, boothCount)
-                .Where(booth => session < Sessions - 1 || !standing.ContainsKey(booths[booth].Booth))
-                .Select(booth => place([sessions[session], booths[booth].Booth, At(session, booth)]))),
-            Sessions * boothCount, "places");
+            session == Sessions - 1 && standing.TryGetValue(booths[booth].Booth, out var there)
+                ? there
+                : students[(session * 7 + booth) % Students];
+        await stand[0]
+            .CopyAsync(
+                connection,
+                Enumerable
+                    .Range(0, Sessions)
+                    .SelectMany(session =>
+                        Enumerable
+                            .Range(0, boothCount)
+                            .Where(booth => session < Sessions - 1 || !standing.ContainsKey(booths[booth].Booth))
+                            .Select(booth => place([sessions[session], booths[booth].Booth, At(session, booth)]))
+                    ),
+                Sessions * boothCount,
+                "places"
+            );
 
         for (var i = 0; i < Sheets; i++)
         {
@@ -115,57 +135,100 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
             sheets.Add((Guid.CreateVersion7(), At(session, booth), booth));
         }
         var writers = models.Select(model => model.Sheet.With("id", "session_id", "booth_id", "student_id", "assigned_at")).ToArray();
-        await models[0].Sheet.CopyAsync(
-            connection,
-            sheets.Select((sheet, i) => writers[sheet.Booth % models.Length](
-                [sheet.Sheet, sessions[i / SheetsOfSession], booths[sheet.Booth].Booth, sheet.Student, began.AddMinutes(i)])),
-            Sheets, "sheets");
+        await models[0]
+            .Sheet.CopyAsync(
+                connection,
+                sheets.Select(
+                    (sheet, i) =>
+                        writers[sheet.Booth % models.Length]
+                            ([sheet.Sheet, sessions[i / SheetsOfSession], booths[sheet.Booth].Booth, sheet.Student, began.AddMinutes(i)])
+                ),
+                Sheets,
+                "sheets"
+            );
     }
 
     private async Task BeadsAsync(NpgsqlConnection connection)
     {
         var first = await NumberAsync(connection, "select max(seq) + 1 from bead");
-        var writers = models.Select(model => model.Beads.Select(bead => bead.With("id", "sheet_id", "number", "recorded_at", "seq")).ToArray()).ToArray();
-        for (var i = 0; i < beads; i++) given.Add((Guid.CreateVersion7(), sheets[i / BeadsOfSheet].Student, sheets[i / BeadsOfSheet].Booth));
-        await models[0].Beads[0].CopyAsync(
-            connection,
-            given.Select((bead, i) =>
-            {
-                var ways = writers[bead.Booth % models.Length];
-                return ways[i % ways.Length]([bead.Bead, sheets[i / BeadsOfSheet].Sheet, i % BeadsOfSheet + 1, began.AddMinutes(i * 0.1), first + i]);
-            }),
-            beads, "beads");
+        var writers = models
+            .Select(model => model.Beads.Select(bead => bead.With("id", "sheet_id", "number", "recorded_at", "seq")).ToArray())
+            .ToArray();
+        for (var i = 0; i < beads; i++)
+            given.Add((Guid.CreateVersion7(), sheets[i / BeadsOfSheet].Student, sheets[i / BeadsOfSheet].Booth));
+        await models[0]
+            .Beads[0]
+            .CopyAsync(
+                connection,
+                given.Select(
+                    (bead, i) =>
+                    {
+                        var ways = writers[bead.Booth % models.Length];
+                        return ways[i % ways.Length]
+                            ([bead.Bead, sheets[i / BeadsOfSheet].Sheet, i % BeadsOfSheet + 1, began.AddMinutes(i * 0.1), first + i]);
+                    }
+                ),
+                beads,
+                "beads"
+            );
         await DoAsync(connection, $"select setval(pg_get_serial_sequence('bead', 'seq'), {first + beads})");
 
-        var standings = models.Select(model => model.Standings.Select(one => one.With(
-            "bead_id", "seq", "sheet_id", "number", "student_id", "machine_id", "recorded_at", "look_id", "ruled")).ToArray()).ToArray();
-        await models[0].Standings[0].CopyAsync(
-            connection,
-            given.Select((bead, i) =>
-            {
-                var at = bead.Booth % models.Length;
-                var way = i % standings[at].Length;
-                return standings[at][way](
-                    [
-                        bead.Bead, first + i, sheets[i / BeadsOfSheet].Sheet, i % BeadsOfSheet + 1, bead.Student, booths[bead.Booth].Machine, began.AddMinutes(i * 0.1), null,
-                        i % 2 == 0 ? models[at].Standings[way]["verdict"] : null,
-                    ]);
-            }),
-            beads, "standings of beads");
+        var standings = models
+            .Select(model =>
+                model
+                    .Standings.Select(one =>
+                        one.With("bead_id", "seq", "sheet_id", "number", "student_id", "machine_id", "recorded_at", "look_id", "ruled")
+                    )
+                    .ToArray()
+            )
+            .ToArray();
+        await models[0]
+            .Standings[0]
+            .CopyAsync(
+                connection,
+                given.Select(
+                    (bead, i) =>
+                    {
+                        var at = bead.Booth % models.Length;
+                        var way = i % standings[at].Length;
+                        return standings[at]
+                            [way]([
+                                bead.Bead,
+                                first + i,
+                                sheets[i / BeadsOfSheet].Sheet,
+                                i % BeadsOfSheet + 1,
+                                bead.Student,
+                                booths[bead.Booth].Machine,
+                                began.AddMinutes(i * 0.1),
+                                null,
+                                i % 2 == 0 ? models[at].Standings[way]["verdict"] : null,
+                            ]);
+                    }
+                ),
+                beads,
+                "standings of beads"
+            );
         await DoAsync(
-            connection, "update machine_wear set beads = (select count(*) from bead_standing where bead_standing.machine_id = machine_wear.machine_id)");
+            connection,
+            "update machine_wear set beads = (select count(*) from bead_standing where bead_standing.machine_id = machine_wear.machine_id)"
+        );
 
         var ruling = (await Rows.ReadAsync(connection, "ruling", "order by seq limit 1"))[0];
         var word = ruling.With("id", "bead_id", "aspect", "tool", "instructor", "ruled_at");
         await ruling.CopyAsync(
             connection,
-            given.Select((bead, i) => (bead, i)).Where(each => each.i % 2 == 0).Select(each =>
-            {
-                var at = each.bead.Booth % models.Length;
-                var verdict = models[at].Standings[each.i % models[at].Standings.Length]["verdict"];
-                return word([Guid.CreateVersion7(), each.bead.Bead, null, verdict, verdict, began.AddMinutes(each.i * 0.1 + 0.05)]);
-            }),
-            beads / 2, "rulings");
+            given
+                .Select((bead, i) => (bead, i))
+                .Where(each => each.i % 2 == 0)
+                .Select(each =>
+                {
+                    var at = each.bead.Booth % models.Length;
+                    var verdict = models[at].Standings[each.i % models[at].Standings.Length]["verdict"];
+                    return word([Guid.CreateVersion7(), each.bead.Bead, null, verdict, verdict, began.AddMinutes(each.i * 0.1 + 0.05)]);
+                }),
+            beads / 2,
+            "rulings"
+        );
     }
 
     // What else grows with a school.
@@ -174,18 +237,32 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
         var kept = (await Rows.ReadAsync(connection, "kept_setting", "where withdrawn_at is null limit 1"))[0];
         var keep = kept.With("id", "machine_id", "kept_by", "bead_id");
         await kept.CopyAsync(
-            connection, given.Where((_, i) => i % 100 == 0).Select(bead => keep([Guid.CreateVersion7(), booths[bead.Booth].Machine, bead.Student, bead.Bead])),
-            beads / 100, "kept settings");
+            connection,
+            given
+                .Where((_, i) => i % 100 == 0)
+                .Select(bead => keep([Guid.CreateVersion7(), booths[bead.Booth].Machine, bead.Student, bead.Bead])),
+            beads / 100,
+            "kept settings"
+        );
 
         var test = (await Rows.ReadAsync(connection, "test_weld", "limit 1"))[0];
         var seal = test.With("id", "sheet_id", "student_id");
         await test.CopyAsync(
-            connection, sheets.Where((_, i) => i % 100 == 0).Select(sheet => seal([Guid.CreateVersion7(), sheet.Sheet, sheet.Student])), Sheets / 100, "test welds");
+            connection,
+            sheets.Where((_, i) => i % 100 == 0).Select(sheet => seal([Guid.CreateVersion7(), sheet.Sheet, sheet.Student])),
+            Sheets / 100,
+            "test welds"
+        );
 
-        var (drill, answer) = ((await Rows.ReadAsync(connection, "drill", "order by id limit 1"))[0], (await Rows.ReadAsync(connection, "drill_answer", "order by drill_id limit 1"))[0]);
+        var (drill, answer) = (
+            (await Rows.ReadAsync(connection, "drill", "order by id limit 1"))[0],
+            (await Rows.ReadAsync(connection, "drill_answer", "order by drill_id limit 1"))[0]
+        );
         var (give, say) = (drill.With("id", "person_id"), answer.With("drill_id", "person_id"));
         // How much somebody practises has nothing to do with how many beads lie there: as much in each, past what is looked at.
-        var drills = students.SelectMany(student => Enumerable.Range(0, DrillsOfStudent).Select(_ => (Id: Guid.CreateVersion7(), Student: student))).ToList();
+        var drills = students
+            .SelectMany(student => Enumerable.Range(0, DrillsOfStudent).Select(_ => (Id: Guid.CreateVersion7(), Student: student)))
+            .ToList();
         await drill.CopyAsync(connection, drills.Select(one => give([one.Id, one.Student])), drills.Count, "drills");
         await answer.CopyAsync(connection, drills.Select(one => say([one.Id, one.Student])), drills.Count, "answers");
     }
@@ -196,19 +273,27 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
     private static async Task<Model[]> ModelsAsync(NpgsqlConnection connection)
     {
         var models = new List<Model>();
-        foreach (var sheet in await Rows.ReadAsync(
-            connection, "sheet",
-            """
-            join booth on booth.id = sheet.booth_id where sheet.id in (
-                select distinct on (other.booth_id) other.id from sheet as other join bead on bead.sheet_id = other.id
-                where bead.withdrawn_at is null order by other.booth_id, other.seq desc)
-            order by booth.number
-            """))
+        foreach (
+            var sheet in await Rows.ReadAsync(
+                connection,
+                "sheet",
+                """
+                join booth on booth.id = sheet.booth_id where sheet.id in (
+                    select distinct on (other.booth_id) other.id from sheet as other join bead on bead.sheet_id = other.id
+                    where bead.withdrawn_at is null order by other.booth_id, other.seq desc)
+                order by booth.number
+                """
+            )
+        )
         {
             var of = $"where sheet_id = '{sheet["id"]}'";
-            models.Add(new Model(
-                sheet, await Rows.ReadAsync(connection, "bead", $"{of} and withdrawn_at is null order by number", with: "seq"),
-                await Rows.ReadAsync(connection, "bead_standing", $"{of} and not withdrawn order by number")));
+            models.Add(
+                new Model(
+                    sheet,
+                    await Rows.ReadAsync(connection, "bead", $"{of} and withdrawn_at is null order by number", with: "seq"),
+                    await Rows.ReadAsync(connection, "bead_standing", $"{of} and not withdrawn order by number")
+                )
+            );
         }
         return [.. models];
     }

@@ -47,13 +47,18 @@ internal sealed class GrownServer : IAsyncDisposable
         await SignInAsync(grown.Instructor, "maren");
         await SignInAsync(grown.Student, "jun");
         var stands = new List<Stand>();
-        for (int? after = 0; after is not null;)
+        for (int? after = 0; after is not null; )
         {
             var room = await grown.Instructor.GetFromJsonAsync<JsonElement>($"/api/sessions/tonight?after={after}");
             var session = room.GetProperty("session").GetProperty("id").GetGuid();
-            foreach (var view in room.GetProperty("booths").EnumerateArray().Where(view => view.GetProperty("student").ValueKind == JsonValueKind.Object))
+            foreach (
+                var view in room.GetProperty("booths")
+                    .EnumerateArray()
+                    .Where(view => view.GetProperty("student").ValueKind == JsonValueKind.Object)
+            )
             {
-                if (await grown.StandAsync(session, view) is { } stand) stands.Add(stand);
+                if (await grown.StandAsync(session, view) is { } stand)
+                    stands.Add(stand);
             }
             after = room.GetProperty("moreBooths").ValueKind == JsonValueKind.Number ? room.GetProperty("moreBooths").GetInt32() : null;
         }
@@ -68,10 +73,13 @@ internal sealed class GrownServer : IAsyncDisposable
         await connection.OpenAsync();
         await using var ask = new NpgsqlCommand(
             """
-            select coalesce(sum(calls), 0) from pg_stat_statements join pg_database on pg_database.oid = dbid join pg_roles on pg_roles.oid = userid
-            where datname = current_database() and rolname = 'gentlebead_app' and query !~* '^(begin|commit|rollback|discard|close|unlisten|set session|reset)'
+            select coalesce(sum(calls), 0) from pg_stat_statements join pg_database on pg_database.oid = dbid join pg_roles on pg_roles.oid
+                = userid
+            where datname = current_database() and rolname = 'gentlebead_app' and query !~*
+                '^(begin|commit|rollback|discard|close|unlisten|set session|reset)'
             """,
-            connection);
+            connection
+        );
         var count = Convert.ToInt64(await ask.ExecuteScalarAsync(), null);
         await using var reset = new NpgsqlCommand("select pg_stat_statements_reset()", connection);
         await reset.ExecuteNonQueryAsync();
@@ -90,11 +98,17 @@ internal sealed class GrownServer : IAsyncDisposable
     {
         var booth = view.GetProperty("booth").GetProperty("id").GetGuid();
         var bench = await Instructor.GetFromJsonAsync<JsonElement>($"/api/sessions/{session}/booths/{booth}");
-        if (bench.GetProperty("coupon").ValueKind != JsonValueKind.Object) return null;
+        if (bench.GetProperty("coupon").ValueKind != JsonValueKind.Object)
+            return null;
         var sheet = bench.GetProperty("coupon").GetProperty("sheet");
         return new Stand(
-            booth, view.GetProperty("booth").GetProperty("machineId").GetGuid(), view.GetProperty("student").GetProperty("id").GetGuid(),
-            sheet.GetProperty("id").GetGuid(), sheet.GetProperty("body").GetProperty("job").Clone(), session);
+            booth,
+            view.GetProperty("booth").GetProperty("machineId").GetGuid(),
+            view.GetProperty("student").GetProperty("id").GetGuid(),
+            sheet.GetProperty("id").GetGuid(),
+            sheet.GetProperty("body").GetProperty("job").Clone(),
+            session
+        );
     }
 
     /// <summary>Another client of this server's.</summary>

@@ -50,7 +50,11 @@ internal static class Growth
         new("agreement", (at, _, _) => at.Instructor.GetAsync("/api/judging/agreement")),
         new("test welds", (at, stand, _) => at.Instructor.GetAsync($"/api/test-welds/of-student/{stand.Student}")),
         new("students", (at, _, _) => at.Instructor.GetAsync("/api/people/students")),
-        new("record a bead", (at, stand, _) => at.Instructor.PutAsJsonAsync($"/api/beads/{Guid.CreateVersion7()}", Bead(stand)), Writes: true),
+        new(
+            "record a bead",
+            (at, stand, _) => at.Instructor.PutAsJsonAsync($"/api/beads/{Guid.CreateVersion7()}", Bead(stand)),
+            Writes: true
+        ),
     ];
 
     public static async Task<int> MeasureAsync(int beads)
@@ -67,13 +71,18 @@ internal static class Growth
             await RoundsAsync(small, large, Rounds);
             Console.WriteLine($"Calling each {Times} times, in turns, from {small.Stands.Count} booths …");
             var taken = await RoundsAsync(small, large, Times);
-            Console.WriteLine($"{"",-20} {Few,10:N0} {beads,10:N0}   ratio  queries   bytes");
+            Console.WriteLine($"{"", -20} {Few, 10:N0} {beads, 10:N0}   ratio  queries   bytes");
             var worst = 0.0;
-            foreach (var call in Calls) worst = Math.Max(worst, await CompareAsync(call, taken[call], large, figures));
+            foreach (var call in Calls)
+                worst = Math.Max(worst, await CompareAsync(call, taken[call], large, figures));
             await OneRowAsync(large, figures);
             Console.WriteLine("From screen to screen …");
             var (median, each) = Screens.BeadsFrom(large.Address, beads: 12);
-            Console.WriteLine($"{"bead on the other screen",-26} median {median:0} ms of {string.Join(" ", each.Select(one => one.ToString("0", null)))}{figures.AtMost("screen to screen, ms", median, MostScreenMs)}");
+            Console.WriteLine(
+                $"{"bead on the other screen", -26} median {median:0} ms of "
+                    + string.Join(" ", each.Select(one => one.ToString("0", null)))
+                    + figures.AtMost("screen to screen, ms", median, MostScreenMs)
+            );
             return figures.Close($"{Calls.Length} calls, the worst ratio {worst:0.00}");
         }
         finally
@@ -89,12 +98,17 @@ internal static class Growth
         var taken = Calls.ToDictionary(call => call, _ => new Taken([], []));
         for (var round = 0; round < rounds; round++)
         {
-            if (round % 20 == 0 && round > 0) Console.WriteLine($"    {round} of {rounds} rounds");
+            if (round % 20 == 0 && round > 0)
+                Console.WriteLine($"    {round} of {rounds} rounds");
             foreach (var call in Calls)
             {
                 var own = taken[call];
                 // Whichever comes second finds the machine still busy with the first: they take turns at that, too.
-                foreach (var (at, times) in round % 2 == 0 ? new[] { (small, own.Few), (large, own.Many) } : [(large, own.Many), (small, own.Few)])
+                foreach (
+                    var (at, times) in round % 2 == 0
+                        ? new[] { (small, own.Few), (large, own.Many) }
+                        : [(large, own.Many), (small, own.Few)]
+                )
                 {
                     var (ms, length) = await TimeAsync(call, at, round);
                     times.Add(ms);
@@ -109,14 +123,18 @@ internal static class Growth
     {
         await large.StatementsAsync();
         const int Asked = 5;
-        for (var time = 0; time < Asked; time++) await TimeAsync(call, large, time);
+        for (var time = 0; time < Asked; time++)
+            await TimeAsync(call, large, time);
         var queries = (double)await large.StatementsAsync() / Asked;
         var (before, after) = (Figures.Median(taken.Few), Figures.Median(taken.Many));
         var ratio = after / before;
-        var marks = figures.AtMost($"{call.Name}, ratio", ratio, MostRatio)
+        var marks =
+            figures.AtMost($"{call.Name}, ratio", ratio, MostRatio)
             + figures.AtMost($"{call.Name}, queries", queries, call.Writes ? MostRecordStatements : MostQueries)
             + figures.AtMost($"{call.Name}, bytes", taken.Bytes, MostBytes);
-        Console.WriteLine($"{call.Name,-20} {before,7:0.00} ms {after,7:0.00} ms {ratio,7:0.00} {queries,8:0.#} {taken.Bytes,7:N0}{marks}");
+        Console.WriteLine(
+            $"{call.Name, -20} {before, 7:0.00} ms {after, 7:0.00} ms {ratio, 7:0.00} {queries, 8:0.#} {taken.Bytes, 7:N0}{marks}"
+        );
         return ratio;
     }
 
@@ -133,14 +151,18 @@ internal static class Growth
         {
             var (ms, _) = await TimeAsync(compute, large, time + WarmUp, stand);
             var began = Stopwatch.GetTimestamp();
-            using (var answer = await client.PostAsJsonAsync("/", Typed(stand, time + WarmUp))) await answer.Content.ReadAsByteArrayAsync();
-            if (time < 0) continue;
+            using (var answer = await client.PostAsJsonAsync("/", Typed(stand, time + WarmUp)))
+                await answer.Content.ReadAsByteArrayAsync();
+            if (time < 0)
+                continue;
             own.Add(ms);
             one.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
         }
         var ratio = Figures.Median(own) / Figures.Median(one);
         Console.WriteLine(
-            $"{"sheet at a key, over one row read",-34} {Figures.Median(own):0.00} ms / {Figures.Median(one):0.00} ms = {ratio:0.00}{figures.AtMost("sheet at a key over one row", ratio, MostOverOneRow)}");
+            $"{"sheet at a key, over one row read", -34} {Figures.Median(own):0.00} ms / {Figures.Median(one):0.00} ms = "
+                + $"{ratio:0.00}{figures.AtMost("sheet at a key over one row", ratio, MostOverOneRow)}"
+        );
     }
 
     private static async Task<(double Ms, long Bytes)> TimeAsync(Call call, GrownServer at, int time, Stand? stand = null)
@@ -149,16 +171,30 @@ internal static class Growth
         using var answer = await call.Make(at, stand ?? at.Stands[time % at.Stands.Count], time);
         var body = await answer.Content.ReadAsByteArrayAsync();
         var ms = Stopwatch.GetElapsedTime(began).TotalMilliseconds;
-        if (!answer.IsSuccessStatusCode) throw new InvalidOperationException($"{call.Name}: {(int)answer.StatusCode} {System.Text.Encoding.UTF8.GetString(body)}");
+        if (!answer.IsSuccessStatusCode)
+            throw new InvalidOperationException($"{call.Name}: {(int)answer.StatusCode} {System.Text.Encoding.UTF8.GetString(body)}");
         return (ms, body.Length);
     }
 
     // A new last digit every time, as at every key.
-    private static object Typed(Stand stand, int time) => new
-    {
-        job = new { thickness = $"{3 + time % 30 / 10.0:0.0}", joint = "t", position = "horizontal" },
-        boothId = stand.Booth,
-    };
+    private static object Typed(Stand stand, int time) =>
+        new
+        {
+            job = new
+            {
+                thickness = $"{3 + time % 30 / 10.0:0.0}",
+                joint = "t",
+                position = "horizontal",
+            },
+            boothId = stand.Booth,
+        };
 
-    private static object Bead(Stand stand) => new { sheetId = stand.Sheet, wireFeedMPerMin = 6.0, volts = 18.5, evidence = new { sound = "hiss" } };
+    private static object Bead(Stand stand) =>
+        new
+        {
+            sheetId = stand.Sheet,
+            wireFeedMPerMin = 6.0,
+            volts = 18.5,
+            evidence = new { sound = "hiss" },
+        };
 }

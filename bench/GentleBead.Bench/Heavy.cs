@@ -7,7 +7,10 @@ using GentleBead.Testing;
 
 namespace GentleBead.Bench;
 
-/// <summary>What the long work costs everybody else: memory while twelve recordings come in at once, and a bead's time beside somebody looping the arc.</summary>
+/// <summary>
+/// What the long work costs everybody else: memory while twelve recordings come in at once, and a bead's time beside somebody looping the
+/// arc.
+/// </summary>
 internal static class Heavy
 {
     private const int Uploads = 12;
@@ -35,15 +38,19 @@ internal static class Heavy
             var looped = 0;
             using (var ending = new CancellationTokenSource())
             {
-                var loops = Enumerable.Range(0, Loops).Select(async loop =>
-                {
-                    while (!ending.IsCancellationRequested)
+                var loops = Enumerable
+                    .Range(0, Loops)
+                    .Select(async loop =>
                     {
-                        using var answer = await server.Student.PostAsJsonAsync("/api/arc/run", Arc(loop));
-                        await answer.Content.ReadAsByteArrayAsync();
-                        if (answer.IsSuccessStatusCode) Interlocked.Increment(ref looped);
-                    }
-                }).ToList();
+                        while (!ending.IsCancellationRequested)
+                        {
+                            using var answer = await server.Student.PostAsJsonAsync("/api/arc/run", Arc(loop));
+                            await answer.Content.ReadAsByteArrayAsync();
+                            if (answer.IsSuccessStatusCode)
+                                Interlocked.Increment(ref looped);
+                        }
+                    })
+                    .ToList();
                 await Task.Delay(1000);
                 beside = await BeadsAsync(server);
                 await ending.CancelAsync();
@@ -52,9 +59,14 @@ internal static class Heavy
             var (alone, with) = (Figures.Quantile(quiet, 0.95), Figures.Quantile(beside, 0.95));
             Console.WriteLine(
                 $"bead p95 {alone:0.0} ms alone, {with:0.0} ms beside {looped} arcs: {with / alone:0.0} x"
-                + figures.AtMost("bead p95 beside arcs, times alone", with / alone, MostSlower) + figures.AtMost("bead p95 beside arcs, ms", with, MostP95Ms));
+                    + figures.AtMost("bead p95 beside arcs, times alone", with / alone, MostSlower)
+                    + figures.AtMost("bead p95 beside arcs, ms", with, MostP95Ms)
+            );
             var (peak, took) = await RecordingsAsync(server);
-            Console.WriteLine($"{Uploads} recordings of {RecordingSeconds * Rate * 4 / 1e6:0} MB at once: the server's memory at most {peak:0} MB, all in within {took:0} s{figures.AtMost("memory, MB", peak, MostMegabytes)}");
+            Console.WriteLine(
+                $"{Uploads} recordings of {RecordingSeconds * Rate * 4 / 1e6:0} MB at once: the server's memory at most {peak:0} "
+                    + $"MB, all in within {took:0} s{figures.AtMost("memory, MB", peak, MostMegabytes)}"
+            );
             return figures.Close($"{peak:0} MB for {Uploads} recordings, bead p95 {with / alone:0.0} x beside arcs");
         }
         finally
@@ -71,7 +83,15 @@ internal static class Heavy
             var stand = server.Stands[bead % server.Stands.Count];
             var began = Stopwatch.GetTimestamp();
             using var answer = await server.Instructor.PutAsJsonAsync(
-                $"/api/beads/{Guid.CreateVersion7()}", new { sheetId = stand.Sheet, wireFeedMPerMin = 6.0, volts = 18.5, evidence = new { sound = "hiss" } });
+                $"/api/beads/{Guid.CreateVersion7()}",
+                new
+                {
+                    sheetId = stand.Sheet,
+                    wireFeedMPerMin = 6.0,
+                    volts = 18.5,
+                    evidence = new { sound = "hiss" },
+                }
+            );
             answer.EnsureSuccessStatusCode();
             times.Add(Stopwatch.GetElapsedTime(began).TotalMilliseconds);
         }
@@ -80,30 +100,40 @@ internal static class Heavy
 
     private static async Task<(double PeakMb, double Seconds)> RecordingsAsync(GrownServer server)
     {
-        var bench = await server.Instructor.GetFromJsonAsync<JsonElement>($"/api/sessions/{server.Stands[0].Session}/booths/{server.Stands[0].Booth}");
+        var bench = await server.Instructor.GetFromJsonAsync<JsonElement>(
+            $"/api/sessions/{server.Stands[0].Session}/booths/{server.Stands[0].Booth}"
+        );
         var bead = bench.GetProperty("coupon").GetProperty("beads").EnumerateArray().First().GetProperty("id").GetGuid();
         Console.WriteLine($"Sending {Uploads} recordings at once …");
         var wav = Recording();
         using var ending = new CancellationTokenSource();
         var watch = PeakAsync(server.ProcessId, ending.Token);
         var began = Stopwatch.GetTimestamp();
-        await Task.WhenAll(Enumerable.Range(0, Uploads).Select(async number =>
-        {
-            using var content = new ByteArrayContent(wav);
-            content.Headers.ContentType = new MediaTypeHeaderValue("audio/wav");
-            using var client = server.Client();
-            await GrownServer.SignInAsync(client, "maren");
-            while (true)
-            {
-                using var answer = await client.PutAsync($"/api/beads/{bead}/recordings/{Guid.CreateVersion7()}?name=bench&origin=file", content);
-                if (answer.StatusCode != System.Net.HttpStatusCode.ServiceUnavailable)
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, Uploads)
+                .Select(async number =>
                 {
-                    if (!answer.IsSuccessStatusCode) throw new InvalidOperationException($"recording {number}: {await answer.Content.ReadAsStringAsync()}");
-                    return;
-                }
-                await Task.Delay(answer.Headers.RetryAfter?.Delta ?? TimeSpan.FromSeconds(1));
-            }
-        }));
+                    using var content = new ByteArrayContent(wav);
+                    content.Headers.ContentType = new MediaTypeHeaderValue("audio/wav");
+                    using var client = server.Client();
+                    await GrownServer.SignInAsync(client, "maren");
+                    while (true)
+                    {
+                        using var answer = await client.PutAsync(
+                            $"/api/beads/{bead}/recordings/{Guid.CreateVersion7()}?name=bench&origin=file",
+                            content
+                        );
+                        if (answer.StatusCode != System.Net.HttpStatusCode.ServiceUnavailable)
+                        {
+                            if (!answer.IsSuccessStatusCode)
+                                throw new InvalidOperationException($"recording {number}: {await answer.Content.ReadAsStringAsync()}");
+                            return;
+                        }
+                        await Task.Delay(answer.Headers.RetryAfter?.Delta ?? TimeSpan.FromSeconds(1));
+                    }
+                })
+        );
         var took = Stopwatch.GetElapsedTime(began).TotalSeconds;
         await ending.CancelAsync();
         return (await watch, took);
@@ -121,7 +151,8 @@ internal static class Heavy
         BitConverter.TryWriteBytes(bytes.AsSpan(28), Rate * 4);
         BitConverter.TryWriteBytes(bytes.AsSpan(32), (short)4);
         BitConverter.TryWriteBytes(bytes.AsSpan(40), bytes.Length - 44);
-        for (var at = 44; at < bytes.Length; at += 2) BitConverter.TryWriteBytes(bytes.AsSpan(at), (short)(random.NextDouble() * 20_000 - 10_000));
+        for (var at = 44; at < bytes.Length; at += 2)
+            BitConverter.TryWriteBytes(bytes.AsSpan(at), (short)(random.NextDouble() * 20_000 - 10_000));
         return bytes;
     }
 
@@ -137,18 +168,19 @@ internal static class Heavy
         return most;
     }
 
-    private static object Arc(int seed) => new
-    {
-        process = "gmawShortCircuit",
-        wire = "solid08",
-        gas = "argonCarbon25",
-        wireFeedMPerMin = 6.4,
-        volts = 19,
-        stickOutMm = 10,
-        travelMmPerMin = 300,
-        plateMm = 3.2,
-        joint = "t",
-        metal = "mildSteel",
-        seed,
-    };
+    private static object Arc(int seed) =>
+        new
+        {
+            process = "gmawShortCircuit",
+            wire = "solid08",
+            gas = "argonCarbon25",
+            wireFeedMPerMin = 6.4,
+            volts = 19,
+            stickOutMm = 10,
+            travelMmPerMin = 300,
+            plateMm = 3.2,
+            joint = "t",
+            metal = "mildSteel",
+            seed,
+        };
 }

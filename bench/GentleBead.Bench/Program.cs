@@ -1,29 +1,34 @@
+using System.Globalization;
 using BenchmarkDotNet.Running;
 using GentleBead.Bench;
 
 // dotnet run -c Release --project bench/GentleBead.Bench            the sheet, computed
 // dotnet run -c Release --project bench/GentleBead.Bench -- screen  the sheet while typing, and a bead from screen to screen
-// dotnet run -c Release --project bench/GentleBead.Bench -- growth  every call with 10,000 beads and with 1,000,000, or as many as a number after it says
+// dotnet run -c Release --project bench/GentleBead.Bench -- growth  every call with 10,000 beads and with 1,000,000 (or a number)
 // dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
 // dotnet run -c Release --project bench/GentleBead.Bench -- train   teaches the ear, and writes SoundModel.cs
 const int Lacking = 2;
+CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 switch (args)
 {
     case ["screen"]:
-        if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens()) return Lacking;
+        if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
+            return Lacking;
         await Screens.MeasureAsync();
         return 0;
     case ["growth", .. var many]:
-        if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens()) return Lacking;
+        if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
+            return Lacking;
         return await Growth.MeasureAsync(many is [var beads] ? int.Parse(beads, null) : 1_000_000);
     case ["load"]:
         return Debian.Has(Debian.PostgreSql) ? await RoomLoad.MeasureAsync() : Lacking;
     case ["heavy"]:
         return Debian.Has(Debian.PostgreSql) ? await Heavy.MeasureAsync() : Lacking;
     case ["arc"]:
-        if (!Debian.Has(Debian.SciPy)) return Lacking;
+        if (!Debian.Has(Debian.SciPy))
+            return Lacking;
         Arcs.Measure();
         return 0;
     case ["train"]:

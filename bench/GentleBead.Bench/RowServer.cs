@@ -30,8 +30,11 @@ internal sealed class RowServer : IAsyncDisposable
     public static async Task<RowServer> StartAsync(TestDatabase database, string answer)
     {
         var source = NpgsqlDataSource.Create($"{database.Own};Maximum Pool Size=4;Max Auto Prepare=10");
-        await using (var make = source.CreateCommand("create table if not exists bench_answer (id int primary key, body text not null)")) await make.ExecuteNonQueryAsync();
-        await using (var fill = source.CreateCommand("insert into bench_answer values (1, $1) on conflict (id) do update set body = excluded.body"))
+        await using (var make = source.CreateCommand("create table if not exists bench_answer (id int primary key, body text not null)"))
+            await make.ExecuteNonQueryAsync();
+        await using (
+            var fill = source.CreateCommand("insert into bench_answer values (1, $1) on conflict (id) do update set body = excluded.body")
+        )
         {
             fill.Parameters.Add(new() { Value = answer });
             await fill.ExecuteNonQueryAsync();
@@ -40,12 +43,15 @@ internal sealed class RowServer : IAsyncDisposable
         builder.Logging.ClearProviders();
         builder.WebHost.UseUrls($"http://127.0.0.1:{FreePort()}");
         var app = builder.Build();
-        app.MapPost("/", async () =>
-        {
-            await using var command = source.CreateCommand("select body from bench_answer where id = $1");
-            command.Parameters.Add(new() { Value = 1 });
-            return Results.Text((string)(await command.ExecuteScalarAsync())!, "application/json");
-        });
+        app.MapPost(
+            "/",
+            async () =>
+            {
+                await using var command = source.CreateCommand("select body from bench_answer where id = $1");
+                command.Parameters.Add(new() { Value = 1 });
+                return Results.Text((string)(await command.ExecuteScalarAsync())!, "application/json");
+            }
+        );
         await app.StartAsync();
         return new RowServer(app, source, new Uri(app.Urls.First()));
     }

@@ -3,7 +3,9 @@ using Npgsql;
 
 namespace GentleBead.Bench;
 
-/// <summary>Rows made from one that stands: its columns as COPY writes them, some of them replaced. Its JSON is the application's own.</summary>
+/// <summary>
+/// Rows made from one that stands: its columns as COPY writes them, some of them replaced. Its JSON is the application's own.
+/// </summary>
 internal sealed class Rows
 {
     private readonly string table;
@@ -25,20 +27,34 @@ internal sealed class Rows
     public static async Task<Rows[]> ReadAsync(NpgsqlConnection connection, string table, string rest, string? with = null)
     {
         var columns = new List<string>();
-        await using (var ask = new NpgsqlCommand(
-            """
-            select column_name from information_schema.columns
-            where table_schema = 'public' and table_name = $1 and is_generated = 'NEVER' and (is_identity = 'NO' or column_name = $2) order by ordinal_position
-            """,
-            connection)
-        { Parameters = { new() { Value = table }, new() { Value = with ?? "" } } })
+        await using (
+            var ask = new NpgsqlCommand(
+                """
+                select column_name from information_schema.columns
+                where table_schema = 'public' and table_name = $1 and is_generated = 'NEVER' and (is_identity = 'NO' or column_name = $2)
+                    order by ordinal_position
+                """,
+                connection
+            )
+            {
+                Parameters =
+                {
+                    new() { Value = table },
+                    new() { Value = with ?? "" },
+                },
+            }
+        )
         await using (var reader = await ask.ExecuteReaderAsync())
         {
-            while (await reader.ReadAsync()) columns.Add(reader.GetString(0));
+            while (await reader.ReadAsync())
+                columns.Add(reader.GetString(0));
         }
-        using var lines = await connection.BeginTextExportAsync($"copy (select {string.Join(", ", columns.Select(column => $"{table}.\"{column}\""))} from {table} {rest}) to stdout");
+        using var lines = await connection.BeginTextExportAsync(
+            $"copy (select {string.Join(", ", columns.Select(column => $"{table}.\"{column}\""))} from {table} {rest}) to stdout"
+        );
         var rows = new List<Rows>();
-        while (await lines.ReadLineAsync() is { } line) rows.Add(new Rows(table, [.. columns], line.Split('\t')));
+        while (await lines.ReadLineAsync() is { } line)
+            rows.Add(new Rows(table, [.. columns], line.Split('\t')));
         return [.. rows];
     }
 
@@ -52,7 +68,8 @@ internal sealed class Rows
         return given =>
         {
             var own = (string[])values.Clone();
-            for (var i = 0; i < places.Length; i++) own[places[i]] = Write(given[i]);
+            for (var i = 0; i < places.Length; i++)
+                own[places[i]] = Write(given[i]);
             return string.Join('\t', own);
         };
     }
@@ -71,10 +88,12 @@ internal sealed class Rows
             {
                 await writer.WriteAsync(line);
                 await writer.WriteAsync('\n');
-                if (++done % 100_000 == 0) Console.WriteLine($"    {done:N0} of {count:N0} {what}");
+                if (++done % 100_000 == 0)
+                    Console.WriteLine($"    {done:N0} of {count:N0} {what}");
             }
         }
-        if (done < 100_000) Console.WriteLine($"    {done:N0} {what}");
+        if (done < 100_000)
+            Console.WriteLine($"    {done:N0} {what}");
     }
 
     /// <summary>Copies one line.</summary>
@@ -86,15 +105,19 @@ internal sealed class Rows
 
     private string Names => string.Join(", ", columns.Select(column => $"\"{column}\""));
 
-    private int At(string column) => Array.IndexOf(columns, column) is >= 0 and var at ? at : throw new ArgumentException($"{table} has no column {column}.", nameof(column));
+    private int At(string column) =>
+        Array.IndexOf(columns, column) is >= 0 and var at
+            ? at
+            : throw new ArgumentException($"{table} has no column {column}.", nameof(column));
 
-    private static string Write(object? value) => value switch
-    {
-        null => @"\N",
-        bool flag => flag ? "t" : "f",
-        DateOnly day => day.ToString("yyyy-MM-dd", null),
-        DateTime at => at.ToString("yyyy-MM-dd HH:mm:ss.ffffffK", null),
-        string text => new StringBuilder(text).Replace(@"\", @"\\").Replace("\t", @"\t").Replace("\n", @"\n").ToString(),
-        _ => Convert.ToString(value, System.Globalization.CultureInfo.InvariantCulture)!,
-    };
+    private static string Write(object? value) =>
+        value switch
+        {
+            null => @"\N",
+            bool flag => flag ? "t" : "f",
+            DateOnly day => day.ToString("yyyy-MM-dd", null),
+            DateTime at => at.ToString("yyyy-MM-dd HH:mm:ss.ffffffK", null),
+            string text => new StringBuilder(text).Replace(@"\", @"\\").Replace("\t", @"\t").Replace("\n", @"\n").ToString(),
+            _ => Convert.ToString(value, System.Globalization.CultureInfo.InvariantCulture)!,
+        };
 }

@@ -15,15 +15,19 @@ internal static class Screens
         using var page = new Page(server.Address).StepInAs("Maren Holloway");
 
         // Baseline of the same run: the shortest answer this server gives this browser.
-        var trip = Times(page.RunAsync<ReadOnlyCollection<object>>(
-            """
-            const done = arguments[arguments.length - 1];
-            (async () => {
-              const times = [];
-              for (let i = 0; i < 60; i++) { const t = performance.now(); await (await fetch('/health/live')).text(); times.push(performance.now() - t); }
-              return times;
-            })().then(done);
-            """));
+        var trip = Times(
+            page.RunAsync<ReadOnlyCollection<object>>(
+                """
+                const done = arguments[arguments.length - 1];
+                (async () => {
+                  const times = [];
+                  for (let i = 0; i < 60; i++) { const t = performance.now(); await (await fetch('/health/live')).text();
+                      times.push(performance.now() - t); }
+                  return times;
+                })().then(done);
+                """
+            )
+        );
 
         page.Click("Sheet", within: "Booth 2");
         page.See("It should sound");
@@ -34,16 +38,19 @@ internal static class Screens
             new MutationObserver(() => {
               const title = document.querySelector('[aria-label="Settings sheet"] h2')?.textContent;
               const typed = document.querySelector('input').value;
-              if (window.pressed && title?.startsWith(typed + ' ')) { window.times.push(performance.now() - window.pressed); window.pressed = 0; }
+              if (window.pressed && title?.startsWith(typed + ' ')) { window.times.push(performance.now() - window.pressed); window.pressed
+                  = 0; }
             }).observe(document.body, { subtree: true, childList: true, characterData: true });
-            """);
+            """
+        );
         page.Type("Plate thickness", "3.");
         for (var key = 0; key < Keys; key++)
         {
             // A new last digit every time, so that no sheet comes from the browser's own memory.
             page.Press(OpenQA.Selenium.Keys.End + $"{key % 9 + 1}");
             Thread.Sleep(120);
-            if (key % 4 == 3) page.Type("Plate thickness", $"{3 + key / 4 % 3}.{key / 4 % 10}");
+            if (key % 4 == 3)
+                page.Type("Plate thickness", $"{3 + key / 4 % 3}.{key / 4 % 10}");
         }
         Report("last key to sheet on screen", Times(page.Run<ReadOnlyCollection<object>>("return window.times")), trip);
 
@@ -62,10 +69,13 @@ internal static class Screens
         own.Run<object?>(
             """
             window.seen = [];
-            window.newest = () => Math.max(0, ...[...document.querySelectorAll('[aria-label="Your beads"] .bead-number')].map((one) => Number(one.textContent)));
+            window.newest = () => Math.max(0, ...[...document.querySelectorAll('[aria-label="Your beads"] .bead-number')].map((one) =>
+                Number(one.textContent)));
             let before = window.newest();
-            new MutationObserver(() => { if (window.newest() > before) { before = window.newest(); window.seen.push(Date.now()); } }).observe(document.body, { subtree: true, childList: true });
-            """);
+            new MutationObserver(() => { if (window.newest() > before) { before = window.newest(); window.seen.push(Date.now()); }
+                }).observe(document.body, { subtree: true, childList: true });
+            """
+        );
         var stand = own.Run<long>("return window.newest()");
         using var page = new Page(address).StepInAs("Maren Holloway");
         page.Click("Bench", within: "Booth 2");
@@ -89,6 +99,9 @@ internal static class Screens
     private static void Report(string what, double[] times, double[] baseline)
     {
         var (median, worst, unit) = (Figures.Median(times), Figures.Quantile(times, 0.95), Figures.Median(baseline));
-        Console.WriteLine($"{what}: {times.Length} times, median {median:0} ms, 95 % within {worst:0} ms; {median / unit:0.0} x the median bare round trip of {unit:0.0} ms");
+        Console.WriteLine(
+            $"{what}: {times.Length} times, median {median:0} ms, 95 % within {worst:0} ms; {median / unit:0.0} x the median "
+                + $"bare round trip of {unit:0.0} ms"
+        );
     }
 }

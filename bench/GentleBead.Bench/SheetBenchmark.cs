@@ -11,10 +11,15 @@ namespace GentleBead.Bench;
 [MemoryDiagnoser]
 public class SheetBenchmark
 {
-    private static readonly Machine Machine = new("Knob and taps", Load.Of(Wire.Solid08),
+    private static readonly Machine Machine = new(
+        "Knob and taps",
+        Load.Of(Wire.Solid08),
         new Control(ControlKind.Knob, 0, 100, 1, "", [new(20, 2.8), new(40, 6.0), new(70, 10.9)]),
         new Control(ControlKind.Tap, 1, 10, 1, "", [new(1, 14.5), new(4, 18.0), new(7, 21.6), new(10, 25.5)]),
-        new Control(ControlKind.Digital, 5, 250, 1, "A", []), new Rating(Current.FromAmps(160), 35, Current.FromAmps(250)), HasAc: true);
+        new Control(ControlKind.Digital, 5, 250, 1, "A", []),
+        new Rating(Current.FromAmps(160), 35, Current.FromAmps(250)),
+        HasAc: true
+    );
 
     private static readonly Job Job = new(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Wire.Solid08);
 
@@ -27,11 +32,33 @@ public class SheetBenchmark
         return wireFeed.MPerMin + SmoothBand.At(wireFeed, Job.RequireArc()).Aim.Volts;
     }
 
-    private static readonly Job Thick = new(Thickness.Parse("20 mm"), Joint.VButt, Position.Flat, Wire.Solid12, Process.GmawSpray, Metal.MildSteel, Gas.ArgonCarbon10);
+    private static readonly Job Thick = new(
+        Thickness.Parse("20 mm"),
+        Joint.VButt,
+        Position.Flat,
+        Wire.Solid12,
+        Process.GmawSpray,
+        Metal.MildSteel,
+        Gas.ArgonCarbon10
+    );
 
-    private static readonly Job Overhead = new(Thickness.Parse("3 mm"), Joint.T, Position.Overhead, Wire.Solid08, OtherThickness: Thickness.Parse("5 mm"));
+    private static readonly Job Overhead = new(
+        Thickness.Parse("3 mm"),
+        Joint.T,
+        Position.Overhead,
+        Wire.Solid08,
+        OtherThickness: Thickness.Parse("5 mm")
+    );
 
-    private static readonly Job Tig = new(Thickness.Parse("2 mm"), Joint.SquareButt, Position.Flat, null, Process.GtawAc, Metal.Aluminium, Gas.Argon);
+    private static readonly Job Tig = new(
+        Thickness.Parse("2 mm"),
+        Joint.SquareButt,
+        Position.Flat,
+        null,
+        Process.GtawAc,
+        Metal.Aluminium,
+        Gas.Argon
+    );
 
     /// <summary>The everyday sheet.</summary>
     [Benchmark]

@@ -10,11 +10,15 @@ namespace GentleBead.Bench;
 internal static class TrainEar
 {
     // Seeds of the tests lie elsewhere.
-    private const int FirstSeed = 1_000_000, SeedStep = 7919, ClipsOfEach = 400;
+    private const int FirstSeed = 1_000_000,
+        SeedStep = 7919,
+        ClipsOfEach = 400;
     private const double Seconds = 2.5;
 
     // How far the shop lies under the arc, dB.
-    private const double Loudest = -6, Quietest = 35, Noisy = 8;
+    private const double Loudest = -6,
+        Quietest = 35,
+        Noisy = 8;
 
     // A group of fewer is not learned from.
     private const int FewestWindows = 150;
@@ -27,60 +31,79 @@ internal static class TrainEar
         // What sounds alike in two ways, or is heard near and through noise, is learned apart: a normal distribution has one middle.
         var windows = new SortedDictionary<string, List<Vector<double>>>(StringComparer.Ordinal);
         var sounds = Enum.GetValues<Sound>().Length;
-        Parallel.For(0, (sounds + 1) * ClipsOfEach, clip =>
-        {
-            var kind = clip % (sounds + 1);
-            var seed = FirstSeed + clip * SeedStep;
-            var under = Loudest + (Quietest - Loudest) * new Random(seed).NextDouble();
-            string group;
-            Waveform sound;
-            if (kind < sounds)
+        Parallel.For(
+            0,
+            (sounds + 1) * ClipsOfEach,
+            clip =>
             {
-                var trace = KnownClips.Trace((Sound)kind, Seconds, seed);
-                group = $"{(Sound)kind} {string.Join(",", trace.Setting.Faults)}{trace.Setting.Process} {(under < Noisy ? "noisy" : "clear")}";
-                sound = KnownClips.Clip((Sound)kind, Seconds, under, seed);
-            }
-            else
-            {
-                group = $"null {clip / (sounds + 1) % KnownClips.Others}";
-                sound = KnownClips.Other(clip / (sounds + 1) % KnownClips.Others, Seconds, seed);
-            }
-            var features = SoundFeatures.Of(sound);
-            for (var window = 0; window < features.Windows; window++)
-            {
-                var values = new double[SoundFeatures.Names.Count];
-                features.Write(window, values);
-                lock (windows)
+                var kind = clip % (sounds + 1);
+                var seed = FirstSeed + clip * SeedStep;
+                var under = Loudest + (Quietest - Loudest) * new Random(seed).NextDouble();
+                string group;
+                Waveform sound;
+                if (kind < sounds)
                 {
-                    if (!windows.TryGetValue(group, out var list)) windows[group] = list = [];
-                    list.Add(Vector<double>.Build.Dense(values));
+                    var trace = KnownClips.Trace((Sound)kind, Seconds, seed);
+                    group =
+                        $"{(Sound)kind} {string.Join(",", trace.Setting.Faults)}{trace.Setting.Process} "
+                        + $"{(under < Noisy ? "noisy" : "clear")}";
+                    sound = KnownClips.Clip((Sound)kind, Seconds, under, seed);
+                }
+                else
+                {
+                    group = $"null {clip / (sounds + 1) % KnownClips.Others}";
+                    sound = KnownClips.Other(clip / (sounds + 1) % KnownClips.Others, Seconds, seed);
+                }
+                var features = SoundFeatures.Of(sound);
+                for (var window = 0; window < features.Windows; window++)
+                {
+                    var values = new double[SoundFeatures.Names.Count];
+                    features.Write(window, values);
+                    lock (windows)
+                    {
+                        if (!windows.TryGetValue(group, out var list))
+                            windows[group] = list = [];
+                        list.Add(Vector<double>.Build.Dense(values));
+                    }
                 }
             }
-        });
-        var text = new StringBuilder("""
+        );
+        var text = new StringBuilder(
+            """
             using GentleBead.Core.Beads;
 
             namespace GentleBead.Core.Listening;
 
-            /// <summary>What the ear learned. Written by "dotnet run -c Release --project bench/GentleBead.Bench -- train"; not by hand.</summary>
+            /// <summary>What the ear learned. Written by the bench's "train", not by hand.</summary>
             internal static class SoundModel
             {
                 internal static IReadOnlyList<KnownSound> Known { get; } =
                 [
 
-            """.ReplaceLineEndings("\n"));
+            """.ReplaceLineEndings("\n")
+        );
         foreach (var (group, list) in windows)
         {
-            if (list.Count < FewestWindows) continue;
+            if (list.Count < FewestWindows)
+                continue;
 
             // Clips came in whatever order the threads had; sums must not depend on it.
             var rows = list.OrderBy(row => row[0]).ThenBy(row => row[6]).ToArray();
             var mean = rows.Aggregate((sum, row) => sum + row) / rows.Length;
-            var covariance = rows.Select(row => (row - mean).OuterProduct(row - mean)).Aggregate((sum, one) => sum + one) / rows.Length + Matrix<double>.Build.DenseIdentity(mean.Count) * Ridge;
+            var covariance =
+                rows.Select(row => (row - mean).OuterProduct(row - mean)).Aggregate((sum, one) => sum + one) / rows.Length
+                + Matrix<double>.Build.DenseIdentity(mean.Count) * Ridge;
             var inverse = covariance.Inverse();
-            var half = Enumerable.Range(0, mean.Count).SelectMany(row => Enumerable.Range(0, row + 1).Select(column => inverse[row, column]));
-            text.Append(CultureInfo.InvariantCulture, $"        new({(group[0] == 'n' ? "null" : $"Sound.{group[..group.IndexOf(' ', StringComparison.Ordinal)]}")},\n            [{List(mean)}],\n            [\n");
-            foreach (var line in half.Chunk(13)) text.Append(CultureInfo.InvariantCulture, $"                {List(line)},\n");
+            var half = Enumerable
+                .Range(0, mean.Count)
+                .SelectMany(row => Enumerable.Range(0, row + 1).Select(column => inverse[row, column]));
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"        new({(group[0] == 'n' ? "null" : $"Sound.{group[..group.IndexOf(' ', StringComparison.Ordinal)]}")},\n "
+                    + $"           [{List(mean)}],\n            [\n"
+            );
+            foreach (var line in half.Chunk(10))
+                text.Append(CultureInfo.InvariantCulture, $"                {List(line)},\n");
             text.Append(CultureInfo.InvariantCulture, $"            ],\n            {Number(Math.Log(covariance.Determinant()))}),\n");
         }
         text.Append("    ];\n}\n");

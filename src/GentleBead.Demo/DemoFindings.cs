@@ -21,13 +21,16 @@ public static class DemoFindings
     public static IReadOnlyList<(double VoltMark, SweepRun Run)> Sweeps()
     {
         var machine = DemoSchool.Machines[SweptBooth - 1].Machine;
-        if (!Dials.TryFit(machine, out var dials, out var problem)) throw new InvalidOperationException($"{problem}");
+        if (!Dials.TryFit(machine, out var dials, out var problem))
+            throw new InvalidOperationException($"{problem}");
         var arc = WireArc.Dip(Wire.Solid08);
         var random = new Random(12);
         var sweeps = new List<(double, SweepRun)>();
         foreach (var tap in new[] { 3, 4, 5, 6, 7 })
         {
-            const double From = 10, To = 80, Seconds = 28;
+            const double From = 10,
+                To = 80,
+                Seconds = 28;
             var volts = dials!.VoltsAt(tap, From).Volts;
             // Walk the knob as the hand did, and press where the arc came and went.
             double? smooths = null;
@@ -36,10 +39,19 @@ public static class DemoFindings
             {
                 var band = SmoothBand.At(WireFeedSpeed.FromMPerMin(dials.WireFeedAt(mark).Value), arc);
                 var smooth = volts >= band.Low.Volts + MoreVolts && volts <= band.High.Volts + MoreVolts;
-                if (smooth) (smooths, breaks) = (smooths ?? mark, mark);
+                if (smooth)
+                    (smooths, breaks) = (smooths ?? mark, mark);
             }
-            if (smooths is not { } from || breaks is not { } to) continue;
-            SweepEvent At(SweepMark mark, double at) => new(mark, Math.Round(Math.Clamp(at + ThumbMarks * (random.NextDouble() * 2 - 0.6) - From, 0, To - From) / (To - From) * Seconds, 2));
+            if (smooths is not { } from || breaks is not { } to)
+                continue;
+            SweepEvent At(SweepMark mark, double at) =>
+                new(
+                    mark,
+                    Math.Round(
+                        Math.Clamp(at + ThumbMarks * (random.NextDouble() * 2 - 0.6) - From, 0, To - From) / (To - From) * Seconds,
+                        2
+                    )
+                );
             sweeps.Add((tap, new SweepRun(From, To, Seconds, [At(SweepMark.Smooths, from), At(SweepMark.BreaksUp, to)])));
         }
         return sweeps;

@@ -30,16 +30,17 @@ public static class DemoTerm
     // How somebody welds, by evening (0 first) and bead on the coupon (0 first).
     private static readonly Dictionary<string, Func<int, int, Habit>> Habits = new()
     {
-        ["ilsa"] = (evening, bead) => evening switch
-        {
-            0 => new(1.35 - 0.1 * bead, -1.5, 1, true),
-            1 => new(1.25 - 0.1 * bead, -1.0, 1, true),
-            2 => new(0.85 + 0.08 * bead, 0, 1.2, true),
-            3 => new(1.0, 0, 1.35 - 0.2 * bead, bead == 0),
-            4 => new(1.0, 0, 1.0, bead == 0),
-            5 => new(1.0, 0, 1.0, false),
-            _ => new(1.02, bead == 0 ? -2.6 : 0, 1, false),
-        },
+        ["ilsa"] = (evening, bead) =>
+            evening switch
+            {
+                0 => new(1.35 - 0.1 * bead, -1.5, 1, true),
+                1 => new(1.25 - 0.1 * bead, -1.0, 1, true),
+                2 => new(0.85 + 0.08 * bead, 0, 1.2, true),
+                3 => new(1.0, 0, 1.35 - 0.2 * bead, bead == 0),
+                4 => new(1.0, 0, 1.0, bead == 0),
+                5 => new(1.0, 0, 1.0, false),
+                _ => new(1.02, bead == 0 ? -2.6 : 0, 1, false),
+            },
         ["teodor"] = (evening, bead) => new(0.68 + 0.02 * evening + 0.02 * bead, -1.4, 1.1, false),
         ["wynn"] = (_, bead) => new(1.0, 0.6, 1, bead == 2),
         ["jun"] = (evening, bead) => new(1.0, 0, bead == 0 ? 1.5 - 0.05 * evening : 1, false),
@@ -65,7 +66,8 @@ public static class DemoTerm
 
     /// <summary>The term up to now, the last evening still going on.</summary>
     /// <param name="now">The moment the story has reached.</param>
-    public static IReadOnlyList<DemoEvening> Tell(DateTimeOffset now) => [.. DaysAgo.Select((days, evening) => Evening(now.AddDays(-days), evening))];
+    public static IReadOnlyList<DemoEvening> Tell(DateTimeOffset now) =>
+        [.. DaysAgo.Select((days, evening) => Evening(now.AddDays(-days), evening))];
 
     private static DemoEvening Evening(DateTimeOffset end, int evening)
     {
@@ -78,8 +80,19 @@ public static class DemoTerm
             [3] = evening % 2 == 0 ? "wynn" : "odell",
             [4] = evening % 2 == 0 ? "jun" : "petra",
         };
-        if (evening % 3 == 1 && evening % 2 == 1) places[3] = "wynn";
-        var coupons = places.Select(place => Coupon(place.Key, place.Value, evening, end, beads: !tonight ? 3 : place.Key == 4 ? 0 : 2));
+        if (evening % 3 == 1 && evening % 2 == 1)
+            places[3] = "wynn";
+        var coupons = places.Select(place =>
+            Coupon(
+                place.Key,
+                place.Value,
+                evening,
+                end,
+                beads: !tonight ? 3
+                    : place.Key == 4 ? 0
+                    : 2
+            )
+        );
         return new DemoEvening(DateOnly.FromDateTime(end.DateTime), places, [.. coupons]);
     }
 
@@ -90,7 +103,13 @@ public static class DemoTerm
         var job = new Job(Thickness.Parse(thickness), joint, position, demo.Machine.Load.Wire);
         var sheet = (Sheet)Planner.Plan(job, demo.Machine);
         var begin = end.AddMinutes(-50 + booth);
-        return new DemoCoupon(booth, login, sheet, begin, [.. Enumerable.Range(0, beads).Select(bead => Weld(demo, sheet, Habits[login](evening, bead), begin.AddMinutes(8 + 9 * bead)))]);
+        return new DemoCoupon(
+            booth,
+            login,
+            sheet,
+            begin,
+            [.. Enumerable.Range(0, beads).Select(bead => Weld(demo, sheet, Habits[login](evening, bead), begin.AddMinutes(8 + 9 * bead)))]
+        );
     }
 
     private static DemoBead Weld(DemoMachine demo, Sheet sheet, Habit habit, DateTimeOffset at)
@@ -101,6 +120,12 @@ public static class DemoTerm
         var wireMark = dials!.WireMarkFor(pair.WireFeed * habit.Wire).Mark;
         var voltMark = dials.VoltMarkFor(Voltage.FromVolts(pair.Volts.Aim.Volts + habit.Volts), wireMark).Mark;
         var believed = machine.Read(wireMark, voltMark, null, null).Value!;
-        return new DemoBead(wireMark, voltMark, believed, DemoEye.See(sheet, believed with { WireFeed = believed.WireFeed * demo.TrueWireShare }, habit.Travel, habit.Wanders), at);
+        return new DemoBead(
+            wireMark,
+            voltMark,
+            believed,
+            DemoEye.See(sheet, believed with { WireFeed = believed.WireFeed * demo.TrueWireShare }, habit.Travel, habit.Wanders),
+            at
+        );
     }
 }

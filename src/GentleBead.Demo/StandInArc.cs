@@ -12,11 +12,13 @@ namespace GentleBead.Demo;
 /// <summary>The stand-in for a booth's microphone and logger: an arc simulated from what a bead was welded with.</summary>
 public static class StandInArc
 {
-    private const int Rate = 44_100, LoggerRate = 20_000;
+    private const int Rate = 44_100,
+        LoggerRate = 20_000;
     private const double ShopDecibelsUnder = 18;
 
     // As long as a short practice bead where nobody timed it, and no longer than a logger's roll.
-    private const double UsualSeconds = 6, MostSeconds = 30;
+    private const double UsualSeconds = 6,
+        MostSeconds = 30;
 
     /// <summary>The arc of a bead; faults where its evidence points to them.</summary>
     /// <param name="sheet">The sheet it is judged by.</param>
@@ -26,13 +28,25 @@ public static class StandInArc
     public static ArcSetting Of(Sheet sheet, Settings? used, Current? amps, Evidence evidence)
     {
         var faults = new List<ArcFault>();
-        if (evidence.Faults.Contains(Fault.Pinholes)) faults.Add(ArcFault.GasLost);
-        else if (evidence.Sound == Sound.Sputter) faults.Add(ArcFault.Scale);
+        if (evidence.Faults.Contains(Fault.Pinholes))
+            faults.Add(ArcFault.GasLost);
+        else if (evidence.Sound == Sound.Sputter)
+            faults.Add(ArcFault.Scale);
         var job = sheet.Job;
         return new ArcSetting(
-            job.Process, used is null ? null : job.Wire, job.Gas, used?.WireFeed ?? WireFeedSpeed.FromMPerMin(1), used?.Volts ?? Voltage.FromVolts(14),
-            used is null ? Length.FromMm(2) : evidence.StickOut ?? sheet.Pair!.StickOut.Aim, sheet.Travel ?? TravelSpeed.FromMmPerMin(300), job.Thinner,
-            job.Joint, job.Metal, amps, Faults: faults);
+            job.Process,
+            used is null ? null : job.Wire,
+            job.Gas,
+            used?.WireFeed ?? WireFeedSpeed.FromMPerMin(1),
+            used?.Volts ?? Voltage.FromVolts(14),
+            used is null ? Length.FromMm(2) : evidence.StickOut ?? sheet.Pair!.StickOut.Aim,
+            sheet.Travel ?? TravelSpeed.FromMmPerMin(300),
+            job.Thinner,
+            job.Joint,
+            job.Metal,
+            amps,
+            Faults: faults
+        );
     }
 
     /// <summary>How long a bead's arc burned.</summary>

@@ -31,12 +31,16 @@ using Microsoft.Extensions.Options;
 using Npgsql;
 
 // Requests worked on at once, and those that may wait for them: past that a screen is better told than kept.
-const int AtOnce = 64, Waiting = 1_000;
+const int AtOnce = 64,
+    Waiting = 1_000;
 
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
-var connectionString = builder.Configuration["GENTLEBEAD_DATABASE"]
-    ?? throw new InvalidOperationException("GENTLEBEAD_DATABASE is not set. ./start sets it; by hand: \"Host=127.0.0.1;Database=gentlebead;Username=…;Password=…\".");
+var connectionString =
+    builder.Configuration["GENTLEBEAD_DATABASE"]
+    ?? throw new InvalidOperationException(
+        "GENTLEBEAD_DATABASE is not set. ./start sets it; by hand: \"Host=127.0.0.1;Database=gentlebead;Username=…;Password=…\"."
+    );
 
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
@@ -45,41 +49,74 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 });
 services.AddSingleton(_ => Pool.Of(connectionString));
 services.AddSingleton(TimeProvider.System);
-services.AddSingleton<PeopleStore>().AddSingleton<MachineStore>().AddSingleton<BoothStore>().AddSingleton<SessionStore>().AddSingleton<RoomStore>().AddSingleton<SheetStore>()
-    .AddSingleton<CouponStore>().AddSingleton<SettingStore>().AddSingleton<PresetStore>().AddSingleton<BeadStore>().AddSingleton<BeadFileStore>().AddSingleton<BeadRecorder>()
-    .AddSingleton<CheckStore>().AddSingleton<KeptStore>().AddSingleton<RulingStore>().AddSingleton<PictureStore>().AddSingleton<ToleranceStore>()
-    .AddSingleton<TrialStore>().AddSingleton<SweepStore>().AddSingleton<WindowStore>().AddSingleton<TestWeldStore>()
-    .AddSingleton<RecordingStore>().AddSingleton<RecordingKeeper>().AddSingleton<StandInStore>().AddSingleton<DrillStore>()
-    .AddSingleton<UploadStore>().AddSingleton<HeavyWork>();
+services
+    .AddSingleton<PeopleStore>()
+    .AddSingleton<MachineStore>()
+    .AddSingleton<BoothStore>()
+    .AddSingleton<SessionStore>()
+    .AddSingleton<RoomStore>()
+    .AddSingleton<SheetStore>()
+    .AddSingleton<CouponStore>()
+    .AddSingleton<SettingStore>()
+    .AddSingleton<PresetStore>()
+    .AddSingleton<BeadStore>()
+    .AddSingleton<BeadFileStore>()
+    .AddSingleton<BeadRecorder>()
+    .AddSingleton<CheckStore>()
+    .AddSingleton<KeptStore>()
+    .AddSingleton<RulingStore>()
+    .AddSingleton<PictureStore>()
+    .AddSingleton<ToleranceStore>()
+    .AddSingleton<TrialStore>()
+    .AddSingleton<SweepStore>()
+    .AddSingleton<WindowStore>()
+    .AddSingleton<TestWeldStore>()
+    .AddSingleton<RecordingStore>()
+    .AddSingleton<RecordingKeeper>()
+    .AddSingleton<StandInStore>()
+    .AddSingleton<DrillStore>()
+    .AddSingleton<UploadStore>()
+    .AddSingleton<HeavyWork>();
 services.AddHostedService<RoomListener>();
 services.AddSignalR();
 
 services.ConfigureHttpJsonOptions(options => RequestRules.Apply(QuantityJson.Apply(options.SerializerOptions)));
-services.AddOpenApi(options => options.AddSchemaTransformer(QuantityJson.DescribeAsync).AddSchemaTransformer(SaidJson.DescribeAsync).AddDocumentTransformer(QuantityJson.DescribeOnceAsync)
-    .AddDocumentTransformer(ApiDescription.DescribeDocumentAsync).AddOperationTransformer(ApiDescription.DescribeOperationAsync));
+services.AddOpenApi(options =>
+    options
+        .AddSchemaTransformer(QuantityJson.DescribeAsync)
+        .AddSchemaTransformer(SaidJson.DescribeAsync)
+        .AddDocumentTransformer(QuantityJson.DescribeOnceAsync)
+        .AddDocumentTransformer(ApiDescription.DescribeDocumentAsync)
+        .AddOperationTransformer(ApiDescription.DescribeOperationAsync)
+);
 services.AddProblemDetails();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
 // Whatever names the shop's network uses, this machine may always ask itself: ./start does, to see whether the server is up.
 services.PostConfigure<HostFilteringOptions>(options =>
 {
-    if (options.AllowedHosts is { Count: > 0 } hosts && !hosts.Contains("*")) options.AllowedHosts = [.. hosts, "127.0.0.1", "localhost", "[::1]"];
+    if (options.AllowedHosts is { Count: > 0 } hosts && !hosts.Contains("*"))
+        options.AllowedHosts = [.. hosts, "127.0.0.1", "localhost", "[::1]"];
 });
 services.AddDataProtection().SetApplicationName("GentleBead");
-services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider =>
-    new ConfigureOptions<KeyManagementOptions>(options => options.XmlRepository = new KeyRing(provider.GetRequiredService<NpgsqlDataSource>())));
-services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
-{
-    cookie.Cookie.Name = "gentlebead";
-    cookie.Cookie.HttpOnly = true;
-    cookie.Cookie.SameSite = SameSiteMode.Strict;
-    cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
-    cookie.ExpireTimeSpan = TimeSpan.FromHours(12);
-    cookie.SlidingExpiration = true;
-    cookie.Events.OnRedirectToLogin = context => Answer(context.Response, StatusCodes.Status401Unauthorized);
-    cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
-});
-services.AddAuthorizationBuilder()
+services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider => new ConfigureOptions<KeyManagementOptions>(options =>
+    options.XmlRepository = new KeyRing(provider.GetRequiredService<NpgsqlDataSource>())
+));
+services
+    .AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
+    .AddCookie(cookie =>
+    {
+        cookie.Cookie.Name = "gentlebead";
+        cookie.Cookie.HttpOnly = true;
+        cookie.Cookie.SameSite = SameSiteMode.Strict;
+        cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+        cookie.ExpireTimeSpan = TimeSpan.FromHours(12);
+        cookie.SlidingExpiration = true;
+        cookie.Events.OnRedirectToLogin = context => Answer(context.Response, StatusCodes.Status401Unauthorized);
+        cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
+    });
+services
+    .AddAuthorizationBuilder()
     .AddPolicy(Access.SignedIn, policy => policy.RequireAuthenticatedUser())
     .AddPolicy(Access.Instructor, policy => policy.RequireRole(nameof(Role.Instructor)))
     .SetFallbackPolicy(new Microsoft.AspNetCore.Authorization.AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
@@ -88,15 +125,33 @@ services.AddRateLimiter(limiter =>
     // Signing in is refused to whoever tries too often; everything else only while too much waits already.
     limiter.OnRejected = async (rejected, _) =>
     {
-        if (rejected.HttpContext.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>() is not null) rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
-        else await Problems.TooBusyAsync(rejected.HttpContext, Say($"Many are at it at once. Try again in a moment."));
+        if (rejected.HttpContext.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>() is not null)
+            rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+        else
+            await Problems.TooBusyAsync(rejected.HttpContext, Say($"Many are at it at once. Try again in a moment."));
     };
-    limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(http => http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
-        ? RateLimitPartition.GetConcurrencyLimiter("api", _ => new ConcurrencyLimiterOptions { PermitLimit = AtOnce, QueueLimit = Waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst })
-        : RateLimitPartition.GetNoLimiter(""));
+    limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(http =>
+        http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
+            ? RateLimitPartition.GetConcurrencyLimiter(
+                "api",
+                _ => new ConcurrencyLimiterOptions
+                {
+                    PermitLimit = AtOnce,
+                    QueueLimit = Waiting,
+                    QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
+                }
+            )
+            : RateLimitPartition.GetNoLimiter("")
+    );
     var perMinute = builder.Configuration.GetValue("GENTLEBEAD_SIGN_INS_PER_MINUTE", 60);
-    limiter.AddPolicy(PeopleEndpoints.SignInLimit, http => RateLimitPartition.GetFixedWindowLimiter(
-        http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }));
+    limiter.AddPolicy(
+        PeopleEndpoints.SignInLimit,
+        http =>
+            RateLimitPartition.GetFixedWindowLimiter(
+                http.Connection.RemoteIpAddress?.ToString() ?? "",
+                _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }
+            )
+    );
 });
 
 var app = builder.Build();
@@ -104,22 +159,30 @@ try
 {
     if (app.Configuration["GENTLEBEAD_OWNER_DATABASE"] is { Length: > 0 } owner)
     {
-        await OneAtATime.RunAsync(owner, async () =>
-        {
-            Migrations.Run(owner);
-            await Grants.ApplyAsync(owner, connectionString);
-            if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false)) await DemoLoader.LoadAsync(app.Services, owner);
-        });
+        await OneAtATime.RunAsync(
+            owner,
+            async () =>
+            {
+                Migrations.Run(owner);
+                await Grants.ApplyAsync(owner, connectionString);
+                if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false))
+                    await DemoLoader.LoadAsync(app.Services, owner);
+            }
+        );
     }
     if (await Grants.ExcessAsync(connectionString) is { Count: > 0 } excess)
     {
         await Console.Error.WriteLineAsync(
-            $"The role in GENTLEBEAD_DATABASE may do more than the application does: {string.Join("; ", excess)}. Give it a role of its own; docs/running.md has the lines.");
+            $"The role in GENTLEBEAD_DATABASE may do more than the application does: {string.Join("; ", excess)}. Give it a role "
+                + $"of its own; docs/running.md has the lines."
+        );
         return 1;
     }
     if (!Migrations.AreDone(connectionString))
     {
-        await Console.Error.WriteLineAsync("The database is of another edition. Set GENTLEBEAD_OWNER_DATABASE, so that it can be brought forward.");
+        await Console.Error.WriteLineAsync(
+            "The database is of another edition. Set GENTLEBEAD_OWNER_DATABASE, so that it can be brought forward."
+        );
         return 1;
     }
 }
@@ -133,6 +196,7 @@ app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
 app.UseMiddleware<PlainRequests>();
 app.UseStaticFiles();
+
 // Only now: a file that is there is no address.
 app.UseRouting();
 app.UseAuthentication();
@@ -141,19 +205,24 @@ app.UseRateLimiter();
 
 app.MapOpenApi().AllowAnonymous();
 app.MapGet("/health/live", () => "live").AllowAnonymous().ExcludeFromDescription();
-app.MapGet("/health/ready", async (NpgsqlDataSource database) =>
-{
-    try
-    {
-        await using var command = database.CreateCommand("select 1");
-        await command.ExecuteScalarAsync();
-        return Results.Text("ready");
-    }
-    catch (NpgsqlException)
-    {
-        return Problems.Told(StatusCodes.Status503ServiceUnavailable, Say($"The database does not answer."));
-    }
-}).AllowAnonymous().ExcludeFromDescription();
+app.MapGet(
+        "/health/ready",
+        async (NpgsqlDataSource database) =>
+        {
+            try
+            {
+                await using var command = database.CreateCommand("select 1");
+                await command.ExecuteScalarAsync();
+                return Results.Text("ready");
+            }
+            catch (NpgsqlException)
+            {
+                return Problems.Told(StatusCodes.Status503ServiceUnavailable, Say($"The database does not answer."));
+            }
+        }
+    )
+    .AllowAnonymous()
+    .ExcludeFromDescription();
 PeopleEndpoints.Map(app);
 MachineEndpoints.Map(app);
 SessionEndpoints.Map(app);
@@ -178,6 +247,7 @@ PracticeEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
 WrongAddress.Map(app);
 app.MapFallbackToFile("index.html").AllowAnonymous();
+
 // What looks like a file and is none: said, and kept by nobody.
 app.MapFallback("{*path:file}", () => Results.Text("There is no such file.", statusCode: StatusCodes.Status404NotFound)).AllowAnonymous();
 

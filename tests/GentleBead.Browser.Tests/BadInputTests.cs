@@ -10,11 +10,17 @@ public class BadInputTests(DemoServer demo)
         using var page = demo.Open().StepInAs("Maren Holloway");
         page.Click("Sheet", within: "Booth 3");
         page.See("Wire feed speed");
-        foreach (var (typed, says) in new[]
-        {
-            ("thick", "is not a thickness"), ("-3", "A thickness is above 0"), ("0", "A thickness is above 0"), ("40 in", "0.020 to 1 in"),
-            ("1/0", "The bottom number of a fraction is above 0"), ("5 ga", "There is no 5 gauge here"),
-        })
+        foreach (
+            var (typed, says) in new[]
+            {
+                ("thick", "is not a thickness"),
+                ("-3", "A thickness is above 0"),
+                ("0", "A thickness is above 0"),
+                ("40 in", "0.020 to 1 in"),
+                ("1/0", "The bottom number of a fraction is above 0"),
+                ("5 ga", "There is no 5 gauge here"),
+            }
+        )
         {
             page.Type("Plate thickness", typed);
             page.See(says);

@@ -128,8 +128,11 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("T", within: "Joint");
         page.See("dotted: this room");
 
-        void Turned(double share) => Page.Until(
-            () => page.Run<double>("return document.querySelector('.knob-travel progress').value * 1.0000001") >= share, "the knob so far");
+        void Turned(double share) =>
+            Page.Until(
+                () => page.Run<double>("return document.querySelector('.knob-travel progress').value * 1.0000001") >= share,
+                "the knob so far"
+            );
     }
 
     [Fact]
@@ -145,7 +148,8 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Measure it");
         page.See("Still to mark: scale, root, toes, face");
         var marks = macro.Marks;
-        foreach (var point in new[] { marks.ScaleFrom, marks.ScaleTo, marks.Root, marks.LowerToe, marks.UpperToe, marks.Face[0] }) page.ClickPoint(".macro-picture", point.X, point.Y);
+        foreach (var point in new[] { marks.ScaleFrom, marks.ScaleTo, marks.Root, marks.LowerToe, marks.UpperToe, marks.Face[0] })
+            page.ClickPoint(".macro-picture", point.X, point.Y);
         // The scale is told in the instructor's inches.
         page.Type("The scale is this long", "0.3937");
         Page.Until(() => page.Part("Measured").Contains("Lower leg", StringComparison.Ordinal), "the legs");
@@ -156,7 +160,8 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
 
         page.Run<object?>("document.activeElement.blur()");
         page.Press("n");
-        foreach (var point in marks.FusionLine) page.ClickPoint(".macro-picture", point.X, point.Y);
+        foreach (var point in marks.FusionLine)
+            page.ClickPoint(".macro-picture", point.X, point.Y);
         page.See("Root penetration");
         Page.Until(() => Read(page.Part("Measured"), "Root penetration") is > 0.65 and < 0.95, "the root within a tenth or so");
         // A slip is taken back.

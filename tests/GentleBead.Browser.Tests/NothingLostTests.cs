@@ -29,19 +29,21 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
     }
 
     // What the server keeps of the newest bead of the coupon on the bench.
-    private static string Newest(Page page) => page.RunAsync<string>(
-        """
-        const done = arguments[arguments.length - 1];
-        (async () => {
-          const now = await (await fetch('/api/sessions/now')).json();
-          const booth = now.booths.find((one) => location.pathname.includes(one.id));
-          const bench = await (await fetch(`/api/sessions/${now.session.id}/booths/${booth.id}`)).json();
-          if (bench.coupon.beads.length === 0) return JSON.stringify({ number: 0 });
-          const bead = bench.coupon.beads.reduce((last, one) => (one.number > last.number ? one : last));
-          const file = await (await fetch(`/api/beads/${bead.id}/file`)).json();
-          return JSON.stringify({ number: bead.number, used: file.bead.used, evidence: file.bead.evidence });
-        })().then(done, (failed) => done(String(failed)));
-        """);
+    private static string Newest(Page page) =>
+        page.RunAsync<string>(
+            """
+            const done = arguments[arguments.length - 1];
+            (async () => {
+              const now = await (await fetch('/api/sessions/now')).json();
+              const booth = now.booths.find((one) => location.pathname.includes(one.id));
+              const bench = await (await fetch(`/api/sessions/${now.session.id}/booths/${booth.id}`)).json();
+              if (bench.coupon.beads.length === 0) return JSON.stringify({ number: 0 });
+              const bead = bench.coupon.beads.reduce((last, one) => (one.number > last.number ? one : last));
+              const file = await (await fetch(`/api/beads/${bead.id}/file`)).json();
+              return JSON.stringify({ number: bead.number, used: file.bead.used, evidence: file.bead.evidence });
+            })().then(done, (failed) => done(String(failed)));
+            """
+        );
 
     private const string Tolerances =
         "const done = arguments[arguments.length - 1]; fetch('/api/judging/tolerances').then((answer) => answer.text()).then(done);";
@@ -67,7 +69,8 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
     public void A_number_keeps_the_unit_it_was_typed_in_when_the_units_are_switched()
     {
         using var page = AtBench(2);
-        if (!page.Has("[aria-label='Units: inch']")) Units(page, "inch");
+        if (!page.Has("[aria-label='Units: inch']"))
+            Units(page, "inch");
         page.Type("Leg, if measured", "0.2");
         page.Click("measured instead?", within: "Wire used");
         page.Type("Wire", "280");
@@ -87,7 +90,8 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
     public void A_reading_and_a_tolerance_keep_the_unit_they_were_typed_in()
     {
         using var page = new Page(loft.Server.Address).StepInAs("Maren Holloway");
-        if (!page.Has("[aria-label='Units: inch']")) Units(page, "inch");
+        if (!page.Has("[aria-label='Units: inch']"))
+            Units(page, "inch");
         page.Open("/shop");
         page.Click("Green digital");
         page.See("What the marks really give");
@@ -154,11 +158,13 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
               const now = await (await fetch('/api/sessions/now')).json();
               const booth = now.booths.find((one) => location.pathname.includes(one.id));
               const bench = await (await fetch(`/api/sessions/${now.session.id}/booths/${booth.id}`)).json();
-              const answer = await fetch(`/api/beads/${draft.id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({
+              const answer = await fetch(`/api/beads/${draft.id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body:
+                  JSON.stringify({
                 sheetId: bench.coupon.sheet.id, wireFeedMPerMin: 6.4, volts: 18, evidence: { sound: 'hiss' } }) });
               return `${answer.status}`;
             })().then(done, (failed) => done(String(failed)));
-            """);
+            """
+        );
         page.Click("Cold, on top", within: "Toes");
         page.Click("Judge the bead");
         page.See("was saved at the first try", "You have changed something since");
@@ -173,7 +179,8 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
     public void A_second_look_sends_what_was_not_touched_as_it_was_measured()
     {
         using var page = AtBench(2);
-        if (page.Has("[aria-label='Units: inch']")) Units(page, "metric");
+        if (page.Has("[aria-label='Units: inch']"))
+            Units(page, "metric");
         // 3.6 mm read 0.1417 in, and 0.1417 in are 3.599 mm.
         page.Type("Leg, if measured", "3.6");
         page.Click("Hiss");

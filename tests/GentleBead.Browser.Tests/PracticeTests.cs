@@ -18,7 +18,12 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         Page.Until(() => page.Count("[aria-label=Coupon] .bead-row") > before, "the new bead");
         page.See("Drop a WAV file");
         Page.Until(
-            () => page.Run<bool>("const there = document.querySelector('[aria-label=Recordings]'); there?.scrollIntoView(); return there !== null"), "its recordings");
+            () =>
+                page.Run<bool>(
+                    "const there = document.querySelector('[aria-label=Recordings]'); there?.scrollIntoView(); return there !== null"
+                ),
+            "its recordings"
+        );
     }
 
     private static Page AtABead(Page page)
@@ -38,17 +43,24 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("Even crackle");
         page.Click("Strike the arc");
         page.See("Break the arc");
-        double Amps() => double.Parse(page.Texts("[aria-label='Meters'] b")[1].Replace(" A", "", StringComparison.Ordinal), System.Globalization.CultureInfo.InvariantCulture);
+        double Amps() =>
+            double.Parse(
+                page.Texts("[aria-label='Meters'] b")[1].Replace(" A", "", StringComparison.Ordinal),
+                System.Globalization.CultureInfo.InvariantCulture
+            );
         // Volts down: it stubs. Up past right: a long soft arc.
-        for (var press = 0; press < 16; press++) page.Press(Keys.ArrowDown);
+        for (var press = 0; press < 16; press++)
+            page.Press(Keys.ArrowDown);
         page.See("Popping, stubbing");
         page.See("Lies on the plate");
-        for (var press = 0; press < 32; press++) page.Press(Keys.ArrowUp);
+        for (var press = 0; press < 32; press++)
+            page.Press(Keys.ArrowUp);
         page.See("Hiss");
         var before = Amps();
         // On the knob itself a page is five steps.
         page.Run<object?>("document.querySelector('[role=slider][aria-label=Wire]').focus()");
-        for (var press = 0; press < 4; press++) page.Press(Keys.PageDown);
+        for (var press = 0; press < 4; press++)
+            page.Press(Keys.PageDown);
         Page.Until(() => Amps() < before - 15, "fewer amps with less wire");
         // In spray no drop reaches the puddle on the wire.
         page.Choose("Process", "MIG spray");
@@ -57,7 +69,10 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Hide a fault");
         page.See("What is wrong?");
         page.Click("Worn tip");
-        Page.Until(() => page.Text.Contains("Listen again", StringComparison.Ordinal) || page.Text.Contains("Right:", StringComparison.Ordinal), "a word on the guess");
+        Page.Until(
+            () => page.Text.Contains("Listen again", StringComparison.Ordinal) || page.Text.Contains("Right:", StringComparison.Ordinal),
+            "a word on the guess"
+        );
     }
 
     [Fact]
@@ -67,7 +82,10 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Practice");
         page.Click("Begin", within: "Ear");
         page.See("What do you hear?");
-        Page.Until(() => page.Run<bool>("const a = document.querySelector('audio'); return a !== null && a.duration > 2.9"), "three seconds of sound");
+        Page.Until(
+            () => page.Run<bool>("const a = document.querySelector('audio'); return a !== null && a.duration > 2.9"),
+            "three seconds of sound"
+        );
         page.Click("Hiss");
         page.Click("Volts too high");
         page.Click("That is my answer");
@@ -79,7 +97,10 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         // Without sound everything that decides is there to be seen.
         page.Run<object?>("document.querySelector('input[role=switch], input[type=checkbox]').click()");
         page.SeeNot("What do you hear?");
-        Page.Until(() => page.Count(".trace polyline") == 2 && page.Has(".outline-picture polygon") && page.Has(".glyph"), "trace, outline and bead");
+        Page.Until(
+            () => page.Count(".trace polyline") == 2 && page.Has(".outline-picture polygon") && page.Has(".glyph"),
+            "trace, outline and bead"
+        );
         page.Click("Nothing");
         page.Click("That is my answer");
         Page.Until(() => page.Has(".drill-outcome"), "the outcome");
@@ -110,13 +131,21 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Record");
         page.See("Stop at");
         Page.Until(() => page.Run<bool>("return document.querySelector('meter').value > 0.01"), "a level");
-        Page.Until(() => page.Text.Contains("Stop at 3", StringComparison.Ordinal) || page.Text.Contains("Stop at 4", StringComparison.Ordinal), "three seconds");
+        Page.Until(
+            () => page.Text.Contains("Stop at 3", StringComparison.Ordinal) || page.Text.Contains("Stop at 4", StringComparison.Ordinal),
+            "three seconds"
+        );
         page.Click("Stop at", startsWith: true);
         page.See("Even crackle, about");
         Page.Until(() => page.Has(".timeline .wave"), "the timeline");
         page.See("The recording bears it out");
         // A tap plays from there, and what is served is what was heard.
-        Assert.True(page.RunAsync<bool>("const done = arguments[arguments.length - 1]; fetch(document.querySelector('.timeline audio').src, { headers: { Range: 'bytes=0-43' } }).then(r => r.arrayBuffer().then(b => done(r.status === 206 && b.byteLength === 44)))"));
+        Assert.True(
+            page.RunAsync<bool>(
+                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('.timeline audio').src, { headers: { "
+                    + "Range: 'bytes=0-43' } }).then(r => r.arrayBuffer().then(b => done(r.status === 206 && b.byteLength === 44)))"
+            )
+        );
         File.Delete(file);
     }
 
@@ -135,7 +164,12 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Upload(".recording-drop input[type=file]", Path.Combine(folder, "empty.wav"));
         page.See("The file is empty");
         page.Click("Record");
-        Page.Until(() => page.Text.Contains("may not hear the microphone", StringComparison.Ordinal) || page.Text.Contains("no microphone here", StringComparison.Ordinal), "why there is no recording");
+        Page.Until(
+            () =>
+                page.Text.Contains("may not hear the microphone", StringComparison.Ordinal)
+                || page.Text.Contains("no microphone here", StringComparison.Ordinal),
+            "why there is no recording"
+        );
         page.Click("Take off", within: "Booth logger, simulated");
         page.See("The recording is off");
         Directory.Delete(folder, recursive: true);

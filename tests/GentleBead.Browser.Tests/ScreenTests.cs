@@ -10,98 +10,6 @@ public class ScreenTests(DemoServer demo)
 
     private static readonly string Axe = File.ReadAllText(Path.Combine(Cluster.Root, "ui/node_modules/axe-core/axe.min.js"));
 
-    private static IEnumerable<(string Name, Action<Page> Go)> InstructorScreens =>
-    [
-        ("session", page => { page.Open("/"); page.See("At no booth"); }),
-        ("sheet", page => { page.Open("/"); page.Click("Sheet", within: "Booth 2"); page.See("It should sound"); }),
-        ("bench", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Change next"); }),
-        ("rack", page => { page.Open("/"); page.Click("Bench", within: "Booth 1"); page.Click("Ilsa Brandt"); page.See("newest first"); page.See("Right"); }),
-        ("shop", page => { page.Open("/shop"); page.See("How you set"); }),
-        ("machine", page => { page.Open("/shop"); page.Click("Grey digital"); page.See("What the marks really give"); page.See("rich"); }),
-        ("checks", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Judge the bead"); page.Click("Checks"); page.See("After the last"); }),
-        ("card", page => { page.Open("/"); page.Click("Bench", within: "Booth 2"); page.See("Judge the bead"); page.Click("Card"); page.See("Print, A5"); }),
-        ("kept", page => { page.Open("/kept"); page.See("ran sweet"); }),
-        ("calculators", page => { page.Open("/"); page.Click("Sheet", within: "Booth 2"); page.See("It should sound"); page.Click("Calculators"); page.See("Metal in is metal down"); page.Click("Work it out"); page.See("kept"); }),
-        ("tig", page =>
-        {
-            page.Open("/");
-            page.Click("Sheet", within: "Booth 1");
-            page.See("It should sound");
-            page.Choose("Process", "TIG, AC");
-            page.Choose("Metal", "Aluminium");
-            page.See("Pedal at the most");
-            page.Run<object?>("document.activeElement.blur(); window.scrollTo(0, 0)");
-        }),
-    ];
-
-    private static IEnumerable<(string Name, Action<Page> Go)> JudgingScreens =>
-    [
-        ("trial", page => { ToBooth(page, 2, "Trials"); page.Click("Start"); page.See("Hold volts"); }),
-        ("sweep", page => { ToBooth(page, 2, "Trials"); page.Click("Wire sweep, by ear"); page.See("it ran smooth from"); }),
-        ("section", page =>
-        {
-            ToBooth(page, 2, "Bench");
-            page.Click("Teodor Pike");
-            page.See("newest first");
-            page.See("Cold");
-            page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
-            page.See("How to cut and etch");
-            page.Click("Measure again");
-            page.See("Into the lower plate");
-        }),
-        ("test-weld", page =>
-        {
-            ToBooth(page, 1, "Test");
-            page.See("Waits for the second assessor");
-            page.Run<object?>("document.querySelector('.test-list a').click()");
-            page.See("hold together");
-        }),
-    ];
-
-    // Looked at like the others, but not among the pictures.
-    private static IEnumerable<(string Name, Action<Page> Go)> PracticeScreens =>
-    [
-        ("arc-bench", page => { page.Open("/practice/arc"); page.Click("Set it as the sheet says", startsWith: true); page.See("Even crackle"); page.Run<object?>("document.activeElement.blur(); window.scrollTo(0, 0)"); }),
-        ("drill", page => { page.Open("/practice"); page.Click("Begin", within: "Eye"); page.See("as the machine"); page.Click("Volts too high"); }),
-        ("scores", page => { page.Open("/practice/scores"); page.See("At the booth"); }),
-        ("recording", page =>
-        {
-            page.Open("/");
-            page.Click("Bench", within: "Booth 1");
-            page.Click("Ilsa Brandt");
-            page.See("newest first");
-            page.Run<object?>("document.querySelectorAll('.rack > li')[0].querySelectorAll('button')[0].click()");
-            page.See("Booth logger, simulated");
-            page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");
-        }),
-    ];
-
-    private static IEnumerable<(string Name, Action<Page> Go)> SmallScreens =>
-    [
-        ("sessions", page => { page.Open("/sessions"); page.See("Another session", "Change"); }),
-        ("passes", page => { page.Open("/"); page.Click("Sheet", within: "Booth 4"); page.See("1/4 T, horizontal", "in 2 layers"); }),
-        ("trials", page => { ToBooth(page, 2, "Trials"); page.See("Set a trial"); }),
-        ("test", page => { ToBooth(page, 1, "Test"); page.See("Seal a test weld"); }),
-        ("bead", page =>
-        {
-            ToBooth(page, 1, "Bench");
-            page.Click("Ilsa Brandt");
-            page.See("newest first");
-            page.See("Right");
-            page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
-            page.See("Your word");
-        }),
-        ("etching", page => { ToBooth(page, 2, "Bench"); page.Click("How to cut and etch"); page.See("30 to 60 s"); }),
-    ];
-
-    private static void ToBooth(Page page, int booth, string tab)
-    {
-        page.Open("/");
-        page.Click("Bench", within: $"Booth {booth}");
-        page.See("Judge the bead");
-        page.Click(tab, within: "Booth");
-    }
-
     [Theory]
     [InlineData(1280, 800, "light")]
     [InlineData(820, 1180, "light")]
@@ -116,7 +24,7 @@ public class ScreenTests(DemoServer demo)
         var read = width > 1000;
         Check(page, "sign-in", read);
         page.StepInAs("Maren Holloway");
-        foreach (var (name, go) in InstructorScreens.Concat(JudgingScreens).Concat(PracticeScreens).Concat(SmallScreens))
+        foreach (var (name, go) in Screens.Instructor.Concat(Screens.Judging).Concat(Screens.Practice).Concat(Screens.Small))
         {
             go(page);
             Check(page, name, read);
@@ -139,7 +47,8 @@ public class ScreenTests(DemoServer demo)
             return [...document.querySelectorAll('.capture button, .capture input, .tabs a, .coupon button, header button')]
               .filter(e => e.offsetParent && e.getBoundingClientRect().height < 48)
               .map(e => (e.textContent || e.getAttribute('aria-label') || e.id) + ' ' + e.getBoundingClientRect().height)
-            """);
+            """
+        );
         Assert.Empty(small);
     }
 
@@ -224,7 +133,12 @@ public class ScreenTests(DemoServer demo)
         using var page = new Page(server.Address);
         page.See("Step in as");
         page.StepInAs("Maren Holloway");
-        foreach (var (name, go) in InstructorScreens.Where(screen => screen.Name is not ("card" or "tig")).Concat(JudgingScreens).Concat(PracticeScreens))
+        foreach (
+            var (name, go) in Screens
+                .Instructor.Where(screen => screen.Name is not ("card" or "tig"))
+                .Concat(Screens.Judging)
+                .Concat(Screens.Practice)
+        )
         {
             go(page);
             Take(name);
@@ -246,7 +160,7 @@ public class ScreenTests(DemoServer demo)
 
         void TakeALadder()
         {
-            ToBooth(page, 4, "Sheet");
+            Screens.ToBooth(page, 4, "Sheet");
             page.See("It should sound");
             page.Type("Plate thickness", "1/8");
             page.See("1/8 T, horizontal");
@@ -254,12 +168,20 @@ public class ScreenTests(DemoServer demo)
             page.See("Bead 1");
             page.Click("Trials", within: "Booth");
             page.Click("Start");
-            foreach (var (step, sound, profile, leg) in new[] { (1, "Popping, stubbing", "Piled up", "0.25"), (2, "Hiss", "Thin, lumpy", "0.12"), (3, "Even crackle", "", "0.17") })
+            foreach (
+                var (step, sound, profile, leg) in new[]
+                {
+                    (1, "Popping, stubbing", "Piled up", "0.25"),
+                    (2, "Hiss", "Thin, lumpy", "0.12"),
+                    (3, "Even crackle", "", "0.17"),
+                }
+            )
             {
                 page.See($"Step {step}:");
                 page.Click(sound);
                 page.Click(profile.Length == 0 ? "Looks right all round" : profile);
-                if (profile.Length == 0) page.Click("Tint behind", within: "Far side");
+                if (profile.Length == 0)
+                    page.Click("Tint behind", within: "Far side");
                 page.Type("Leg, if measured", leg);
                 page.Click("Judge the bead");
             }
@@ -277,24 +199,34 @@ public class ScreenTests(DemoServer demo)
     private static void Check(Page page, string name, bool read)
     {
         page.Still();
-        Assert.True(page.Run<bool>("return document.documentElement.scrollWidth <= window.innerWidth + 1"), $"{name} is wider than the screen.");
+        Assert.True(
+            page.Run<bool>("return document.documentElement.scrollWidth <= window.innerWidth + 1"),
+            $"{name} is wider than the screen."
+        );
         var strange = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
-            "return performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))");
+            "return performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && "
+                + "!n.startsWith('data:'))"
+        );
         Assert.Empty(strange);
         var clipped = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
-            "return [...document.querySelectorAll('.mantine-Button-label')].filter((one) => one.scrollWidth > one.clientWidth + 1).map((one) => one.textContent)");
+            "return [...document.querySelectorAll('.mantine-Button-label')].filter((one) => one.scrollWidth > one.clientWidth + "
+                + "1).map((one) => one.textContent)"
+        );
         Assert.True(clipped.Count == 0, $"{name} cuts off {string.Join(", ", clipped)}");
         Assert.DoesNotMatch(Nothing, page.Text);
-        if (!read) return;
+        if (!read)
+            return;
         // WCAG A and AA by axe-core, a rule set from outside the project.
         page.Run<object?>(Axe);
         var violations = page.RunAsync<string>(
             """
             const done = arguments[arguments.length - 1];
             axe.run(document, { runOnly: ['wcag2a', 'wcag2aa'] }).then(
-              r => done(r.passes.length < 10 ? 'axe looked at nothing' : r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + n.any.map(a => a.message).join()).join(' | ')).join('\n')),
+              r => done(r.passes.length < 10 ? 'axe looked at nothing' : r.violations.map(v => v.id + ': ' + v.nodes.map(n =>
+                  n.html.slice(0, 160) + ' ' + n.any.map(a => a.message).join()).join(' | ')).join('\n')),
               e => done(String(e)));
-            """);
+            """
+        );
         Assert.True(violations.Length == 0, $"{name}: {violations}");
     }
 }

@@ -118,7 +118,11 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Click("Sheet", within: "Booth 2");
         page.See("On the machine, this does not fit");
         var fit = page.Part("Does not fit");
-        Assert.Contains("polarity: DC, torch on minus (DCEN) is on, the sheet wants DC, torch on plus (DCEP)", fit, StringComparison.Ordinal);
+        Assert.Contains(
+            "polarity: DC, torch on minus (DCEN) is on, the sheet wants DC, torch on plus (DCEP)",
+            fit,
+            StringComparison.Ordinal
+        );
         Assert.Contains("the arc stutters", fit, StringComparison.Ordinal);
         Assert.False(page.CanClick("Give"));
         page.Type("Or why it may stay", "to hear what wrong polarity does");
@@ -178,7 +182,8 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Click("Card");
         page.See("Print, A5");
         var card = page.Part("Settings card");
-        foreach (var line in new[] { "Teodor Pike", "1/8 T, horizontal", "47", "tap 6", "It should look", "does not qualify a welder" }) Assert.Contains(line, card, StringComparison.Ordinal);
+        foreach (var line in new[] { "Teodor Pike", "1/8 T, horizontal", "47", "tap 6", "It should look", "does not qualify a welder" })
+            Assert.Contains(line, card, StringComparison.Ordinal);
         page.Click("Booth card, marks large");
         page.See("The whole sheet");
         Assert.DoesNotContain("It should look", page.Part("Settings card"), StringComparison.Ordinal);
@@ -194,9 +199,16 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Media("screen");
 
         // The card's file, read back where the sheet is made.
-        var json = page.RunAsync<string>("const done = arguments[arguments.length - 1]; fetch(document.querySelector('a[href$=\"/json\"]').href).then(r => r.text()).then(done)");
+        var json = page.RunAsync<string>(
+            "const done = arguments[arguments.length - 1]; fetch(document.querySelector('a[href$=\"/json\"]').href).then(r => "
+                + "r.text()).then(done)"
+        );
         var file = Path.Combine(Path.GetTempPath(), $"card-{Guid.NewGuid():N}.json");
-        await File.WriteAllTextAsync(file, json.Replace("\"typed\":\"1/8\"", "\"typed\":\"14 ga\"", StringComparison.Ordinal), TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(
+            file,
+            json.Replace("\"typed\":\"1/8\"", "\"typed\":\"14 ga\"", StringComparison.Ordinal),
+            TestContext.Current.CancellationToken
+        );
         page.Click("Sheet");
         page.See("It should sound");
         page.Upload("input[type=file]", file);
@@ -238,7 +250,8 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Choose("Preset", "Galley sink (version 1): 0.060 in stainless Square butt, flat");
         page.See("Pedal at the most");
         var sheet = page.Part("Settings sheet");
-        foreach (var line in new[] { "59 A", "No. 5", "lanthanated", "Push, the rod in front" }) Assert.Contains(line, sheet, StringComparison.Ordinal);
+        foreach (var line in new[] { "59 A", "No. 5", "lanthanated", "Push, the rod in front" })
+            Assert.Contains(line, sheet, StringComparison.Ordinal);
         page.Click("Why the tungsten?");
         page.See("Thinnest tungsten that bears it");
         page.Press(OpenQA.Selenium.Keys.Escape);
@@ -296,7 +309,12 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Type("Heat, EN 1011-1", "");
         page.Click("Work it out");
         // 60 x 20 x 140 / 13.7 in/min = 12.3 kJ/in, 0.8 of it 9.8.
-        Page.Until(() => page.Part("Result").Contains("12.3 kJ/in", StringComparison.Ordinal) && page.Part("Result").Contains("9.8", StringComparison.Ordinal), "both heats");
+        Page.Until(
+            () =>
+                page.Part("Result").Contains("12.3 kJ/in", StringComparison.Ordinal)
+                && page.Part("Result").Contains("9.8", StringComparison.Ordinal),
+            "both heats"
+        );
         page.Choose("Calculator", "Wait or quench between beads");
         page.Click("Work it out");
         page.See("Or quench");

@@ -80,11 +80,13 @@ public class ShopTests
             page.Type("Plate thickness", typed);
             page.See($"{typed} T, horizontal");
             var sheet = page.Part("Settings sheet");
-            foreach (var number in new[] { "280 in/min", "20.0 V", "140 A", "5/32 in", "13.7 in/min", "21 to 25 ft³/h", "47", "tap 6" }) Assert.Contains(number, Flat(sheet), StringComparison.Ordinal);
+            foreach (var number in new[] { "280 in/min", "20.0 V", "140 A", "5/32 in", "13.7 in/min", "21 to 25 ft³/h", "47", "tap 6" })
+                Assert.Contains(number, Flat(sheet), StringComparison.Ordinal);
         }
         page.Click("Units: inch");
         page.See("7.1");
-        foreach (var number in new[] { "7.1 m/min", "4.2 mm", "347 mm/min", "10 to 12 L/min", "0.39 kJ/mm" }) Assert.Contains(number, Flat(page.Part("Settings sheet")), StringComparison.Ordinal);
+        foreach (var number in new[] { "7.1 m/min", "4.2 mm", "347 mm/min", "10 to 12 L/min", "0.39 kJ/mm" })
+            Assert.Contains(number, Flat(page.Part("Settings sheet")), StringComparison.Ordinal);
 
         static string Flat(string text) => text.ReplaceLineEndings(" ");
     }

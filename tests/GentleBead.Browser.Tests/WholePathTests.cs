@@ -32,7 +32,22 @@ public class WholePathTests(DemoServer demo)
         Assert.Contains("214", sheet, StringComparison.Ordinal);
         Assert.Contains("134 A", sheet, StringComparison.Ordinal);
         Assert.Contains("tap 5", sheet, StringComparison.Ordinal);
-        foreach (var named in new[] { "Stick-out", "Gas flow", "Travel speed", "Leg", "Work angle", "Travel angle", "Lens shade", "It should sound", "It should look", "runs smooth", "Push" })
+        foreach (
+            var named in new[]
+            {
+                "Stick-out",
+                "Gas flow",
+                "Travel speed",
+                "Leg",
+                "Work angle",
+                "Travel angle",
+                "Lens shade",
+                "It should sound",
+                "It should look",
+                "runs smooth",
+                "Push",
+            }
+        )
         {
             Assert.Contains(named, sheet, StringComparison.Ordinal);
         }
@@ -89,7 +104,8 @@ public class WholePathTests(DemoServer demo)
         Assert.Contains("Keep it. Do the same again.", page.Part("Next change"), StringComparison.Ordinal);
         Assert.Equal(2, page.Count("[aria-label='Your beads'] .glyph"));
         page.See("Your rack");
-        foreach (var other in new[] { "Ilsa", "Teodor", "Wynn", "Petra", "Odell", "Shop" }) Assert.DoesNotContain(other, page.Text, StringComparison.Ordinal);
+        foreach (var other in new[] { "Ilsa", "Teodor", "Wynn", "Petra", "Odell", "Shop" })
+            Assert.DoesNotContain(other, page.Text, StringComparison.Ordinal);
         page.Open("/shop");
         page.See("There is no such page");
     }
@@ -127,7 +143,11 @@ public class WholePathTests(DemoServer demo)
         page.Click("Sputter");
         page.Click("Judge the bead");
         page.See("whether it was saved is not known");
-        Assert.Contains("Sputter", page.Run<string>("return document.querySelector('[aria-pressed=true]').textContent"), StringComparison.Ordinal);
+        Assert.Contains(
+            "Sputter",
+            page.Run<string>("return document.querySelector('[aria-pressed=true]').textContent"),
+            StringComparison.Ordinal
+        );
 
         await using var second = await RunningServer.StartAsync(demo: true, database);
         using var again = new Page(second.Address);

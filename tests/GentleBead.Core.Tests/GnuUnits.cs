@@ -8,8 +8,13 @@ internal static class GnuUnits
 {
     public static double Convert(string from, string to)
     {
-        Assert.SkipUnless(File.Exists("/usr/bin/units"), "GNU Units is missing here: sudo apt-get install -y --no-install-recommends units");
-        using var process = Process.Start(new ProcessStartInfo("/usr/bin/units", ["--terse", "--output-format", "%.12g", from, to]) { RedirectStandardOutput = true })!;
+        Assert.SkipUnless(
+            File.Exists("/usr/bin/units"),
+            "GNU Units is missing here: sudo apt-get install -y --no-install-recommends units"
+        );
+        using var process = Process.Start(
+            new ProcessStartInfo("/usr/bin/units", ["--terse", "--output-format", "%.12g", from, to]) { RedirectStandardOutput = true }
+        )!;
         var answer = process.StandardOutput.ReadToEnd();
         process.WaitForExit();
         return double.Parse(answer.Trim(), CultureInfo.InvariantCulture);

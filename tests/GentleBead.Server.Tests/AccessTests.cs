@@ -15,21 +15,61 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static readonly string[] OpenToAnybody =
     [
-        "/openapi/{documentName}.json", "/health/live", "/health/ready", "/api/people/welcome", "/api/people/sign-in", "/api/people/first-instructor",
-        "/api/{**rest}", "{*path:nonfile}", "{*path:file}",
+        "/openapi/{documentName}.json",
+        "/health/live",
+        "/health/ready",
+        "/api/people/welcome",
+        "/api/people/sign-in",
+        "/api/people/first-instructor",
+        "/api/{**rest}",
+        "{*path:nonfile}",
+        "{*path:file}",
     ];
 
     private static readonly string[] OpenToStudents =
     [
-        "/api/people/sign-out", "/api/people/me", "/api/people/me/units", "/api/people/me/way-of-setting", "/api/sheets/stock", "/api/sheets/compute", "/api/sheets/alternatives", "/api/sheets/mine", "/api/sheets/rack/{studentId:guid}", "/live", "/live/negotiate",
-        "/api/cards/{sheetId:guid}/pdf", "/api/cards/{sheetId:guid}/csv", "/api/cards/{sheetId:guid}/json", "/api/cards/read", "/api/calculators/", "/api/calculators/{key}",
-        "/api/kept/", "/api/kept/{id:guid}", "/api/kept/{id:guid}/withdrawn", "/api/kept/{id:guid}/compare",
-        "/api/judging/criteria", "/api/judging/section/{metal}", "/api/beads/{id:guid}/file", "/api/pictures/{pictureId:guid}", "/api/test-welds/{id:guid}", "/api/test-welds/of-student/{studentId:guid}", "/api/test-welds/{id:guid}/export", "/api/sheets/{id:guid}/beads",
-        "/api/arc/run", "/api/recordings/{recordingId:guid}/file", "/api/drills/{id:guid}/{kind}", "/api/drills/{id:guid}/sound", "/api/drills/{id:guid}/sight", "/api/drills/{id:guid}/answer", "/api/practice/mine",
-        "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/", "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
+        "/api/people/sign-out",
+        "/api/people/me",
+        "/api/people/me/units",
+        "/api/people/me/way-of-setting",
+        "/api/sheets/stock",
+        "/api/sheets/compute",
+        "/api/sheets/alternatives",
+        "/api/sheets/mine",
+        "/api/sheets/rack/{studentId:guid}",
+        "/live",
+        "/live/negotiate",
+        "/api/cards/{sheetId:guid}/pdf",
+        "/api/cards/{sheetId:guid}/csv",
+        "/api/cards/{sheetId:guid}/json",
+        "/api/cards/read",
+        "/api/calculators/",
+        "/api/calculators/{key}",
+        "/api/kept/",
+        "/api/kept/{id:guid}",
+        "/api/kept/{id:guid}/withdrawn",
+        "/api/kept/{id:guid}/compare",
+        "/api/judging/criteria",
+        "/api/judging/section/{metal}",
+        "/api/beads/{id:guid}/file",
+        "/api/pictures/{pictureId:guid}",
+        "/api/test-welds/{id:guid}",
+        "/api/test-welds/of-student/{studentId:guid}",
+        "/api/test-welds/{id:guid}/export",
+        "/api/sheets/{id:guid}/beads",
+        "/api/arc/run",
+        "/api/recordings/{recordingId:guid}/file",
+        "/api/drills/{id:guid}/{kind}",
+        "/api/drills/{id:guid}/sound",
+        "/api/drills/{id:guid}/sight",
+        "/api/drills/{id:guid}/answer",
+        "/api/practice/mine",
+        "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/",
+        "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
     ];
 
-    private IEnumerable<RouteEndpoint> Endpoints => room.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>();
+    private IEnumerable<RouteEndpoint> Endpoints =>
+        room.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>();
 
     [Fact]
     public void Every_endpoint_says_who_may_call_it()
@@ -52,11 +92,13 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         foreach (var endpoint in Endpoints)
         {
             var route = endpoint.RoutePattern.RawText!;
-            if (OpenToAnybody.Contains(route)) continue;
+            if (OpenToAnybody.Contains(route))
+                continue;
             foreach (var method in endpoint.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"])
             {
                 Assert.Equal(HttpStatusCode.Unauthorized, await CallAsync(stranger, method, route));
-                if (OpenToStudents.Contains(route)) continue;
+                if (OpenToStudents.Contains(route))
+                    continue;
                 Assert.Equal(HttpStatusCode.Forbidden, await CallAsync(student, method, route));
                 turnedAway++;
             }
@@ -67,7 +109,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             var path = System.Text.RegularExpressions.Regex.Replace(route, @"\{\w+:guid\}", Guid.NewGuid().ToString());
             using var request = new HttpRequestMessage(new HttpMethod(method), path);
-            if (method is "PUT" or "POST") request.Content = new StringContent("{}", Encoding.UTF8, "application/json");
+            if (method is "PUT" or "POST")
+                request.Content = new StringContent("{}", Encoding.UTF8, "application/json");
             return (await client.SendAsync(request)).StatusCode;
         }
     }
@@ -101,7 +144,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
     [Fact]
     public async Task The_cookie_is_strict_and_so_are_the_headers()
     {
-        var response = await room.CreateClient().PostAsJsonAsync("/api/people/sign-in", new { login = " MAREN ", password = "loft-practice" });
+        var response = await room.CreateClient()
+            .PostAsJsonAsync("/api/people/sign-in", new { login = " MAREN ", password = "loft-practice" });
         var cookie = Assert.Single(response.Headers.GetValues("Set-Cookie"));
         Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
         Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);
@@ -124,7 +168,11 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         await using var strict = new Room(demo: false, ("GENTLEBEAD_SIGN_INS_PER_MINUTE", "3"));
         await strict.InitializeAsync();
         var client = strict.CreateClient();
-        for (var guess = 0; guess < 3; guess++) await client.PostAsJsonAsync("/api/people/sign-in", new { login = "a", password = "b" });
-        Assert.Equal(HttpStatusCode.TooManyRequests, (await client.PostAsJsonAsync("/api/people/sign-in", new { login = "a", password = "b" })).StatusCode);
+        for (var guess = 0; guess < 3; guess++)
+            await client.PostAsJsonAsync("/api/people/sign-in", new { login = "a", password = "b" });
+        Assert.Equal(
+            HttpStatusCode.TooManyRequests,
+            (await client.PostAsJsonAsync("/api/people/sign-in", new { login = "a", password = "b" })).StatusCode
+        );
     }
 }

@@ -11,7 +11,10 @@ namespace GentleBead.Server.Tests;
 public partial class ArchitectureTests
 {
     private static readonly Architecture Everything = new ArchLoader()
-        .LoadAssembliesIncludingDependencies([typeof(Core.Sheets.Sheet).Assembly, typeof(DemoSchool).Assembly, typeof(Program).Assembly], recursive: false)
+        .LoadAssembliesIncludingDependencies(
+            [typeof(Core.Sheets.Sheet).Assembly, typeof(DemoSchool).Assembly, typeof(Program).Assembly],
+            recursive: false
+        )
         .Build();
 
     // Who owns which table. A view may read what it shows from any; only the owner writes.
@@ -34,25 +37,58 @@ public partial class ArchitectureTests
     };
 
     [Fact]
-    public void Core_depends_on_nothing_but_the_framework_and_MathNet() => Holds(
-        Types().That().ResideInNamespaceMatching(@"^GentleBead\.Core(\.|$)").Should()
-            .OnlyDependOn(Types().That().ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet)(\.|$)").Or().HaveFullNameMatching(@"^(Microsoft\.CodeAnalysis|System\.Runtime|<)")));
+    public void Core_depends_on_nothing_but_the_framework_and_MathNet() =>
+        Holds(
+            Types()
+                .That()
+                .ResideInNamespaceMatching(@"^GentleBead\.Core(\.|$)")
+                .Should()
+                .OnlyDependOn(
+                    Types()
+                        .That()
+                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet)(\.|$)")
+                        .Or()
+                        .HaveFullNameMatching(@"^(Microsoft\.CodeAnalysis|System\.Runtime|<)")
+                )
+        );
 
     [Fact]
     public void Core_reaches_no_file_socket_clock_or_database()
     {
         var core = typeof(Core.Sheets.Sheet).Assembly;
-        Assert.All(core.GetReferencedAssemblies(), reference => Assert.Matches(@"^(System\.(Runtime(\.InteropServices)?|Collections|Linq|Security\.Cryptography|Numerics\.Vectors|Text\.RegularExpressions|Memory)|MathNet\.Numerics)$", reference.Name));
+        Assert.All(
+            core.GetReferencedAssemblies(),
+            reference =>
+                Assert.Matches(
+                    @"^(System\.(Runtime(\.InteropServices)?|Collections|Linq|Security\.Cryptography|Numerics\.Vectors"
+                        + @"|Text\.RegularExpressions|Memory)|MathNet\.Numerics)$",
+                    reference.Name
+                )
+        );
     }
 
     [Fact]
-    public void The_demo_knows_the_trade_and_not_the_server() => Holds(
-        Types().That().ResideInNamespaceMatching(@"^GentleBead\.Demo").Should().NotDependOnAnyTypesThat().ResideInNamespaceMatching(@"^(GentleBead\.Server|Npgsql|Dapper)"));
+    public void The_demo_knows_the_trade_and_not_the_server() =>
+        Holds(
+            Types()
+                .That()
+                .ResideInNamespaceMatching(@"^GentleBead\.Demo")
+                .Should()
+                .NotDependOnAnyTypesThat()
+                .ResideInNamespaceMatching(@"^(GentleBead\.Server|Npgsql|Dapper)")
+        );
 
     [Fact]
-    public void Only_stores_and_the_database_folder_speak_SQL() => Holds(
-        Types().That().ResideInNamespaceMatching(@"^GentleBead\.Server").And().DependOnAny(Types().That().ResideInNamespaceMatching("^Dapper")).Should()
-            .HaveFullNameMatching(@"Store([+/<]|$)|^GentleBead\.Server\.Database\."));
+    public void Only_stores_and_the_database_folder_speak_SQL() =>
+        Holds(
+            Types()
+                .That()
+                .ResideInNamespaceMatching(@"^GentleBead\.Server")
+                .And()
+                .DependOnAny(Types().That().ResideInNamespaceMatching("^Dapper"))
+                .Should()
+                .HaveFullNameMatching(@"Store([+/<]|$)|^GentleBead\.Server\.Database\.")
+        );
 
     [Fact]
     public void No_feature_writes_anothers_tables()
@@ -65,7 +101,8 @@ public partial class ArchitectureTests
                 foreach (Match named in TableName().Matches(File.ReadAllText(file)))
                 {
                     var table = named.Groups["table"].Value;
-                    if (!Tables.Values.Any(tables => tables.Contains(table))) continue;
+                    if (!Tables.Values.Any(tables => tables.Contains(table)))
+                        continue;
                     Assert.True(own.Contains(table), $"{Path.GetFileName(file)} writes {table}, which is not {feature}'s.");
                     seen++;
                 }

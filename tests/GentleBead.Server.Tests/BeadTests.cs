@@ -11,7 +11,14 @@ namespace GentleBead.Server.Tests;
 
 public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    private static readonly object Stubbing = new { sound = "popping", profile = "tallNarrow", toes = "cold", tint = "none", faults = Array.Empty<string>() };
+    private static readonly object Stubbing = new
+    {
+        sound = "popping",
+        profile = "tallNarrow",
+        toes = "cold",
+        tint = "none",
+        faults = Array.Empty<string>(),
+    };
 
     private async Task<(HttpClient Client, AssignedSheet Sheet)> FreshAsync()
     {
@@ -19,13 +26,25 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
         return (client, await client.AssignAsync(2));
     }
 
-    private Task<long> CountAsync(Guid sheetId) => room.QueryAsync<long>("select count(*) from bead where sheet_id = @sheetId", new { sheetId });
+    private Task<long> CountAsync(Guid sheetId) =>
+        room.QueryAsync<long>("select count(*) from bead where sheet_id = @sheetId", new { sheetId });
 
     [Fact]
     public async Task A_bead_is_judged_and_the_change_is_in_the_machines_marks()
     {
         var (client, sheet) = await FreshAsync();
-        var bead = await (await client.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 47, voltMark = 4, evidence = Stubbing })).ReadAsync<Bead>();
+        var bead = await (
+            await client.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 47,
+                    voltMark = 4,
+                    evidence = Stubbing,
+                }
+            )
+        ).ReadAsync<Bead>();
         Assert.Equal(1, bead.Number);
         Assert.Equal(Verdict.Cold, bead.Judgement.Verdict);
         Assert.Equal(Cause.VoltsLow, bead.Judgement.Causes[0].Cause);
@@ -40,7 +59,18 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
     public async Task Measured_values_stand_in_for_marks()
     {
         var (client, sheet) = await FreshAsync();
-        var bead = await (await client.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireFeedMPerMin = 7.1, volts = 20, evidence = new { sound = "evenCrackle" } })).ReadAsync<Bead>();
+        var bead = await (
+            await client.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireFeedMPerMin = 7.1,
+                    volts = 20,
+                    evidence = new { sound = "evenCrackle" },
+                }
+            )
+        ).ReadAsync<Bead>();
         Assert.Null(bead.WireMark);
         Assert.Equal(7.1, bead.Used!.WireFeed.MPerMin);
         Assert.Equal(Verdict.Open, bead.Judgement.Verdict);
@@ -51,10 +81,18 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var (client, sheet) = await FreshAsync();
         var id = Guid.CreateVersion7();
-        var body = new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { sound = "evenCrackle" } };
+        var body = new
+        {
+            sheetId = sheet.Id,
+            wireMark = 47,
+            voltMark = 6,
+            evidence = new { sound = "evenCrackle" },
+        };
         await Task.WhenAll(Enumerable.Range(0, 8).Select(async _ => (await client.RecordAsync(id, body)).EnsureSuccessStatusCode()));
         Assert.Equal(1, await CountAsync(sheet.Id));
-        await Task.WhenAll(Enumerable.Range(0, 9).Select(async _ => (await client.RecordAsync(Guid.CreateVersion7(), body)).EnsureSuccessStatusCode()));
+        await Task.WhenAll(
+            Enumerable.Range(0, 9).Select(async _ => (await client.RecordAsync(Guid.CreateVersion7(), body)).EnsureSuccessStatusCode())
+        );
         Assert.Equal(10, await CountAsync(sheet.Id));
         Assert.Equal(10, await room.QueryAsync<int>("select max(number) from bead where sheet_id = @Id", new { sheet.Id }));
     }
@@ -79,7 +117,10 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var (client, sheet) = await FreshAsync();
         var body = $"{{\"sheetId\":\"{sheet.Id}\",{settings[1..]}";
-        var response = await client.PutAsync($"/api/beads/{Guid.CreateVersion7()}", new StringContent(body, Encoding.UTF8, "application/json"));
+        var response = await client.PutAsync(
+            $"/api/beads/{Guid.CreateVersion7()}",
+            new StringContent(body, Encoding.UTF8, "application/json")
+        );
         Assert.Contains(says, (await response.ProblemsAsync())[field], StringComparison.Ordinal);
         Assert.Equal(0, await CountAsync(sheet.Id));
     }
@@ -88,16 +129,28 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
     public async Task A_withdrawn_bead_leaves_the_coupon_keeps_its_number_and_can_come_back()
     {
         var (client, sheet) = await FreshAsync();
-        var body = new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { sound = "evenCrackle" } };
+        var body = new
+        {
+            sheetId = sheet.Id,
+            wireMark = 47,
+            voltMark = 6,
+            evidence = new { sound = "evenCrackle" },
+        };
         var first = Guid.CreateVersion7();
         await client.RecordAsync(first, body);
-        Assert.Equal(HttpStatusCode.NoContent, (await client.PutAsJsonAsync($"/api/beads/{first}/withdrawn", new { withdrawn = true })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (await client.PutAsJsonAsync($"/api/beads/{first}/withdrawn", new { withdrawn = true })).StatusCode
+        );
         var second = await (await client.RecordAsync(Guid.CreateVersion7(), body)).ReadAsync<Bead>();
         Assert.Equal(2, second.Number);
         Assert.Equal("2", await NumbersAsync());
         await client.PutAsJsonAsync($"/api/beads/{first}/withdrawn", new { withdrawn = false });
         Assert.Equal("1, 2", await NumbersAsync());
-        Assert.Equal(HttpStatusCode.NotFound, (await client.PutAsJsonAsync($"/api/beads/{Guid.NewGuid()}/withdrawn", new { withdrawn = true })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await client.PutAsJsonAsync($"/api/beads/{Guid.NewGuid()}/withdrawn", new { withdrawn = true })).StatusCode
+        );
 
         async Task<string> NumbersAsync()
         {
@@ -114,10 +167,24 @@ public class BeadTests(DemoRoom room) : IClassFixture<DemoRoom>
         var client = await own.SignInAsync("maren");
         var sheet = await client.AssignAsync(3);
         var id = Guid.CreateVersion7();
-        var body = new { sheetId = sheet.Id, wireMark = 280, voltMark = 20, evidence = Stubbing };
+        var body = new
+        {
+            sheetId = sheet.Id,
+            wireMark = 280,
+            voltMark = 20,
+            evidence = Stubbing,
+        };
         var before = await (await client.RecordAsync(id, body)).ReadAsync<Bead>();
         var (_, view) = await client.BoothAsync(3);
-        var reading = await client.PutAsJsonAsync($"/api/machines/{view.Booth.MachineId}/readings/{Guid.CreateVersion7()}", new { control = "wire", mark = 240, measured = 4.88 });
+        var reading = await client.PutAsJsonAsync(
+            $"/api/machines/{view.Booth.MachineId}/readings/{Guid.CreateVersion7()}",
+            new
+            {
+                control = "wire",
+                mark = 240,
+                measured = 4.88,
+            }
+        );
         reading.EnsureSuccessStatusCode();
         var after = (await client.GetAsync<Bench>($"/api/sessions/{sheet.SessionId}/booths/{sheet.BoothId}")).Coupon!.Last!;
         Assert.Equal(before.Used, after.Used);

@@ -16,7 +16,9 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
 
     // A server over the same database with few connections, which waits a second for one.
     private WebApplicationFactory<Program> Narrow() =>
-        room.WithWebHostBuilder(host => host.UseSetting("GENTLEBEAD_DATABASE", $"{WithoutSize(room.ConnectionString)};Maximum Pool Size=3;Timeout=1"));
+        room.WithWebHostBuilder(host =>
+            host.UseSetting("GENTLEBEAD_DATABASE", $"{WithoutSize(room.ConnectionString)};Maximum Pool Size=3;Timeout=1")
+        );
 
     private static string WithoutSize(string connection)
     {
@@ -28,7 +30,9 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
     private static async Task<HttpClient> SignInAsync(WebApplicationFactory<Program> server)
     {
         var client = server.CreateClient();
-        (await client.PostAsJsonAsync("/api/people/sign-in", new { login = "maren", password = DemoSchool.Password })).EnsureSuccessStatusCode();
+        (
+            await client.PostAsJsonAsync("/api/people/sign-in", new { login = "maren", password = DemoSchool.Password })
+        ).EnsureSuccessStatusCode();
         return client;
     }
 
@@ -39,13 +43,20 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
         var maren = await SignInAsync(narrow);
         var sheet = await maren.AssignAsync(1);
         var id = Guid.CreateVersion7();
-        var bead = new { sheetId = sheet.Id, wireFeedMPerMin = 6.4, volts = 18, evidence = new { sound = "hiss" } };
+        var bead = new
+        {
+            sheetId = sheet.Id,
+            wireFeedMPerMin = 6.4,
+            volts = 18,
+            evidence = new { sound = "hiss" },
+        };
 
         var taken = new List<NpgsqlConnection>();
         var database = (NpgsqlDataSource)narrow.Services.GetService(typeof(NpgsqlDataSource))!;
         try
         {
-            while (true) taken.Add(await database.OpenConnectionAsync(TestContext.Current.CancellationToken));
+            while (true)
+                taken.Add(await database.OpenConnectionAsync(TestContext.Current.CancellationToken));
         }
         catch (NpgsqlException)
         {
@@ -57,7 +68,8 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
         Assert.InRange(answer.Headers.RetryAfter!.Delta!.Value.TotalSeconds, 1, 60);
         Assert.Contains("busy", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
 
-        foreach (var connection in taken) await connection.DisposeAsync();
+        foreach (var connection in taken)
+            await connection.DisposeAsync();
         (await maren.RecordAsync(id, bead)).EnsureSuccessStatusCode();
         (await maren.RecordAsync(id, bead)).EnsureSuccessStatusCode();
         Assert.Equal(1, await room.QueryAsync<long>("select count(*) from bead where id = @id", new { id }));
@@ -71,7 +83,8 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
         await CutAsync();
         // Whichever request meets a connection that was cut may be told to come again; none breaks, and coming again helps.
         var answers = new List<HttpStatusCode>();
-        for (var time = 0; time < 30; time++) answers.Add((await maren.GetAsync($"/api/sheets/rack/{sheet.StudentId}", TestContext.Current.CancellationToken)).StatusCode);
+        for (var time = 0; time < 30; time++)
+            answers.Add((await maren.GetAsync($"/api/sheets/rack/{sheet.StudentId}", TestContext.Current.CancellationToken)).StatusCode);
         Assert.All(answers, answer => Assert.True(answer is HttpStatusCode.OK or HttpStatusCode.ServiceUnavailable, $"{answer}"));
         Assert.Equal(HttpStatusCode.OK, answers[^1]);
 
@@ -79,7 +92,11 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
         {
             await using var connection = new NpgsqlConnection(room.Database.Own);
             await connection.OpenAsync();
-            await using var cut = new NpgsqlCommand("select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and application_name = 'gentlebead'", connection);
+            await using var cut = new NpgsqlCommand(
+                "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and application_name "
+                    + "= 'gentlebead'",
+                connection
+            );
             await cut.ExecuteNonQueryAsync();
         }
     }
@@ -89,7 +106,9 @@ public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom
     {
         // Without a size of its own in the connection string.
         await using var pool = Work.Pool.Of(WithoutSize(room.ConnectionString));
-        var given = await room.QueryAsync<int>("select current_setting('max_connections')::int - current_setting('superuser_reserved_connections')::int");
+        var given = await room.QueryAsync<int>(
+            "select current_setting('max_connections')::int - current_setting('superuser_reserved_connections')::int"
+        );
         var most = new NpgsqlConnectionStringBuilder(pool.ConnectionString).MaxPoolSize;
         Assert.InRange(most, 1, given / 2);
     }

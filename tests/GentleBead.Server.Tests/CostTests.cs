@@ -5,7 +5,10 @@ using Npgsql;
 
 namespace GentleBead.Server.Tests;
 
-/// <summary>What a screen's call asks of the database and sends is bounded, however much lies there. Counted by PostgreSQL itself (pg_stat_statements).</summary>
+/// <summary>
+/// What a screen's call asks of the database and sends is bounded, however much lies there. Counted by PostgreSQL itself
+/// (pg_stat_statements).
+/// </summary>
 [Collection(nameof(Alone))]
 public sealed class CostTests(CostTests.OwnRoom room) : IClassFixture<CostTests.OwnRoom>
 {
@@ -16,26 +19,45 @@ public sealed class CostTests(CostTests.OwnRoom room) : IClassFixture<CostTests.
     private const int MostBytes = 32 * 1024;
 
     public static TheoryData<string> Calls =>
-    [
-        "/api/sessions/tonight", "/api/sessions/now", "/api/sessions/{session}/room", "/api/sessions", "/api/sessions/{session}/booths/{booth}",
-        "/api/sessions/{session}/booths/{booth}/checks", "/api/presets", "/api/machines/{machine}", "/api/machines", "/api/windows/{machine}",
-        "/api/sweeps/of-machine/{machine}", "/api/sheets/rack/{student}", "/api/sheets/{sheet}/beads?before=1000", "/api/trials/of-sheet/{sheet}", "/api/kept",
-        "/api/practice/students", "/api/judging/agreement", "/api/test-welds/of-student/{student}", "/api/people/students", "/api/judging/tolerances",
-    ];
+        [
+            "/api/sessions/tonight",
+            "/api/sessions/now",
+            "/api/sessions/{session}/room",
+            "/api/sessions",
+            "/api/sessions/{session}/booths/{booth}",
+            "/api/sessions/{session}/booths/{booth}/checks",
+            "/api/presets",
+            "/api/machines/{machine}",
+            "/api/machines",
+            "/api/windows/{machine}",
+            "/api/sweeps/of-machine/{machine}",
+            "/api/sheets/rack/{student}",
+            "/api/sheets/{sheet}/beads?before=1000",
+            "/api/trials/of-sheet/{sheet}",
+            "/api/kept",
+            "/api/practice/students",
+            "/api/judging/agreement",
+            "/api/test-welds/of-student/{student}",
+            "/api/people/students",
+            "/api/judging/tolerances",
+        ];
 
     private async Task<(HttpClient Maren, Dictionary<string, string> Names)> ReadyAsync()
     {
         var maren = await room.SignInAsync("maren");
         var (session, view) = await maren.BoothAsync(1);
         var bench = await maren.GetAsync<Bench>($"/api/sessions/{session.Id}/booths/{view.Booth.Id}");
-        return (maren, new()
-        {
-            ["session"] = $"{session.Id}",
-            ["booth"] = $"{view.Booth.Id}",
-            ["machine"] = $"{view.Booth.MachineId}",
-            ["student"] = $"{view.Student!.Id}",
-            ["sheet"] = $"{bench.Coupon!.Sheet.Id}",
-        });
+        return (
+            maren,
+            new()
+            {
+                ["session"] = $"{session.Id}",
+                ["booth"] = $"{view.Booth.Id}",
+                ["machine"] = $"{view.Booth.MachineId}",
+                ["student"] = $"{view.Student!.Id}",
+                ["sheet"] = $"{bench.Coupon!.Sheet.Id}",
+            }
+        );
     }
 
     private async Task<int> CountAsync(Func<Task> work)
@@ -45,11 +67,15 @@ public sealed class CostTests(CostTests.OwnRoom room) : IClassFixture<CostTests.
         await own.ExecuteScalarAsync("select pg_stat_statements_reset()");
         await work();
         // A transaction's bounds and a connection's tidying are no questions.
-        return (int)await own.ExecuteScalarAsync<long>(
-            """
-            select coalesce(sum(calls), 0) from pg_stat_statements join pg_database on pg_database.oid = dbid join pg_roles on pg_roles.oid = userid
-            where datname = current_database() and rolname = 'gentlebead_app' and query !~* '^(begin|commit|rollback|discard|close|unlisten|set session|reset)'
-            """);
+        return (int)
+            await own.ExecuteScalarAsync<long>(
+                """
+                select coalesce(sum(calls), 0) from pg_stat_statements join pg_database on pg_database.oid = dbid join pg_roles on
+                    pg_roles.oid = userid
+                where datname = current_database() and rolname = 'gentlebead_app' and query !~*
+                    '^(begin|commit|rollback|discard|close|unlisten|set session|reset)'
+                """
+            );
     }
 
     [Theory]
@@ -68,11 +94,26 @@ public sealed class CostTests(CostTests.OwnRoom room) : IClassFixture<CostTests.
     public async Task A_sheet_at_a_key_asks_one_question_beside_who_is_asking()
     {
         var (maren, names) = await ReadyAsync();
-        var job = new { thickness = "1/8", joint = "t", position = "horizontal" };
+        var job = new
+        {
+            thickness = "1/8",
+            joint = "t",
+            position = "horizontal",
+        };
         Assert.InRange(
-            await CountAsync(async () => (await maren.PostAsJsonAsync("/api/sheets/compute", new { job, boothId = names["booth"] })).EnsureSuccessStatusCode()), 1, 2);
+            await CountAsync(async () =>
+                (await maren.PostAsJsonAsync("/api/sheets/compute", new { job, boothId = names["booth"] })).EnsureSuccessStatusCode()
+            ),
+            1,
+            2
+        );
         Assert.InRange(
-            await CountAsync(async () => (await maren.PostAsJsonAsync("/api/sheets/alternatives", new { job, boothId = names["booth"] })).EnsureSuccessStatusCode()), 1, 2);
+            await CountAsync(async () =>
+                (await maren.PostAsJsonAsync("/api/sheets/alternatives", new { job, boothId = names["booth"] })).EnsureSuccessStatusCode()
+            ),
+            1,
+            2
+        );
     }
 
     [Fact]
@@ -80,12 +121,27 @@ public sealed class CostTests(CostTests.OwnRoom room) : IClassFixture<CostTests.
     {
         var (maren, names) = await ReadyAsync();
         var before = await CommitsAsync();
-        var count = await CountAsync(async () => (await maren.RecordAsync(
-            Guid.CreateVersion7(), new { sheetId = names["sheet"], wireFeedMPerMin = 6.0, volts = 18.5, evidence = new { sound = "hiss" } })).EnsureSuccessStatusCode());
+        var count = await CountAsync(async () =>
+            (
+                await maren.RecordAsync(
+                    Guid.CreateVersion7(),
+                    new
+                    {
+                        sheetId = names["sheet"],
+                        wireFeedMPerMin = 6.0,
+                        volts = 18.5,
+                        evidence = new { sound = "hiss" },
+                    }
+                )
+            ).EnsureSuccessStatusCode()
+        );
         Assert.InRange(count, 2, MostToRecord + 1);
         Assert.InRange(await CommitsAsync() - before, 1, 1);
 
         // Every transaction of the application that wrote has a number of its own; there was one between.
-        async Task<long> CommitsAsync() => await room.QueryAsync<long>("select count(distinct xmin::text) from bead_standing where recorded_at > now() - interval '1 day'");
+        async Task<long> CommitsAsync() =>
+            await room.QueryAsync<long>(
+                "select count(distinct xmin::text) from bead_standing where recorded_at > now() - interval '1 day'"
+            );
     }
 }

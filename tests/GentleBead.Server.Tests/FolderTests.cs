@@ -13,7 +13,13 @@ public class FolderTests
     {
         var needs = Needs(project);
         Assert.True(needs.Count > 10, "The folders were not found where they are looked for.");
-        var knots = Knots(needs).Select(knot => string.Join(", ", knot.Select(folder => $"{folder} -> {string.Join(" ", needs[folder].Where(knot.Contains).Select(to => to))}")));
+        var knots = Knots(needs)
+            .Select(knot =>
+                string.Join(
+                    ", ",
+                    knot.Select(folder => $"{folder} -> {string.Join(" ", needs[folder].Where(knot.Contains).Select(to => to))}")
+                )
+            );
         Assert.True(!knots.Any(), string.Join("\n", knots));
     }
 
@@ -24,21 +30,30 @@ public class FolderTests
         var needs = new Dictionary<string, HashSet<string>>();
         foreach (var type in new ArchLoader().LoadAssembly(assembly).Build().Types)
         {
-            if (Folder(type.Namespace?.FullName) is not { } folder) continue;
+            if (Folder(type.Namespace?.FullName) is not { } folder)
+                continue;
             var to = needs.TryGetValue(folder, out var known) ? known : needs[folder] = [];
-            to.UnionWith(type.Dependencies.Select(dependency => Folder(dependency.Target.Namespace?.FullName)).OfType<string>().Where(other => other != folder));
+            to.UnionWith(
+                type.Dependencies.Select(dependency => Folder(dependency.Target.Namespace?.FullName))
+                    .OfType<string>()
+                    .Where(other => other != folder)
+            );
         }
         return needs;
 
-        string? Folder(string? space) => space?.StartsWith(prefix, StringComparison.Ordinal) == true ? space[prefix.Length..].Split('.')[0] : null;
+        string? Folder(string? space) =>
+            space?.StartsWith(prefix, StringComparison.Ordinal) == true ? space[prefix.Length..].Split('.')[0] : null;
     }
 
     // Folders of which each can be reached from each other.
     private static IEnumerable<string[]> Knots(Dictionary<string, HashSet<string>> needs)
     {
         var reach = needs.Keys.ToDictionary(folder => folder, folder => Reached(needs, folder));
-        return needs.Keys.Where(folder => reach[folder].Contains(folder))
-            .GroupBy(folder => string.Join(" ", reach[folder].Where(other => reach.TryGetValue(other, out var back) && back.Contains(folder)).Order()))
+        return needs
+            .Keys.Where(folder => reach[folder].Contains(folder))
+            .GroupBy(folder =>
+                string.Join(" ", reach[folder].Where(other => reach.TryGetValue(other, out var back) && back.Contains(folder)).Order())
+            )
             .Select(knot => knot.Order().ToArray());
     }
 
@@ -48,7 +63,9 @@ public class FolderTests
         var open = new Queue<string>(needs[from]);
         while (open.TryDequeue(out var folder))
         {
-            if (seen.Add(folder) && needs.TryGetValue(folder, out var next)) foreach (var one in next) open.Enqueue(one);
+            if (seen.Add(folder) && needs.TryGetValue(folder, out var next))
+                foreach (var one in next)
+                    open.Enqueue(one);
         }
         return seen;
     }

@@ -20,17 +20,22 @@ public sealed class HeavyWorkTests : IDisposable
 
     // Every thread is held, so that what comes next waits.
     private List<Task<int>> Hold() =>
-    [
-        .. Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount / 2)).Select(_ => heavy.RunAsync(
-            Guid.NewGuid(),
-            () =>
-            {
-                begun.Set();
-                open.Wait();
-                return 0;
-            },
-            CancellationToken.None)),
-    ];
+        [
+            .. Enumerable
+                .Range(0, Math.Max(1, Environment.ProcessorCount / 2))
+                .Select(_ =>
+                    heavy.RunAsync(
+                        Guid.NewGuid(),
+                        () =>
+                        {
+                            begun.Set();
+                            open.Wait();
+                            return 0;
+                        },
+                        CancellationToken.None
+                    )
+                ),
+        ];
 
     [Fact]
     public async Task Who_asks_for_much_waits_for_themselves_and_not_the_other()
@@ -46,14 +51,16 @@ public sealed class HeavyWorkTests : IDisposable
         // The other's one piece comes before the greedy one's second.
         Assert.True(order.ToList().IndexOf("other") <= 2, string.Join(", ", order));
 
-        Task<int> Do(Guid person, string what) => heavy.RunAsync(
-            person,
-            () =>
-            {
-                order.Enqueue(what);
-                return 0;
-            },
-            CancellationToken.None);
+        Task<int> Do(Guid person, string what) =>
+            heavy.RunAsync(
+                person,
+                () =>
+                {
+                    order.Enqueue(what);
+                    return 0;
+                },
+                CancellationToken.None
+            );
     }
 
     [Fact]
@@ -73,7 +80,9 @@ public sealed class HeavyWorkTests : IDisposable
     [Fact]
     public async Task What_fails_fails_for_whoever_asked_and_what_is_no_longer_wanted_is_not_begun()
     {
-        await Assert.ThrowsAsync<FormatException>(() => heavy.RunAsync<int>(Guid.NewGuid(), () => throw new FormatException(), CancellationToken.None));
+        await Assert.ThrowsAsync<FormatException>(() =>
+            heavy.RunAsync<int>(Guid.NewGuid(), () => throw new FormatException(), CancellationToken.None)
+        );
         var held = Hold();
         begun.Wait(TestContext.Current.CancellationToken);
         using var gone = new CancellationTokenSource();

@@ -17,10 +17,27 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
     private static async Task<Bead> BeadAsync(HttpClient maren, object? evidence = null)
     {
         var sheet = await maren.AssignAsync(2);
-        return await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 46, voltMark = 6, evidence = evidence ?? new { profile = "slightlyConvex" } })).ReadAsync<Bead>();
+        return await (
+            await maren.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 46,
+                    voltMark = 6,
+                    evidence = evidence ?? new { profile = "slightlyConvex" },
+                }
+            )
+        ).ReadAsync<Bead>();
     }
 
-    private static Task<HttpResponseMessage> SendAsync(HttpClient maren, Guid beadId, byte[] file, Guid? id = null, string query = "?name=arc.wav")
+    private static Task<HttpResponseMessage> SendAsync(
+        HttpClient maren,
+        Guid beadId,
+        byte[] file,
+        Guid? id = null,
+        string query = "?name=arc.wav"
+    )
     {
         var content = new ByteArrayContent(file);
         content.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
@@ -29,7 +46,8 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
 
     private static byte[] Crackle(double seconds = 3) => WavFile.Write(KnownClips.Clip(Sound.EvenCrackle, seconds, 20, 91_000_001));
 
-    private static string Csv(string head, int lines, Func<int, string> line) => $"{head}\n{string.Join('\n', Enumerable.Range(0, lines).Select(line))}\n";
+    private static string Csv(string head, int lines, Func<int, string> line) =>
+        $"{head}\n{string.Join('\n', Enumerable.Range(0, lines).Select(line))}\n";
 
     [Fact]
     public async Task A_wav_file_is_kept_clean_named_and_weighed_and_a_second_try_adds_nothing()
@@ -39,7 +57,10 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(Standing.NotKnown, bead.Judgement.Aspects.Single(row => row.Aspect == Aspect.Sound).Standing);
         var id = Guid.CreateVersion7();
         var recording = await (await SendAsync(maren, bead.Id, Crackle(), id)).ReadAsync<Recording>();
-        Assert.Equal((Sound.EvenCrackle, "arc.wav", RecordingOrigin.File), (recording.Finding.Heard.Sound!.Value, recording.Name, recording.Origin));
+        Assert.Equal(
+            (Sound.EvenCrackle, "arc.wav", RecordingOrigin.File),
+            (recording.Finding.Heard.Sound!.Value, recording.Name, recording.Origin)
+        );
         Assert.Equal(id, (await (await SendAsync(maren, bead.Id, Crackle(), id)).ReadAsync<Recording>()).Id);
         var file = await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file");
         Assert.Single(file.Recordings);
@@ -47,7 +68,12 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(Standing.Right, sound.Standing);
         Assert.Contains("By the recording", $"{sound.Text}", StringComparison.Ordinal);
         // Taken off, the bead is judged without it.
-        (await maren.PutAsync($"/api/recordings/{id}/withdrawn", new StringContent("{\"withdrawn\":true}", Encoding.UTF8, "application/json"))).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsync(
+                $"/api/recordings/{id}/withdrawn",
+                new StringContent("{\"withdrawn\":true}", Encoding.UTF8, "application/json")
+            )
+        ).EnsureSuccessStatusCode();
         file = await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file");
         Assert.Empty(file.Recordings);
         Assert.Null(file.Bead.Evidence.Listened);
@@ -61,7 +87,11 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         await (await SendAsync(maren, shaken.Id, Crackle())).ReadAsync<Recording>();
         var after = (await maren.GetAsync<BeadFile>($"/api/beads/{shaken.Id}/file")).Bead;
         Assert.Equal(Sound.Popping, after.Evidence.Sound);
-        Assert.Contains("The recording says otherwise", $"{after.Judgement.Aspects.Single(row => row.Aspect == Aspect.Sound).Text}", StringComparison.Ordinal);
+        Assert.Contains(
+            "The recording says otherwise",
+            $"{after.Judgement.Aspects.Single(row => row.Aspect == Aspect.Sound).Text}",
+            StringComparison.Ordinal
+        );
         var cause = shaken.Judgement.Causes[0];
         Assert.True((after.Judgement.Causes.FirstOrDefault(one => one.Cause == cause.Cause)?.Share ?? 0) < cause.Share);
         // Nobody writes a recording's word by hand.
@@ -75,7 +105,11 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var bead = await BeadAsync(maren);
         // A square wave: 50 shorts a second of 4 ms at 4 V and 200 A, the arc at 20 V and 100 A. By hand: 0.2 * 800 + 0.8 * 2000 = 1760 W.
-        var csv = Csv("t (ms);U [V];I [kA]", 10_000, i => FormattableString.Invariant($"{i * 0.2:0.0};{(i % 100 < 20 ? 4 : 20)};{(i % 100 < 20 ? 0.2 : 0.1)}").Replace('.', ','));
+        var csv = Csv(
+            "t (ms);U [V];I [kA]",
+            10_000,
+            i => FormattableString.Invariant($"{i * 0.2:0.0};{(i % 100 < 20 ? 4 : 20)};{(i % 100 < 20 ? 0.2 : 0.1)}").Replace('.', ',')
+        );
         var recording = await (await SendAsync(maren, bead.Id, Encoding.UTF8.GetBytes(csv), query: "?name=log.csv")).ReadAsync<Recording>();
         var figures = recording.Finding.Figures!;
         Assert.Equal(50, figures.ShortRate, 0.5);
@@ -90,18 +124,22 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(5000, LogFile.Read(Encoding.UTF8.GetBytes(kept)).Rate, 1.0);
     }
 
-    public static TheoryData<string, string> Refused => new()
-    {
-        { "", "empty" },
-        { "hello there\nthis is a letter\n", "No column of volts" },
-        { Csv("time,volts,amps", 50, i => $"{i},20,100"), "Only 50 lines" },
-        { Csv("volts,amps", 500, _ => "20,100"), "No column of time" },
-        { Csv("time,volts,amps", 500, i => $"{i},20,100"), "values a second" },
-        { Csv("time (ms),volts,amps", 500, i => $"{(i == 300 ? 1 : i)},20,100"), "Line 302: the time does not go on" },
-        { Csv("time (ms),volts,amps", 500, i => i == 7 ? "7,twenty,100" : $"{i},20,100"), "Line 9: the volts \"twenty\" are no number" },
-        { Csv("time (ms),volts,amps", 500, i => i == 7 ? "7,1e300,100" : $"{i},20,100"), "no number" },
-        { Csv("time (ms),volts,amps", 500, i => $"{(i > 250 ? i + 400 : i)},20,100"), "gaps" },
-    };
+    public static TheoryData<string, string> Refused =>
+        new()
+        {
+            { "", "empty" },
+            { "hello there\nthis is a letter\n", "No column of volts" },
+            { Csv("time,volts,amps", 50, i => $"{i},20,100"), "Only 50 lines" },
+            { Csv("volts,amps", 500, _ => "20,100"), "No column of time" },
+            { Csv("time,volts,amps", 500, i => $"{i},20,100"), "values a second" },
+            { Csv("time (ms),volts,amps", 500, i => $"{(i == 300 ? 1 : i)},20,100"), "Line 302: the time does not go on" },
+            {
+                Csv("time (ms),volts,amps", 500, i => i == 7 ? "7,twenty,100" : $"{i},20,100"),
+                "Line 9: the volts \"twenty\" are no number"
+            },
+            { Csv("time (ms),volts,amps", 500, i => i == 7 ? "7,1e300,100" : $"{i},20,100"), "no number" },
+            { Csv("time (ms),volts,amps", 500, i => $"{(i > 250 ? i + 400 : i)},20,100"), "gaps" },
+        };
 
     [Theory]
     [MemberData(nameof(Refused))]
@@ -109,7 +147,11 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("maren");
         var bead = await BeadAsync(maren);
-        Assert.Contains(because, (await (await SendAsync(maren, bead.Id, Encoding.UTF8.GetBytes(csv))).ProblemsAsync())["recording"], StringComparison.Ordinal);
+        Assert.Contains(
+            because,
+            (await (await SendAsync(maren, bead.Id, Encoding.UTF8.GetBytes(csv))).ProblemsAsync())["recording"],
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -119,9 +161,23 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         var bead = await BeadAsync(maren);
         var lying = WavFile.Write(new Waveform(8000, new float[4000]));
         lying[24] = lying[25] = lying[26] = lying[27] = 0xFF;
-        Assert.Contains("samples a second", (await (await SendAsync(maren, bead.Id, lying)).ProblemsAsync())["recording"], StringComparison.Ordinal);
-        Assert.Contains("5", (await (await SendAsync(maren, bead.Id, WavFile.Write(new Waveform(8000, new float[8000 * 310])))).ProblemsAsync())["recording"], StringComparison.Ordinal);
-        Assert.Contains("neither", (await (await SendAsync(maren, bead.Id, [0x89, 0x50, 0x4E, 0x47, 0, 0, 0, 1])).ProblemsAsync())["recording"], StringComparison.Ordinal);
+        Assert.Contains(
+            "samples a second",
+            (await (await SendAsync(maren, bead.Id, lying)).ProblemsAsync())["recording"],
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "5",
+            (await (await SendAsync(maren, bead.Id, WavFile.Write(new Waveform(8000, new float[8000 * 310])))).ProblemsAsync())[
+                "recording"
+            ],
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "neither",
+            (await (await SendAsync(maren, bead.Id, [0x89, 0x50, 0x4E, 0x47, 0, 0, 0, 1])).ProblemsAsync())["recording"],
+            StringComparison.Ordinal
+        );
         Assert.True((await (await SendAsync(maren, bead.Id, Crackle(), query: "?origin=standIn")).ProblemsAsync()).ContainsKey("origin"));
         Assert.Equal(HttpStatusCode.NotFound, (await SendAsync(maren, Guid.NewGuid(), Crackle())).StatusCode);
         Assert.Empty((await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Recordings);
@@ -136,7 +192,8 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         for (var round = 0; round < 3000; round++)
         {
             var file = (byte[])good.Clone();
-            for (var hit = random.Next(1, 8); hit > 0; hit--) file[random.Next(file.Length)] = (byte)random.Next(256);
+            for (var hit = random.Next(1, 8); hit > 0; hit--)
+                file[random.Next(file.Length)] = (byte)random.Next(256);
             try
             {
                 _ = Finding.Of(LogFile.Read(file), null);
@@ -158,13 +215,17 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.True(wav.Length > 2 * RecordingStore.PartBytes);
         Assert.Equal(wav, await maren.GetByteArrayAsync($"/api/recordings/{recording.Id}/file"));
         // Across the border of two parts.
-        var request = new HttpRequestMessage(HttpMethod.Get, $"/api/recordings/{recording.Id}/file") { Headers = { Range = new RangeHeaderValue(RecordingStore.PartBytes - 10, RecordingStore.PartBytes + 9) } };
+        var request = new HttpRequestMessage(HttpMethod.Get, $"/api/recordings/{recording.Id}/file")
+        {
+            Headers = { Range = new RangeHeaderValue(RecordingStore.PartBytes - 10, RecordingStore.PartBytes + 9) },
+        };
         var part = await maren.SendAsync(request);
         Assert.Equal(HttpStatusCode.PartialContent, part.StatusCode);
         Assert.Equal(wav[(RecordingStore.PartBytes - 10)..(RecordingStore.PartBytes + 10)], await part.Content.ReadAsByteArrayAsync());
         var students = new[] { "ilsa", "teodor", "wynn", "jun", "petra" };
         var answers = new List<HttpStatusCode>();
-        foreach (var login in students) answers.Add((await (await room.SignInAsync(login)).GetAsync($"/api/recordings/{recording.Id}/file")).StatusCode);
+        foreach (var login in students)
+            answers.Add((await (await room.SignInAsync(login)).GetAsync($"/api/recordings/{recording.Id}/file")).StatusCode);
         // Whose bead it is hears it, the others do not.
         Assert.Equal(1, answers.Count(status => status == HttpStatusCode.OK));
         Assert.Equal(4, answers.Count(status => status == HttpStatusCode.NotFound));
@@ -175,16 +236,50 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
-        var bead = await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireFeedMPerMin = 6.35, volts = 15.5, evidence = new { profile = "tallNarrow" } })).ReadAsync<Bead>();
-        var log = await (await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/logger", null)).ReadAsync<Recording>();
+        var bead = await (
+            await maren.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireFeedMPerMin = 6.35,
+                    volts = 15.5,
+                    evidence = new { profile = "tallNarrow" },
+                }
+            )
+        ).ReadAsync<Bead>();
+        var log = await (
+            await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/logger", null)
+        ).ReadAsync<Recording>();
         Assert.Equal(RecordingOrigin.StandIn, log.Origin);
         Assert.Equal(Sound.Popping, log.Finding.Heard.Sound);
-        var sound = await (await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/microphone", null)).ReadAsync<Recording>();
+        var sound = await (
+            await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/microphone", null)
+        ).ReadAsync<Recording>();
         Assert.Equal(Sound.Popping, sound.Finding.Heard.Sound);
-        Assert.True((await (await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/camera", null)).ProblemsAsync()).ContainsKey("device"));
+        Assert.True(
+            (
+                await (
+                    await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/camera", null)
+                ).ProblemsAsync()
+            ).ContainsKey("device")
+        );
         var switches = new StringContent("{\"microphone\":true,\"logger\":false}", Encoding.UTF8, "application/json");
         (await maren.PutAsync($"/api/booths/{sheet.BoothId}/stand-ins", switches)).EnsureSuccessStatusCode();
-        Assert.Contains("none in this booth", (await (await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/logger", null)).ProblemsAsync())["device"], StringComparison.Ordinal);
-        (await maren.PutAsync($"/api/booths/{sheet.BoothId}/stand-ins", new StringContent("{\"microphone\":true,\"logger\":true}", Encoding.UTF8, "application/json"))).EnsureSuccessStatusCode();
+        Assert.Contains(
+            "none in this booth",
+            (
+                await (
+                    await maren.PutAsync($"/api/beads/{bead.Id}/recordings/{Guid.CreateVersion7()}/stand-in/logger", null)
+                ).ProblemsAsync()
+            )["device"],
+            StringComparison.Ordinal
+        );
+        (
+            await maren.PutAsync(
+                $"/api/booths/{sheet.BoothId}/stand-ins",
+                new StringContent("{\"microphone\":true,\"logger\":true}", Encoding.UTF8, "application/json")
+            )
+        ).EnsureSuccessStatusCode();
     }
 }

@@ -17,12 +17,15 @@ public class LiveTests(DemoRoom room) : IClassFixture<DemoRoom>
         // The test server hands out no cookies to a hub client, so the signed-in cookie is carried over by hand.
         var cookie = await CookieAsync(login);
         var hub = new HubConnectionBuilder()
-            .WithUrl(new Uri(room.Server.BaseAddress, "/live"), options =>
-            {
-                options.HttpMessageHandlerFactory = _ => room.Server.CreateHandler();
-                options.Transports = Microsoft.AspNetCore.Http.Connections.HttpTransportType.LongPolling;
-                options.Headers["Cookie"] = cookie;
-            })
+            .WithUrl(
+                new Uri(room.Server.BaseAddress, "/live"),
+                options =>
+                {
+                    options.HttpMessageHandlerFactory = _ => room.Server.CreateHandler();
+                    options.Transports = Microsoft.AspNetCore.Http.Connections.HttpTransportType.LongPolling;
+                    options.Headers["Cookie"] = cookie;
+                }
+            )
             .Build();
         var notices = new BlockingCollection<RoomNotice>();
         hub.On<RoomNotice>("changed", notices.Add);
@@ -47,7 +50,18 @@ public class LiveTests(DemoRoom room) : IClassFixture<DemoRoom>
         var (own, toldOwn) = await ListenAsync("teodor");
         var (other, toldOther) = await ListenAsync("jun");
 
-        (await instructor.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { sound = "hiss" } })).EnsureSuccessStatusCode();
+        (
+            await instructor.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 47,
+                    voltMark = 6,
+                    evidence = new { sound = "hiss" },
+                }
+            )
+        ).EnsureSuccessStatusCode();
         Assert.True(Wait(told, sheet.StudentId, view.Booth.Id));
         Assert.True(Wait(toldOwn, sheet.StudentId, view.Booth.Id));
         Assert.DoesNotContain(toldOther, notice => notice.StudentId == sheet.StudentId);
@@ -59,7 +73,8 @@ public class LiveTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             while (notices.TryTake(out var notice, TimeSpan.FromSeconds(30)))
             {
-                if (notice with { Id = null, BeadId = null } == new RoomNotice("bead", booth, student)) return true;
+                if (notice with { Id = null, BeadId = null } == new RoomNotice("bead", booth, student))
+                    return true;
             }
             return false;
         }

@@ -8,14 +8,30 @@ using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Tests;
 
-/// <summary>Two people at one bead: a look names the version it was made from, and a section comes from marks on its picture alone.</summary>
+/// <summary>
+/// Two people at one bead: a look names the version it was made from, and a section comes from marks on its picture alone.
+/// </summary>
 public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private async Task<(HttpClient Maren, Bead Bead)> BeadAsync()
     {
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
-        return (maren, await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { sound = "hiss" } })).ReadAsync<Bead>());
+        return (
+            maren,
+            await (
+                await maren.RecordAsync(
+                    Guid.CreateVersion7(),
+                    new
+                    {
+                        sheetId = sheet.Id,
+                        wireMark = 47,
+                        voltMark = 6,
+                        evidence = new { sound = "hiss" },
+                    }
+                )
+            ).ReadAsync<Bead>()
+        );
     }
 
     [Fact]
@@ -23,12 +39,25 @@ public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var (maren, bead) = await BeadAsync();
         var answers = await Task.WhenAll(
-            maren.LookAsync(bead.Id, bead.Version, new { sound = "hiss", toes = "undercut" }), maren.LookAsync(bead.Id, bead.Version, new { sound = "hiss", tint = "thin" }));
+            maren.LookAsync(bead.Id, bead.Version, new { sound = "hiss", toes = "undercut" }),
+            maren.LookAsync(bead.Id, bead.Version, new { sound = "hiss", tint = "thin" })
+        );
         Assert.Equal([HttpStatusCode.OK, HttpStatusCode.PreconditionFailed], answers.Select(answer => answer.StatusCode).Order());
         var stands = (await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Bead;
         Assert.True(stands.Evidence.Toes is not null ^ stands.Evidence.Tint is not null);
         // From what stands now both are said.
-        var both = await (await maren.LookAsync(bead.Id, stands.Version, new { sound = "hiss", toes = "undercut", tint = "thin" })).ReadAsync<Bead>();
+        var both = await (
+            await maren.LookAsync(
+                bead.Id,
+                stands.Version,
+                new
+                {
+                    sound = "hiss",
+                    toes = "undercut",
+                    tint = "thin",
+                }
+            )
+        ).ReadAsync<Bead>();
         Assert.NotNull(both.Evidence.Toes);
         Assert.NotNull(both.Evidence.Tint);
     }
@@ -53,15 +82,64 @@ public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
     public async Task A_section_typed_in_is_refused_at_its_field(double mm)
     {
         var (maren, bead) = await BeadAsync();
-        var forged = new { sound = "hiss", macro = new { rootPenetrationMm = mm, lowerLegMm = 5, upperLegMm = 5, throatMm = 3.5 } };
+        var forged = new
+        {
+            sound = "hiss",
+            macro = new
+            {
+                rootPenetrationMm = mm,
+                lowerLegMm = 5,
+                upperLegMm = 5,
+                throatMm = 3.5,
+            },
+        };
         Assert.Contains(
-            (await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = bead.SheetId, wireMark = 47, voltMark = 6, evidence = forged })).ProblemsAsync()).Keys, IsSections);
+            (
+                await (
+                    await maren.RecordAsync(
+                        Guid.CreateVersion7(),
+                        new
+                        {
+                            sheetId = bead.SheetId,
+                            wireMark = 47,
+                            voltMark = 6,
+                            evidence = forged,
+                        }
+                    )
+                ).ProblemsAsync()
+            ).Keys,
+            IsSections
+        );
         Assert.Contains((await (await maren.LookAsync(bead.Id, bead.Version, forged)).ProblemsAsync()).Keys, IsSections);
         var test = Guid.CreateVersion7();
-        (await maren.PutAsJsonAsync($"/api/test-welds/{test}", new { sheetId = bead.SheetId, terms = new { coupons = 1, attempts = 1, criteria = "awsD11Static" } })).EnsureSuccessStatusCode();
-        var problems = await (await maren.PutAsJsonAsync(
-            $"/api/test-welds/{test}/assessments/{Guid.CreateVersion7()}",
-            new { coupon = 1, attempt = 1, evidence = forged, accepted = true, password = DemoSchool.Password })).ProblemsAsync();
+        (
+            await maren.PutAsJsonAsync(
+                $"/api/test-welds/{test}",
+                new
+                {
+                    sheetId = bead.SheetId,
+                    terms = new
+                    {
+                        coupons = 1,
+                        attempts = 1,
+                        criteria = "awsD11Static",
+                    },
+                }
+            )
+        ).EnsureSuccessStatusCode();
+        var problems = await (
+            await maren.PutAsJsonAsync(
+                $"/api/test-welds/{test}/assessments/{Guid.CreateVersion7()}",
+                new
+                {
+                    coupon = 1,
+                    attempt = 1,
+                    evidence = forged,
+                    accepted = true,
+                    password = DemoSchool.Password,
+                }
+            )
+        ).ProblemsAsync();
         Assert.Contains(problems.Keys, IsSections);
         Assert.Null((await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Bead.Evidence.Macro);
     }
@@ -73,7 +151,9 @@ public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         // The demo's own bead with a section measured on its picture.
         var maren = await room.SignInAsync("maren");
-        var id = await room.QueryAsync<Guid>("select bead_id from look where evidence -> 'macro' is not null and evidence -> 'macro' <> 'null' order by seq limit 1");
+        var id = await room.QueryAsync<Guid>(
+            "select bead_id from look where evidence -> 'macro' is not null and evidence -> 'macro' <> 'null' order by seq limit 1"
+        );
         var bead = (await maren.GetAsync<BeadFile>($"/api/beads/{id}/file")).Bead;
         var measured = Assert.IsType<MacroMeasures>(bead.Evidence.Macro);
         var looked = await (await maren.LookAsync(id, bead.Version, new { sound = "popping", toes = "cold" })).ReadAsync<Bead>();

@@ -29,21 +29,29 @@ public class MigrationTests
         await using (var connection = new NpgsqlConnection(database.Owner))
         {
             // As DbUp left it: the first script run and noted.
-            await connection.ExecuteAsync(await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "src/GentleBead.Server/Database/migrations/0001_room.sql")));
+            await connection.ExecuteAsync(
+                await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "src/GentleBead.Server/Database/migrations/0001_room.sql"))
+            );
             await connection.ExecuteAsync(
                 """
-                create table schemaversions (schemaversionsid serial primary key, scriptname varchar(255) not null, applied timestamp not null);
+                create table schemaversions (schemaversionsid serial primary key, scriptname varchar(255) not null, applied timestamp not
+                    null);
                 insert into schemaversions (scriptname, applied) values ('GentleBead.Server.Database.migrations.0001_room.sql', now());
                 insert into person (id, login, name, role, password_hash) values (@person, 'ana', 'Ana', 'instructor', 'x');
-                insert into machine (id, name, wire, wire_kind, wire_lowest_mark, wire_highest_mark, wire_mark_step, wire_unit, volt_kind, volt_lowest_mark, volt_highest_mark, volt_mark_step, volt_unit)
+                insert into machine (id, name, wire, wire_kind, wire_lowest_mark, wire_highest_mark, wire_mark_step, wire_unit, volt_kind,
+                    volt_lowest_mark, volt_highest_mark, volt_mark_step, volt_unit)
                 values (@machineId, 'Blue', 'solid09', 'knob', 0, 100, 1, '', 'tap', 1, 10, 1, '');
-                insert into reading (id, machine_id, control, mark, measured) values (gen_random_uuid(), @machineId, 'wire', 40, 6), (gen_random_uuid(), @machineId, 'wire', 70, 10.9);
+                insert into reading (id, machine_id, control, mark, measured) values (gen_random_uuid(), @machineId, 'wire', 40, 6),
+                    (gen_random_uuid(), @machineId, 'wire', 70, 10.9);
                 insert into booth (id, number, machine_id) values (@booth, 1, @machineId);
                 insert into session (id, title, held_on) values (@session, 'Monday', '2026-11-23');
-                insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by)
+                insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version,
+                    assigned_by)
                 values (@sheetId, @session, @booth, @person, 3.175, 't', 'horizontal', 'solid08', @body::jsonb, 1, @person);
-                insert into bead (id, sheet_id, number, wire_mark, volt_mark, wire_feed_m_per_min, volts, evidence, judgement, verdict, rules_version, recorded_by)
-                values (@beadId, @sheetId, 1, 47, 4, 7.1, 18, '{"sound":"popping","faults":[],"beadSizeMm":4.1}', @judgement::jsonb, 'cold', 1, @person);
+                insert into bead (id, sheet_id, number, wire_mark, volt_mark, wire_feed_m_per_min, volts, evidence, judgement, verdict,
+                    rules_version, recorded_by)
+                values (@beadId, @sheetId, 1, 47, 4, 7.1, 18, '{"sound":"popping","faults":[],"beadSizeMm":4.1}', @judgement::jsonb,
+                    'cold', 1, @person);
                 """,
                 new
                 {
@@ -53,14 +61,20 @@ public class MigrationTests
                     session = Guid.CreateVersion7(),
                     sheetId,
                     beadId,
-                    judgement =
-                        """
-                        {"verdict":"cold","summary":"Cold.","aspects":[{"aspect":"sound","standing":"off","text":"Loud pops."}],"causes":[{"cause":"voltsLow","words":"Volts low for the wire","share":0.8,"for":[],"against":[]}],
-                        "next":{"kind":"voltsUp","instruction":"Volts up 2 taps, 4 to 6.","then":"","expect":"","wireMark":47,"voltMark":6},"contradiction":null,"stillUnknown":[],
-                        "shape":{"widthMm":5,"crownShare":0.5,"tintShare":0.1,"tintSeen":true,"rippleShare":0.2,"rippleWander":0,"penetrationShare":0.1,"penetrationSeen":true,"legShare":1,"coldToes":true,"spatterCount":0,"undercut":false,"faults":[]},"rulesVersion":1}
-                        """,
-                    body = await File.ReadAllTextAsync(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/first-edition-sheet.json")),
-                });
+                    judgement = """
+                    {"verdict":"cold","summary":"Cold.","aspects":[{"aspect":"sound","standing":"off","text":"Loud pops."}],
+                    "causes":[{"cause":"voltsLow","words":"Volts low for the wire","share":0.8,"for":[],"against":[]}],
+                    "next":{"kind":"voltsUp","instruction":"Volts up 2 taps, 4 to 6.","then":"","expect":"","wireMark":47,"voltMark":6},
+                    "contradiction":null,"stillUnknown":[],
+                    "shape":{"widthMm":5,"crownShare":0.5,"tintShare":0.1,"tintSeen":true,"rippleShare":0.2,"rippleWander":0,
+                    "penetrationShare":0.1,"penetrationSeen":true,"legShare":1,"coldToes":true,"spatterCount":0,"undercut":false,
+                    "faults":[]},"rulesVersion":1}
+                    """,
+                    body = await File.ReadAllTextAsync(
+                        Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/first-edition-sheet.json")
+                    ),
+                }
+            );
         }
 
         Migrations.Run(database.Owner);
@@ -69,13 +83,22 @@ public class MigrationTests
         await using (var source = NpgsqlDataSource.Create(database.Application))
         {
             var machine = (await new MachineStore(source).FindAsync(machineId))!;
-            Assert.Equal(("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus), (machine.Name, machine.Load.Wire, machine.Load.Gas, machine.Load.Polarity));
-            Assert.Equal((ControlKind.Knob, 100.0, 2), (machine.WireControl!.Kind, machine.WireControl.HighestMark, machine.WireControl.Readings.Count));
+            Assert.Equal(
+                ("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus),
+                (machine.Name, machine.Load.Wire, machine.Load.Gas, machine.Load.Polarity)
+            );
+            Assert.Equal(
+                (ControlKind.Knob, 100.0, 2),
+                (machine.WireControl!.Kind, machine.WireControl.HighestMark, machine.WireControl.Readings.Count)
+            );
             Assert.Equal(ControlKind.Tap, machine.VoltControl!.Kind);
 
             var sheet = (await new SheetStore(source).FindAsync(sheetId))!.Body;
             Assert.Equal(1, sheet.RulesVersion);
-            Assert.Equal((Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25), (sheet.Job.Process, sheet.Job.Metal, sheet.Job.Gas));
+            Assert.Equal(
+                (Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25),
+                (sheet.Job.Process, sheet.Job.Metal, sheet.Job.Gas)
+            );
             Assert.Equal(280, sheet.Pair!.WireFeed.InPerMin, 0.5);
             Assert.Equal((19, 20, 21), (sheet.Pair.Volts.Low.Volts, sheet.Pair.Volts.Aim.Volts, sheet.Pair.Volts.High.Volts));
             Assert.Equal(("47", "tap 6"), ($"{sheet.Pair.Marks!.Wire.Reads}", $"{sheet.Pair.Marks.Volt.Reads}"));
@@ -96,7 +119,9 @@ public class MigrationTests
         await Cluster.DropAsync(database);
     }
 
-    /// <summary>A school as the edition before this one left it: its own server's database, made up names, a signed test weld in it.</summary>
+    /// <summary>
+    /// A school as the edition before this one left it: its own server's database, made up names, a signed test weld in it.
+    /// </summary>
     [Fact]
     public async Task A_school_of_the_fourth_edition_reads_the_same_numbers_and_its_test_weld_becomes_a_chain()
     {
@@ -105,17 +130,24 @@ public class MigrationTests
         List<(Guid Id, string Evidence, string Judgement, string? Ruled)> beads;
         await using (var connection = new NpgsqlConnection($"{database.Owner};Pooling=false"))
         {
-            await using var packed = new GZipStream(File.OpenRead(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/fourth-edition-school.sql.gz")), CompressionMode.Decompress);
+            await using var packed = new GZipStream(
+                File.OpenRead(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/fourth-edition-school.sql.gz")),
+                CompressionMode.Decompress
+            );
             using var text = new StreamReader(packed);
             await connection.ExecuteAsync(await text.ReadToEndAsync());
             await connection.ExecuteAsync("set search_path = public");
             sheets = (await connection.QueryAsync<(Guid, string)>("select id, body::text from sheet")).AsList();
-            beads = (await connection.QueryAsync<(Guid, string, string, string?)>(
-                """
-                select bead.id, coalesce(again.evidence, bead.evidence)::text, coalesce(again.judgement, bead.judgement)::text,
-                    (select instructor from ruling where bead_id = bead.id and aspect is null order by ruled_at desc limit 1)
-                from bead left join lateral (select evidence, judgement from look where bead_id = bead.id order by looked_at desc limit 1) as again on true
-                """)).AsList();
+            beads = (
+                await connection.QueryAsync<(Guid, string, string, string?)>(
+                    """
+                    select bead.id, coalesce(again.evidence, bead.evidence)::text, coalesce(again.judgement, bead.judgement)::text,
+                        (select instructor from ruling where bead_id = bead.id and aspect is null order by ruled_at desc limit 1)
+                    from bead left join lateral (select evidence, judgement from look where bead_id = bead.id order by looked_at desc limit
+                        1) as again on true
+                    """
+                )
+            ).AsList();
         }
         Assert.Equal((28, 78), (sheets.Count, beads.Count));
 
@@ -125,7 +157,8 @@ public class MigrationTests
         await using (var source = NpgsqlDataSource.Create(database.Application))
         {
             var (sheetStore, beadStore, tests) = (new SheetStore(source), new BeadStore(source), new TestWeldStore(source));
-            foreach (var (id, before) in sheets) SameNumbers(before, (await sheetStore.FindAsync(id))!.Body);
+            foreach (var (id, before) in sheets)
+                SameNumbers(before, (await sheetStore.FindAsync(id))!.Body);
             foreach (var (id, evidence, judgement, ruled) in beads)
             {
                 var bead = (await beadStore.FindAsync(id))!;
@@ -137,19 +170,42 @@ public class MigrationTests
             Assert.Equal(beads.Count, await connection.ExecuteScalarAsync<long>("select count(*) from bead_standing"));
             Assert.Equal(1, await connection.ExecuteScalarAsync<long>("select count(*) from bead_standing where withdrawn"));
             // In the order in which they were made, each one's clock later than the one's before.
-            foreach (var (table, clock) in new[] { ("bead", "recorded_at"), ("look", "looked_at"), ("sheet", "assigned_at"), ("ruling", "ruled_at") })
+            foreach (
+                var (table, clock) in new[]
+                {
+                    ("bead", "recorded_at"),
+                    ("look", "looked_at"),
+                    ("sheet", "assigned_at"),
+                    ("ruling", "ruled_at"),
+                }
+            )
             {
-                Assert.Equal(0, await connection.ExecuteScalarAsync<long>(
-                    $"select count(*) from (select {clock} < lag({clock}) over (order by seq) as back from {table}) as rows where back"));
+                Assert.Equal(
+                    0,
+                    await connection.ExecuteScalarAsync<long>(
+                        $"select count(*) from (select {clock} < lag({clock}) over (order by seq) as back from {table}) as rows where back"
+                    )
+                );
             }
 
             var test = (await tests.FindAsync(await connection.ExecuteScalarAsync<Guid>("select id from test_weld")))!;
             var records = await tests.RecordsAsync(test.Id);
             Assert.Equal(
-                [RecordKind.Assessment, RecordKind.Assessment, RecordKind.Assessment, RecordKind.Assessment, RecordKind.SignOff, RecordKind.Amendment],
-                records.Select(one => one.Record.Kind));
+                [
+                    RecordKind.Assessment,
+                    RecordKind.Assessment,
+                    RecordKind.Assessment,
+                    RecordKind.Assessment,
+                    RecordKind.SignOff,
+                    RecordKind.Amendment,
+                ],
+                records.Select(one => one.Record.Kind)
+            );
             Assert.Null(RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]));
-            Assert.Equal(("Clean work", true, "Coupon stamped 7A."), (records[4].Record.Note, records[4].Record.Passed, records[5].Record.Note));
+            Assert.Equal(
+                ("Clean work", true, "Coupon stamped 7A."),
+                (records[4].Record.Note, records[4].Record.Passed, records[5].Record.Note)
+            );
         }
         await Cluster.DropAsync(database);
     }
@@ -171,16 +227,23 @@ public class MigrationTests
                 case JsonValueKind.Object:
                     foreach (var property in before.EnumerateObject().Where(property => property.Value.ValueKind != JsonValueKind.Null))
                     {
-                        Assert.True(after.TryGetProperty(Renamed.GetValueOrDefault(property.Name, property.Name), out var same), $"{at}.{property.Name} is gone");
+                        Assert.True(
+                            after.TryGetProperty(Renamed.GetValueOrDefault(property.Name, property.Name), out var same),
+                            $"{at}.{property.Name} is gone"
+                        );
                         Compare(property.Value, same, $"{at}.{property.Name}");
                     }
                     break;
                 case JsonValueKind.Array:
                     Assert.Equal(before.GetArrayLength(), after.GetArrayLength());
-                    foreach (var (one, other) in before.EnumerateArray().Zip(after.EnumerateArray())) Compare(one, other, at);
+                    foreach (var (one, other) in before.EnumerateArray().Zip(after.EnumerateArray()))
+                        Compare(one, other, at);
                     break;
                 case JsonValueKind.Number:
-                    Assert.True(Math.Abs(before.GetDouble() - after.GetDouble()) <= 1e-9 * Math.Max(1, Math.Abs(before.GetDouble())), $"{at}: {before} became {after}");
+                    Assert.True(
+                        Math.Abs(before.GetDouble() - after.GetDouble()) <= 1e-9 * Math.Max(1, Math.Abs(before.GetDouble())),
+                        $"{at}: {before} became {after}"
+                    );
                     break;
                 // What was kept as plain text has become a sentence that says the same.
                 case JsonValueKind.String when after.ValueKind == JsonValueKind.Object:

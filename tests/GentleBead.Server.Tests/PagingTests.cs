@@ -20,32 +20,40 @@ public sealed class PagingTests(PagingTests.LargeRoom room) : IClassFixture<Pagi
             // Rows like the demo's own, many times over.
             await connection.ExecuteAsync(
                 """
-                insert into person (id, login, name, role, password_hash) select gen_random_uuid(), 'many' || n, 'Student ' || n, 'student', 'x' from generate_series(1, @Added) as n;
+                insert into person (id, login, name, role, password_hash) select gen_random_uuid(), 'many' || n, 'Student ' || n,
+                    'student', 'x' from generate_series(1, @Added) as n;
                 insert into machine (id, name, body)
-                    select gen_random_uuid(), 'Machine ' || n, body from (select * from machine order by seq limit 1) as one, generate_series(1, @Added) as n;
-                insert into booth (id, number, machine_id) select gen_random_uuid(), 100 + row_number() over (), id from machine where name like 'Machine %';
+                    select gen_random_uuid(), 'Machine ' || n, body from (select * from machine order by seq limit 1) as one,
+                        generate_series(1, @Added) as n;
+                insert into booth (id, number, machine_id) select gen_random_uuid(), 100 + row_number() over (), id from machine where name
+                    like 'Machine %';
                 insert into kept_setting (id, machine_id, kept_by, note, body)
-                    select gen_random_uuid(), machine_id, kept_by, 'again', body from (select * from kept_setting where withdrawn_at is null order by seq limit 1) as one, generate_series(1, @Added);
+                    select gen_random_uuid(), machine_id, kept_by, 'again', body from (select * from kept_setting where withdrawn_at is
+                        null order by seq limit 1) as one, generate_series(1, @Added);
                 insert into preset (id, name, version, body, rules_version, saved_by)
-                    select gen_random_uuid(), 'Preset ' || n, 1, body, rules_version, saved_by from (select * from preset order by seq limit 1) as one, generate_series(1, @Added) as n;
+                    select gen_random_uuid(), 'Preset ' || n, 1, body, rules_version, saved_by from (select * from preset order by seq
+                        limit 1) as one, generate_series(1, @Added) as n;
                 insert into test_weld (id, sheet_id, terms, seal, sealed_body, sealed_by, student_id)
-                    select gen_random_uuid(), sheet_id, terms, seal, sealed_body, sealed_by, student_id from (select * from test_weld order by seq limit 1) as one, generate_series(1, @Added);
+                    select gen_random_uuid(), sheet_id, terms, seal, sealed_body, sealed_by, student_id from (select * from test_weld order
+                        by seq limit 1) as one, generate_series(1, @Added);
                 """,
-                new { Added });
+                new { Added }
+            );
         }
 
         public ValueTask DisposeAsync() => Room.DisposeAsync();
     }
 
-    public static TheoryData<string, string, string> Lists => new()
-    {
-        { "/api/people/students", "after", "select count(*) from person where role = 'student'" },
-        { "/api/machines", "after", "select count(*) from booth" },
-        { "/api/kept", "before", "select count(*) from kept_setting where withdrawn_at is null" },
-        { "/api/presets", "after", "select count(distinct name) from preset" },
-        { "/api/practice/students", "after", "select count(*) from person where role = 'student'" },
-        { "/api/test-welds/of-student/{tested}", "before", "select count(*) from test_weld" },
-    };
+    public static TheoryData<string, string, string> Lists =>
+        new()
+        {
+            { "/api/people/students", "after", "select count(*) from person where role = 'student'" },
+            { "/api/machines", "after", "select count(*) from booth" },
+            { "/api/kept", "before", "select count(*) from kept_setting where withdrawn_at is null" },
+            { "/api/presets", "after", "select count(distinct name) from preset" },
+            { "/api/practice/students", "after", "select count(*) from person where role = 'student'" },
+            { "/api/test-welds/of-student/{tested}", "before", "select count(*) from test_weld" },
+        };
 
     [Theory]
     [MemberData(nameof(Lists))]
@@ -58,8 +66,11 @@ public sealed class PagingTests(PagingTests.LargeRoom room) : IClassFixture<Pagi
         var pages = 0;
         for (string? more = ""; more is not null; pages++)
         {
-            using var page = JsonDocument.Parse(await maren.GetStringAsync(more.Length > 0 ? $"{at}?{cursor}={Uri.EscapeDataString(more)}" : at));
-            foreach (var item in page.RootElement.GetProperty("items").EnumerateArray()) Assert.True(seen.Add(item.ToString()), "told twice");
+            using var page = JsonDocument.Parse(
+                await maren.GetStringAsync(more.Length > 0 ? $"{at}?{cursor}={Uri.EscapeDataString(more)}" : at)
+            );
+            foreach (var item in page.RootElement.GetProperty("items").EnumerateArray())
+                Assert.True(seen.Add(item.ToString()), "told twice");
             more = page.RootElement.GetProperty("more").GetString();
         }
         Assert.Equal(await room.Room.QueryAsync<long>(count), seen.Count);
@@ -71,7 +82,7 @@ public sealed class PagingTests(PagingTests.LargeRoom room) : IClassFixture<Pagi
     {
         var maren = await room.Room.SignInAsync("maren");
         var seen = new List<int>();
-        for (int? after = 0; after is not null;)
+        for (int? after = 0; after is not null; )
         {
             var page = await maren.GetAsync<Sessions.RoomView>($"/api/sessions/tonight?after={after}");
             seen.AddRange(page.Booths.Select(view => view.Booth.Number));

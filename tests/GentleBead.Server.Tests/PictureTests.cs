@@ -33,13 +33,61 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
     /// <summary>A JPEG with an EXIF block: turned a quarter to the right (orientation 6), with a place in it.</summary>
     private static byte[] WithExif(byte[] jpeg)
     {
-        byte[] tiff = [0x4D, 0x4D, 0, 0x2A, 0, 0, 0, 8, 0, 2, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0, 0x01, 0x0E, 0, 2, 0, 0, 0, 12, 0, 0, 0, 38, 0, 0, 0, 0, .. "LAT54N10E21\0"u8];
+        byte[] tiff =
+        [
+            0x4D,
+            0x4D,
+            0,
+            0x2A,
+            0,
+            0,
+            0,
+            8,
+            0,
+            2,
+            0x01,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            6,
+            0,
+            0,
+            0x01,
+            0x0E,
+            0,
+            2,
+            0,
+            0,
+            0,
+            12,
+            0,
+            0,
+            0,
+            38,
+            0,
+            0,
+            0,
+            0,
+            .. "LAT54N10E21\0"u8,
+        ];
         byte[] body = [.. "Exif\0\0"u8, .. tiff];
         var length = body.Length + 2;
         return [0xFF, 0xD8, 0xFF, 0xE1, (byte)(length >> 8), (byte)length, .. body, .. jpeg[2..]];
     }
 
-    private static async Task<HttpResponseMessage> SendAsync(HttpClient client, Guid bead, byte[] bytes, string side = "face", Guid? id = null, string type = "image/jpeg")
+    private static async Task<HttpResponseMessage> SendAsync(
+        HttpClient client,
+        Guid bead,
+        byte[] bytes,
+        string side = "face",
+        Guid? id = null,
+        string type = "image/jpeg"
+    )
     {
         using var content = new ByteArrayContent(bytes);
         content.Headers.ContentType = new MediaTypeHeaderValue(type);
@@ -50,7 +98,26 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
-        return (maren, await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 46, voltMark = 6, evidence = new { sound = "evenCrackle", profile = "slightlyConvex", toes = "blended" } })).ReadAsync<Bead>());
+        return (
+            maren,
+            await (
+                await maren.RecordAsync(
+                    Guid.CreateVersion7(),
+                    new
+                    {
+                        sheetId = sheet.Id,
+                        wireMark = 46,
+                        voltMark = 6,
+                        evidence = new
+                        {
+                            sound = "evenCrackle",
+                            profile = "slightlyConvex",
+                            toes = "blended",
+                        },
+                    }
+                )
+            ).ReadAsync<Bead>()
+        );
     }
 
     [Theory]
@@ -63,7 +130,9 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         var id = Guid.CreateVersion7();
         for (var twice = 0; twice < 2; twice++)
         {
-            var picture = await (await SendAsync(maren, bead.Id, Encoded(format), id: id, type: "application/octet-stream")).ReadAsync<Picture>();
+            var picture = await (
+                await SendAsync(maren, bead.Id, Encoded(format), id: id, type: "application/octet-stream")
+            ).ReadAsync<Picture>();
             Assert.Equal((PictureSide.Face, 200, 120), (picture.Side, picture.Width, picture.Height));
         }
         var shown = await maren.GetAsync($"/api/pictures/{id}");
@@ -81,7 +150,8 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         var (maren, bead) = await BeadAsync();
         var sent = WithExif(Encoded(SKEncodedImageFormat.Jpeg));
         Assert.Contains("LAT54N", Encoding.Latin1.GetString(sent), StringComparison.Ordinal);
-        using (var check = SKCodec.Create(new MemoryStream(sent))) Assert.Equal(SKEncodedOrigin.RightTop, check.EncodedOrigin);
+        using (var check = SKCodec.Create(new MemoryStream(sent)))
+            Assert.Equal(SKEncodedOrigin.RightTop, check.EncodedOrigin);
         var picture = await (await SendAsync(maren, bead.Id, sent)).ReadAsync<Picture>();
         Assert.Equal((120, 200), (picture.Width, picture.Height));
         var kept = await maren.GetByteArrayAsync($"/api/pictures/{picture.Id}");
@@ -100,12 +170,19 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         // A header that claims a picture of 60000 x 60000.
         var bomb = png.ToArray();
         (bomb[18], bomb[19], bomb[22], bomb[23]) = (0xEA, 0x60, 0xEA, 0x60);
-        foreach (var (bytes, says) in new (byte[], string)[]
-        {
-            ([], "empty"), (Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"), "no PNG, JPEG or WebP"),
-            ([.. "GIF89a"u8, 1, 0, 1, 0, 0, 0, 0], "no PNG, JPEG or WebP"), (png[..40], "PNG, JPEG or WebP|damaged"), (png[..(png.Length / 2)], "damaged"),
-            (bomb, "million pixels|no PNG|damaged"), (Encoded(SKEncodedImageFormat.Png, 10, 10), "too small"), (new byte[CleanPicture.MostBytes + 1], "at most 15 MB"),
-        })
+        foreach (
+            var (bytes, says) in new (byte[], string)[]
+            {
+                ([], "empty"),
+                (Encoding.UTF8.GetBytes("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>"), "no PNG, JPEG or WebP"),
+                ([.. "GIF89a"u8, 1, 0, 1, 0, 0, 0, 0], "no PNG, JPEG or WebP"),
+                (png[..40], "PNG, JPEG or WebP|damaged"),
+                (png[..(png.Length / 2)], "damaged"),
+                (bomb, "million pixels|no PNG|damaged"),
+                (Encoded(SKEncodedImageFormat.Png, 10, 10), "too small"),
+                (new byte[CleanPicture.MostBytes + 1], "at most 15 MB"),
+            }
+        )
         {
             var response = await SendAsync(maren, bead.Id, bytes);
             Assert.Matches(says, (await response.ProblemsAsync())["picture"]);
@@ -118,7 +195,8 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         for (var round = 0; round < 60; round++)
         {
             var broken = Encoded(round % 2 == 0 ? SKEncodedImageFormat.Jpeg : SKEncodedImageFormat.Webp);
-            for (var flips = 0; flips < 4; flips++) broken[random.Next(broken.Length)] ^= (byte)(1 << random.Next(8));
+            for (var flips = 0; flips < 4; flips++)
+                broken[random.Next(broken.Length)] ^= (byte)(1 << random.Next(8));
             Assert.True(CleanPicture.Of(broken, out var problem) is not null || problem is not null);
         }
     }
@@ -140,7 +218,9 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         var marksId = Guid.CreateVersion7();
         for (var twice = 0; twice < 2; twice++)
         {
-            var looked = await (await maren.PutAsJsonAsync($"/api/pictures/{picture.Id}/marks/{marksId}", macro.Marks, Json.QuantityJson.Options)).ReadAsync<Bead>();
+            var looked = await (
+                await maren.PutAsJsonAsync($"/api/pictures/{picture.Id}/marks/{marksId}", macro.Marks, Json.QuantityJson.Options)
+            ).ReadAsync<Bead>();
             Assert.Equal(4.5, looked.Evidence.Macro!.LowerLeg!.Value.Mm, 0.001);
             Assert.Equal(4.2, looked.Evidence.Macro.UpperLeg!.Value.Mm, 0.001);
             Assert.Equal(0.5, looked.Evidence.Macro.Reinforcement.Mm, 0.001);
@@ -152,9 +232,23 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Single(file.Earlier);
 
         var outside = macro.Marks with { Root = new Point(-5, 0) };
-        Assert.True((await (await maren.PutAsJsonAsync($"/api/pictures/{picture.Id}/marks/{Guid.NewGuid()}", outside, Json.QuantityJson.Options)).ProblemsAsync()).ContainsKey("marks"));
+        Assert.True(
+            (
+                await (
+                    await maren.PutAsJsonAsync($"/api/pictures/{picture.Id}/marks/{Guid.NewGuid()}", outside, Json.QuantityJson.Options)
+                ).ProblemsAsync()
+            ).ContainsKey("marks")
+        );
         var face = await (await SendAsync(maren, bead.Id, macro.Png)).ReadAsync<Picture>();
-        Assert.Contains("section", (await (await maren.PutAsJsonAsync($"/api/pictures/{face.Id}/marks/{Guid.NewGuid()}", macro.Marks, Json.QuantityJson.Options)).ProblemsAsync())["marks"], StringComparison.Ordinal);
+        Assert.Contains(
+            "section",
+            (
+                await (
+                    await maren.PutAsJsonAsync($"/api/pictures/{face.Id}/marks/{Guid.NewGuid()}", macro.Marks, Json.QuantityJson.Options)
+                ).ProblemsAsync()
+            )["marks"],
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -163,7 +257,8 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
         var ilsa = await room.SignInAsync("ilsa");
         var beads = (await ilsa.GetAsync<Rack>($"/api/sheets/rack/{(await ilsa.MeAsync()).Id}")).Coupons.SelectMany(coupon => coupon.Beads);
         Picture? cut = null;
-        foreach (var bead in beads) cut ??= (await ilsa.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Pictures is [var first, ..] ? first : null;
+        foreach (var bead in beads)
+            cut ??= (await ilsa.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Pictures is [var first, ..] ? first : null;
         Assert.NotNull(cut!.Measures);
         Assert.Equal(HttpStatusCode.OK, (await ilsa.GetAsync($"/api/pictures/{cut.Id}")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await (await room.SignInAsync("jun")).GetAsync($"/api/pictures/{cut.Id}")).StatusCode);

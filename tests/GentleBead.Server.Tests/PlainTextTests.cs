@@ -19,15 +19,20 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
     public async Task A_control_character_in_a_sign_in_is_refused_at_its_field(string body, string field) =>
         Assert.Contains(field, (await (await room.CreateClient().PostAsync("/api/people/sign-in", Json(body))).ProblemsAsync()).Keys);
 
-    public static TheoryData<string, string, string> Texts => new()
-    {
-        { "/api/presets/{id}", """{"name":"a\u0000b","job":{"thickness":"1/8","joint":"t","position":"flat"}}""", "name" },
-        { "/api/presets/{id}", """{"name":"ab","job":{"thickness":"1/8\u0000","joint":"t","position":"flat"}}""", "job.thickness" },
-        { "/api/sessions/{id}", """{"title":"a\u0001b","heldOn":"2026-11-26"}""", "title" },
-        { "/api/machines/{machine}/upkeep/{id}", """{"part":"tip","note":"a\u0000"}""", "note" },
-        { "/api/beads/{id}", """{"sheetId":"{sheet}","wireMark":47,"voltMark":6,"evidence":{"sound":"hiss","faults":null,"strengths":{"sound\u0000":"bad"}}}""", "evidence.strengths" },
-        { "/api/people/students/{id}", """{"name":"A\u0000","login":"aaa","password":"long-enough-1"}""", "name" },
-    };
+    public static TheoryData<string, string, string> Texts =>
+        new()
+        {
+            { "/api/presets/{id}", """{"name":"a\u0000b","job":{"thickness":"1/8","joint":"t","position":"flat"}}""", "name" },
+            { "/api/presets/{id}", """{"name":"ab","job":{"thickness":"1/8\u0000","joint":"t","position":"flat"}}""", "job.thickness" },
+            { "/api/sessions/{id}", """{"title":"a\u0001b","heldOn":"2026-11-26"}""", "title" },
+            { "/api/machines/{machine}/upkeep/{id}", """{"part":"tip","note":"a\u0000"}""", "note" },
+            {
+                "/api/beads/{id}",
+                """{"sheetId":"{sheet}","wireMark":47,"voltMark":6,"evidence":{"faults":null,"strengths":{"sound\u0000":"bad"}}}""",
+                "evidence.strengths"
+            },
+            { "/api/people/students/{id}", """{"name":"A\u0000","login":"aaa","password":"long-enough-1"}""", "name" },
+        };
 
     [Theory]
     [MemberData(nameof(Texts))]
@@ -36,8 +41,10 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
         var (_, view) = await maren.BoothAsync(2);
-        string Fill(string text) => text.Replace("{id}", $"{Guid.CreateVersion7()}", StringComparison.Ordinal).Replace("{sheet}", $"{sheet.Id}", StringComparison.Ordinal)
-            .Replace("{machine}", $"{view.Booth.MachineId}", StringComparison.Ordinal);
+        string Fill(string text) =>
+            text.Replace("{id}", $"{Guid.CreateVersion7()}", StringComparison.Ordinal)
+                .Replace("{sheet}", $"{sheet.Id}", StringComparison.Ordinal)
+                .Replace("{machine}", $"{view.Booth.MachineId}", StringComparison.Ordinal);
         var problems = await (await maren.PutAsync(Fill(path), Json(Fill(body)))).ProblemsAsync();
         Assert.Contains(problems.Keys, key => key.StartsWith(field, StringComparison.Ordinal));
     }
@@ -60,7 +67,15 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
     public async Task A_character_set_that_is_none_or_a_body_of_another_kind_is_told()
     {
         var maren = await room.SignInAsync("maren");
-        foreach (var type in new[] { "application/json; charset=bogus", "application/json; charset=utf-16", "text/plain", "application/x-www-form-urlencoded" })
+        foreach (
+            var type in new[]
+            {
+                "application/json; charset=bogus",
+                "application/json; charset=utf-16",
+                "text/plain",
+                "application/x-www-form-urlencoded",
+            }
+        )
         {
             using var content = new ByteArrayContent("{\"units\":\"metric\"}"u8.ToArray());
             content.Headers.TryAddWithoutValidation("Content-Type", type);
@@ -91,7 +106,8 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
         var sheet = await maren.AssignAsync(2);
         var response = await maren.PutAsync(
             $"/api/sweeps/{Guid.CreateVersion7()}",
-            Json($$"""{"sheetId":"{{sheet.Id}}","voltMark":6,"run":{"fromMark":20,"toMark":80,"seconds":20,"events":[null]} }"""));
+            Json($$"""{"sheetId":"{{sheet.Id}}","voltMark":6,"run":{"fromMark":20,"toMark":80,"seconds":20,"events":[null]} }""")
+        );
         Assert.Contains((await response.ProblemsAsync()).Keys, key => key.StartsWith("run.events", StringComparison.Ordinal));
     }
 
@@ -118,10 +134,16 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
     public async Task With_allowed_hosts_set_this_machine_still_reaches_it_and_a_stranger_does_not()
     {
         await using var walled = room.WithWebHostBuilder(host => host.UseSetting("AllowedHosts", "booths.example"));
-        foreach (var (host, status) in new[]
-        {
-            ("127.0.0.1", HttpStatusCode.OK), ("localhost", HttpStatusCode.OK), ("[::1]", HttpStatusCode.OK), ("booths.example", HttpStatusCode.OK), ("elsewhere.example", HttpStatusCode.BadRequest),
-        })
+        foreach (
+            var (host, status) in new[]
+            {
+                ("127.0.0.1", HttpStatusCode.OK),
+                ("localhost", HttpStatusCode.OK),
+                ("[::1]", HttpStatusCode.OK),
+                ("booths.example", HttpStatusCode.OK),
+                ("elsewhere.example", HttpStatusCode.BadRequest),
+            }
+        )
         {
             using var request = new HttpRequestMessage(HttpMethod.Get, "/health/live");
             request.Headers.Host = host;
@@ -130,12 +152,17 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
     }
 
     /// <summary>Files of recordings that no arc could have made, and what is said of them.</summary>
-    public static TheoryData<string, string> OddRecordings => new()
-    {
-        { "seconds,volts,amps\n" + string.Concat(Enumerable.Range(0, 4000).Select(i => FormattableString.Invariant($"{i / 1000.0},99999,150\n"))), "text/csv" },
-        { "seconds,volts,amps\n0,20,NaN\n0.001,20,150\n", "text/csv" },
-        { "not a recording at all", "audio/wav" },
-    };
+    public static TheoryData<string, string> OddRecordings =>
+        new()
+        {
+            {
+                "seconds,volts,amps\n"
+                    + string.Concat(Enumerable.Range(0, 4000).Select(i => FormattableString.Invariant($"{i / 1000.0},99999,150\n"))),
+                "text/csv"
+            },
+            { "seconds,volts,amps\n0,20,NaN\n0.001,20,150\n", "text/csv" },
+            { "not a recording at all", "audio/wav" },
+        };
 
     [Theory]
     [MemberData(nameof(OddRecordings))]
@@ -144,10 +171,24 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
         var bead = Guid.CreateVersion7();
-        (await maren.RecordAsync(bead, new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { toes = "cold" } })).EnsureSuccessStatusCode();
+        (
+            await maren.RecordAsync(
+                bead,
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 47,
+                    voltMark = 6,
+                    evidence = new { toes = "cold" },
+                }
+            )
+        ).EnsureSuccessStatusCode();
         using var content = new ByteArrayContent(Encoding.UTF8.GetBytes(text));
         content.Headers.ContentType = new MediaTypeHeaderValue(type);
-        Assert.Contains("recording", (await (await maren.PutAsync($"/api/beads/{bead}/recordings/{Guid.CreateVersion7()}?name=odd", content)).ProblemsAsync()).Keys);
+        Assert.Contains(
+            "recording",
+            (await (await maren.PutAsync($"/api/beads/{bead}/recordings/{Guid.CreateVersion7()}?name=odd", content)).ProblemsAsync()).Keys
+        );
     }
 
     [Fact]
@@ -156,7 +197,18 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
         var bead = Guid.CreateVersion7();
-        (await maren.RecordAsync(bead, new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { toes = "cold" } })).EnsureSuccessStatusCode();
+        (
+            await maren.RecordAsync(
+                bead,
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 47,
+                    voltMark = 6,
+                    evidence = new { toes = "cold" },
+                }
+            )
+        ).EnsureSuccessStatusCode();
         var still = new float[3 * 48_000];
         Array.Fill(still, 0.5f);
         using var content = new ByteArrayContent(Core.Listening.WavFile.Write(new Core.Listening.Waveform(48_000, still)));

@@ -11,22 +11,23 @@ namespace GentleBead.Server.Tests;
 /// <summary>The arc bench and the drills over the wire.</summary>
 public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    private static object Arc(double volts = 19.3, double wire = 6.35, double plate = 3.2) => new
-    {
-        process = "gmawShortCircuit",
-        wire = "solid08",
-        gas = "argonCarbon25",
-        wireFeedMPerMin = wire,
-        volts,
-        stickOutMm = 10,
-        travelMmPerMin = 300,
-        plateMm = plate,
-        joint = "beadOnPlate",
-        metal = "mildSteel",
-        amps = (double?)null,
-        faults = Array.Empty<string>(),
-        seed = 3,
-    };
+    private static object Arc(double volts = 19.3, double wire = 6.35, double plate = 3.2) =>
+        new
+        {
+            process = "gmawShortCircuit",
+            wire = "solid08",
+            gas = "argonCarbon25",
+            wireFeedMPerMin = wire,
+            volts,
+            stickOutMm = 10,
+            travelMmPerMin = 300,
+            plateMm = plate,
+            joint = "beadOnPlate",
+            metal = "mildSteel",
+            amps = (double?)null,
+            faults = Array.Empty<string>(),
+            seed = 3,
+        };
 
     private static async Task<DrillGiven> GiveAsync(HttpClient person, DrillKind kind, Guid? id = null) =>
         await (await person.PutAsync($"/api/drills/{id ?? Guid.CreateVersion7()}/{kind}", null)).ReadAsync<DrillGiven>();
@@ -54,15 +55,25 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(id, (await GiveAsync(jun, DrillKind.Ear, id)).Id);
         Assert.Equal("audio/wav", (await jun.GetAsync($"/api/drills/{id}/sound")).Content.Headers.ContentType?.MediaType);
         Assert.NotEmpty((await jun.GetAsync<DrillSight>($"/api/drills/{id}/sight")).Trace.Volts);
-        Assert.True((await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss" })).ProblemsAsync()).ContainsKey("answer"));
+        Assert.True(
+            (await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss" })).ProblemsAsync()).ContainsKey("answer")
+        );
 
         var wynn = await room.SignInAsync("wynn");
-        foreach (var path in new[] { "sound", "sight" }) Assert.Equal(HttpStatusCode.NotFound, (await wynn.GetAsync($"/api/drills/{id}/{path}")).StatusCode);
+        foreach (var path in new[] { "sound", "sight" })
+            Assert.Equal(HttpStatusCode.NotFound, (await wynn.GetAsync($"/api/drills/{id}/{path}")).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await wynn.PutAsync($"/api/drills/{id}/ear", null)).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await wynn.PutAsJsonAsync($"/api/drills/{id}/answer", new { answer = "nothing" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await wynn.PutAsJsonAsync($"/api/drills/{id}/answer", new { answer = "nothing" })).StatusCode
+        );
 
-        var first = await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = "nothing" })).ReadAsync<DrillOutcome>();
-        var second = await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = Database.EnumText.Of(first.Deviation) })).ReadAsync<DrillOutcome>();
+        var first = await (
+            await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = "nothing" })
+        ).ReadAsync<DrillOutcome>();
+        var second = await (
+            await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = Database.EnumText.Of(first.Deviation) })
+        ).ReadAsync<DrillOutcome>();
         Assert.Equal(first.Right, second.Right);
         Assert.Equal(1, (await jun.GetAsync<Progress>("/api/practice/mine")).Kinds.Sum(kind => kind.Answered));
     }
@@ -76,14 +87,21 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             var given = await GiveAsync(teodor, DrillKind.Eye);
             var truth = await room.QueryAsync<string>("select body ->> 'deviation' from drill where id = @id", new { id = given.Id });
-            outcome = await (await teodor.PutAsJsonAsync($"/api/drills/{given.Id}/answer", new { answer = truth })).ReadAsync<DrillOutcome>();
+            outcome = await (
+                await teodor.PutAsJsonAsync($"/api/drills/{given.Id}/answer", new { answer = truth })
+            ).ReadAsync<DrillOutcome>();
             Assert.True(outcome.Right);
         }
         Assert.Equal((1, 1), (outcome!.Level, outcome.DueInDays));
         Assert.Equal(1, (await GiveAsync(teodor, DrillKind.Eye)).Level);
         Assert.Equal(HttpStatusCode.Forbidden, (await teodor.GetAsync("/api/practice/students")).StatusCode);
         var maren = await room.SignInAsync("maren");
-        Assert.Contains((await maren.GetAsync<Page<NamedProgress>>("/api/practice/students")).Items, one => one.Person.Name.StartsWith("Teodor", StringComparison.Ordinal) && one.Progress.Kinds.Single(kind => kind.Kind == DrillKind.Eye).Right == 2);
+        Assert.Contains(
+            (await maren.GetAsync<Page<NamedProgress>>("/api/practice/students")).Items,
+            one =>
+                one.Person.Name.StartsWith("Teodor", StringComparison.Ordinal)
+                && one.Progress.Kinds.Single(kind => kind.Kind == DrillKind.Eye).Right == 2
+        );
     }
 
     [Fact]
@@ -93,10 +111,34 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
         var given = await GiveAsync(petra, DrillKind.SetMachine);
         Assert.NotNull(given.Start);
         Assert.True((await (await petra.PutAsJsonAsync($"/api/drills/{given.Id}/answer", new { })).ProblemsAsync()).Count > 0);
-        Assert.True((await (await petra.PutAsJsonAsync($"/api/drills/{given.Id}/answer", new { wireFeedMPerMin = 6, volts = 400 })).ProblemsAsync()).ContainsKey("volts"));
-        Assert.True((await (await petra.PutAsJsonAsync($"/api/drills/{given.Id}/answer", new { wireFeedMPerMin = given.WireFeed.MPerMin, volts = given.Volts.Volts })).ReadAsync<DrillOutcome>()).Right);
+        Assert.True(
+            (
+                await (
+                    await petra.PutAsJsonAsync($"/api/drills/{given.Id}/answer", new { wireFeedMPerMin = 6, volts = 400 })
+                ).ProblemsAsync()
+            ).ContainsKey("volts")
+        );
+        Assert.True(
+            (
+                await (
+                    await petra.PutAsJsonAsync(
+                        $"/api/drills/{given.Id}/answer",
+                        new { wireFeedMPerMin = given.WireFeed.MPerMin, volts = given.Volts.Volts }
+                    )
+                ).ReadAsync<DrillOutcome>()
+            ).Right
+        );
         var again = await GiveAsync(petra, DrillKind.SetMachine);
-        Assert.False((await (await petra.PutAsJsonAsync($"/api/drills/{again.Id}/answer", new { wireFeedMPerMin = again.Start!.WireFeed.MPerMin, volts = again.Start.Volts.Volts })).ReadAsync<DrillOutcome>()).Right);
+        Assert.False(
+            (
+                await (
+                    await petra.PutAsJsonAsync(
+                        $"/api/drills/{again.Id}/answer",
+                        new { wireFeedMPerMin = again.Start!.WireFeed.MPerMin, volts = again.Start.Volts.Volts }
+                    )
+                ).ReadAsync<DrillOutcome>()
+            ).Right
+        );
         Assert.Equal(HttpStatusCode.BadRequest, (await petra.PutAsync($"/api/drills/{Guid.CreateVersion7()}/nose", null)).StatusCode);
     }
 }

@@ -38,8 +38,9 @@ public class RoleTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Empty(await Grants.ExcessAsync(room.Database.Application));
         Assert.Contains("superuser", (await Grants.ExcessAsync(room.Database.Own))[0], StringComparison.Ordinal);
         Assert.Contains("it owns the table", (await Grants.ExcessAsync(room.Database.Owner))[0], StringComparison.Ordinal);
-        var refused = await Assert.ThrowsAsync<InvalidOperationException>(
-            async () => await EndAsync(await RunningServer.StartAsync(demo: false, room.Database with { Application = room.Database.Own })));
+        var refused = await Assert.ThrowsAsync<InvalidOperationException>(async () =>
+            await EndAsync(await RunningServer.StartAsync(demo: false, room.Database with { Application = room.Database.Own }))
+        );
         Assert.Contains("may do more than the application does", refused.Message, StringComparison.Ordinal);
 
         static async Task EndAsync(RunningServer server) => await server.DisposeAsync();

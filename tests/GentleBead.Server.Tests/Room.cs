@@ -59,11 +59,14 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
         builder.UseSetting("Logging:LogLevel:Default", "Error");
         builder.UseSetting("Logging:LogLevel:Microsoft.AspNetCore", "Error");
         builder.UseSetting("Logging:LogLevel:Microsoft.Hosting.Lifetime", "Error");
-        foreach (var (key, value) in settings) builder.UseSetting(key, value);
+        foreach (var (key, value) in settings)
+            builder.UseSetting(key, value);
     }
 }
 
-/// <summary>The demo school, one for each class of tests: another class at the same booth would give out a sheet in the middle of a test.</summary>
+/// <summary>
+/// The demo school, one for each class of tests: another class at the same booth would give out a sheet in the middle of a test.
+/// </summary>
 public sealed class DemoRoom() : Room(demo: true);
 
 /// <summary>Requests the tests make often.</summary>
@@ -100,8 +103,21 @@ internal static class Requests
     /// <summary>Gives a fresh T-joint sheet in 1/8 in to whoever stands at a booth in a session.</summary>
     public static async Task<AssignedSheet> AssignAsync(this HttpClient instructor, Guid sessionId, Guid boothId, Guid? id = null)
     {
-        var job = new { thickness = "1/8", joint = "t", position = "horizontal" };
-        var response = await instructor.PutAsJsonAsync($"/api/sheets/{id ?? Guid.CreateVersion7()}", new { job, sessionId, boothId });
+        var job = new
+        {
+            thickness = "1/8",
+            joint = "t",
+            position = "horizontal",
+        };
+        var response = await instructor.PutAsJsonAsync(
+            $"/api/sheets/{id ?? Guid.CreateVersion7()}",
+            new
+            {
+                job,
+                sessionId,
+                boothId,
+            }
+        );
         return await response.ReadAsync<AssignedSheet>();
     }
 
@@ -109,10 +125,20 @@ internal static class Requests
         instructor.PutAsJsonAsync($"/api/beads/{id}", bead);
 
     /// <summary>Looks at a bead again, from the version given.</summary>
-    public static async Task<HttpResponseMessage> LookAsync(this HttpClient instructor, Guid beadId, Guid? version, object evidence, Guid? lookId = null)
+    public static async Task<HttpResponseMessage> LookAsync(
+        this HttpClient instructor,
+        Guid beadId,
+        Guid? version,
+        object evidence,
+        Guid? lookId = null
+    )
     {
-        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/beads/{beadId}/looks/{lookId ?? Guid.CreateVersion7()}") { Content = JsonContent.Create(new { evidence }) };
-        if (version is { } seen) request.Headers.TryAddWithoutValidation("If-Match", $"\"{seen}\"");
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/beads/{beadId}/looks/{lookId ?? Guid.CreateVersion7()}")
+        {
+            Content = JsonContent.Create(new { evidence }),
+        };
+        if (version is { } seen)
+            request.Headers.TryAddWithoutValidation("If-Match", $"\"{seen}\"");
         return await instructor.SendAsync(request);
     }
 

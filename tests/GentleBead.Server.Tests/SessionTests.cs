@@ -33,16 +33,54 @@ public sealed class SessionTests(SessionTests.OwnRoom room) : IClassFixture<Sess
         // Two on one day, each with its own places.
         var student = (await maren.GetAsync<RoomView>($"/api/sessions/{tonight}/room")).Waiting[0];
         var booth = (await maren.GetAsync<RoomView>($"/api/sessions/{tonight}/room")).Booths[0].Booth;
-        (await maren.PutAsJsonAsync($"/api/sessions/{tonight}/booths/{booth.Id}/student", new { studentId = student.Id })).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsJsonAsync($"/api/sessions/{tonight}/booths/{booth.Id}/student", new { studentId = student.Id })
+        ).EnsureSuccessStatusCode();
 
         // The mistyped one is dated anew, by whoever saw its newest state.
         var path = $"/api/sessions/{wrong}/details";
-        (await maren.PutAsJsonAsync(path, new { title = "Evening class", heldOn = Today.AddDays(-5), version = 1 })).EnsureSuccessStatusCode();
-        Assert.Equal(HttpStatusCode.Conflict, (await maren.PutAsJsonAsync(path, new { title = "Morning class", heldOn = Today, version = 1 })).StatusCode);
+        (
+            await maren.PutAsJsonAsync(
+                path,
+                new
+                {
+                    title = "Evening class",
+                    heldOn = Today.AddDays(-5),
+                    version = 1,
+                }
+            )
+        ).EnsureSuccessStatusCode();
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (
+                await maren.PutAsJsonAsync(
+                    path,
+                    new
+                    {
+                        title = "Morning class",
+                        heldOn = Today,
+                        version = 1,
+                    }
+                )
+            ).StatusCode
+        );
         var listed = (await maren.GetAsync<Page<Session>>("/api/sessions")).Items;
         Assert.Equal(Today.AddDays(-5), listed.Single(one => one.Id == wrong).HeldOn);
         Assert.Equal(listed.OrderByDescending(one => one.HeldOn).Select(one => one.HeldOn), listed.Select(one => one.HeldOn));
-        Assert.Equal(HttpStatusCode.NotFound, (await maren.PutAsJsonAsync($"/api/sessions/{Guid.NewGuid()}/details", new { title = "x", heldOn = Today, version = 1 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (
+                await maren.PutAsJsonAsync(
+                    $"/api/sessions/{Guid.NewGuid()}/details",
+                    new
+                    {
+                        title = "x",
+                        heldOn = Today,
+                        version = 1,
+                    }
+                )
+            ).StatusCode
+        );
     }
 
     [Theory]
@@ -55,7 +93,15 @@ public sealed class SessionTests(SessionTests.OwnRoom room) : IClassFixture<Sess
         var response = await maren.PutAsJsonAsync($"/api/sessions/{Guid.CreateVersion7()}", new { title = "Evening class", heldOn = day });
         Assert.Contains("Is the year right?", (await response.ProblemsAsync())["heldOn"], StringComparison.Ordinal);
         var own = await TonightAsync(maren);
-        var changed = await maren.PutAsJsonAsync($"/api/sessions/{own}/details", new { title = " ", heldOn = day, version = 1 });
+        var changed = await maren.PutAsJsonAsync(
+            $"/api/sessions/{own}/details",
+            new
+            {
+                title = " ",
+                heldOn = day,
+                version = 1,
+            }
+        );
         Assert.Equal(["heldOn", "title"], (await changed.ProblemsAsync()).Keys.Order());
     }
 
@@ -63,9 +109,10 @@ public sealed class SessionTests(SessionTests.OwnRoom room) : IClassFixture<Sess
     public async Task Earlier_sessions_are_paged_to_the_first()
     {
         var maren = await room.SignInAsync("maren");
-        for (var i = 0; i < 60; i++) (await StartAsync(maren, Guid.CreateVersion7(), $"Evening {i}", Today.AddDays(-30 - i))).EnsureSuccessStatusCode();
+        for (var i = 0; i < 60; i++)
+            (await StartAsync(maren, Guid.CreateVersion7(), $"Evening {i}", Today.AddDays(-30 - i))).EnsureSuccessStatusCode();
         var seen = new List<Session>();
-        for (string? after = ""; after is not null;)
+        for (string? after = ""; after is not null; )
         {
             var page = await maren.GetAsync<Page<Session>>($"/api/sessions{(after.Length > 0 ? $"?after={after}" : "")}");
             seen.AddRange(page.Items);

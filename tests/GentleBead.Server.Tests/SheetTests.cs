@@ -14,12 +14,30 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var before = await room.QueryAsync<long>("select count(*) from sheet where false");
         var client = await room.SignInAsync("ilsa");
-        var response = await client.PostAsJsonAsync("/api/sheets/compute", new { job = new { thickness = "1/8", joint = "beadOnPlate", position = "flat", wire = "solid08" } });
+        var response = await client.PostAsJsonAsync(
+            "/api/sheets/compute",
+            new
+            {
+                job = new
+                {
+                    thickness = "1/8",
+                    joint = "beadOnPlate",
+                    position = "flat",
+                    wire = "solid08",
+                },
+            }
+        );
         var sheet = await response.ReadAsync<Sheet>();
         Assert.Equal(250, sheet.Pair!.WireFeed.InPerMin, 0.5);
         Assert.Null(sheet.Pair.Marks);
         Assert.NotEmpty(sheet.Reasons);
-        Assert.Equal(before, await room.QueryAsync<long>("select count(*) from sheet where thickness_mm = 3.175 and joint = 'beadOnPlate' and assigned_at > now() - interval '2 minutes'"));
+        Assert.Equal(
+            before,
+            await room.QueryAsync<long>(
+                "select count(*) from sheet where thickness_mm = 3.175 and joint = 'beadOnPlate' and assigned_at > now() - "
+                    + "interval '2 minutes'"
+            )
+        );
     }
 
     [Fact]
@@ -27,7 +45,19 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var client = await room.SignInAsync("maren");
         var (_, view) = await client.BoothAsync(2);
-        var response = await client.PostAsJsonAsync("/api/sheets/compute", new { job = new { thickness = "1/8", joint = "t", position = "horizontal" }, boothId = view.Booth.Id });
+        var response = await client.PostAsJsonAsync(
+            "/api/sheets/compute",
+            new
+            {
+                job = new
+                {
+                    thickness = "1/8",
+                    joint = "t",
+                    position = "horizontal",
+                },
+                boothId = view.Booth.Id,
+            }
+        );
         var sheet = await response.ReadAsync<Sheet>();
         Assert.Equal(("47", "tap 6"), ($"{sheet.Pair!.Marks!.Wire.Reads}", $"{sheet.Pair.Marks.Volt.Reads}"));
     }
@@ -46,9 +76,36 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
         var client = await room.SignInAsync("maren");
         var (session, view) = await client.BoothAsync(1);
         var id = Guid.CreateVersion7();
-        var job = new { thickness = typed, joint = "t", position = "flat" };
-        Assert.Contains(says, (await (await client.PostAsJsonAsync("/api/sheets/compute", new { job, boothId = view.Booth.Id })).ProblemsAsync())["thickness"], StringComparison.Ordinal);
-        Assert.Contains(says, (await (await client.PutAsJsonAsync($"/api/sheets/{id}", new { job, sessionId = session.Id, boothId = view.Booth.Id })).ProblemsAsync())["thickness"], StringComparison.Ordinal);
+        var job = new
+        {
+            thickness = typed,
+            joint = "t",
+            position = "flat",
+        };
+        Assert.Contains(
+            says,
+            (await (await client.PostAsJsonAsync("/api/sheets/compute", new { job, boothId = view.Booth.Id })).ProblemsAsync())[
+                "thickness"
+            ],
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            says,
+            (
+                await (
+                    await client.PutAsJsonAsync(
+                        $"/api/sheets/{id}",
+                        new
+                        {
+                            job,
+                            sessionId = session.Id,
+                            boothId = view.Booth.Id,
+                        }
+                    )
+                ).ProblemsAsync()
+            )["thickness"],
+            StringComparison.Ordinal
+        );
         Assert.Equal(0, await room.QueryAsync<long>("select count(*) from sheet where id = @id", new { id }));
     }
 
@@ -60,7 +117,10 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
     [InlineData("{}", "thickness")]
     [InlineData("""{"job":null}""", "thickness")]
     [InlineData("""{"job":{"thickness":"1/8","otherThickness":"1/0","joint":"t","position":"flat"}}""", "otherThickness")]
-    [InlineData("""{"job":{"thickness":"1/8","joint":"t","position":"flat","process":"fcawSelfShielded","polarity":"torchPlus"}}""", "polarity")]
+    [InlineData(
+        """{"job":{"thickness":"1/8","joint":"t","position":"flat","process":"fcawSelfShielded","polarity":"torchPlus"}}""",
+        "polarity"
+    )]
     [InlineData("""{"job":{"thickness":"6","joint":"t","position":"flat","wire":"aluminium08"}}""", "wire")]
     public async Task A_job_that_makes_no_sense_names_its_field(string body, string field)
     {
@@ -107,12 +167,20 @@ public class SheetTests(DemoRoom room) : IClassFixture<DemoRoom>
         (_, two) = await client.BoothAsync(2);
         Assert.Null(one.Student);
         Assert.Equal("Ilsa Brandt", two.Student!.Name);
-        var response = await client.PutAsJsonAsync($"/api/sheets/{Guid.CreateVersion7()}", new
-        {
-            job = new { thickness = "1/8", joint = "t", position = "flat" },
-            sessionId = session.Id,
-            boothId = one.Booth.Id,
-        });
+        var response = await client.PutAsJsonAsync(
+            $"/api/sheets/{Guid.CreateVersion7()}",
+            new
+            {
+                job = new
+                {
+                    thickness = "1/8",
+                    joint = "t",
+                    position = "flat",
+                },
+                sessionId = session.Id,
+                boothId = one.Booth.Id,
+            }
+        );
         Assert.Contains("Nobody stands at booth 1", (await response.ProblemsAsync())["boothId"], StringComparison.Ordinal);
     }
 }

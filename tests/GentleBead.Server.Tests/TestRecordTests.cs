@@ -19,16 +19,46 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
 {
     public sealed class OwnRoom() : Room(demo: true);
 
-    private static readonly object Fine = new { profile = "slightlyConvex", toes = "blended", beadSizeMm = 4.2 };
+    private static readonly object Fine = new
+    {
+        profile = "slightlyConvex",
+        toes = "blended",
+        beadSizeMm = 4.2,
+    };
 
     private static Task<HttpResponseMessage> SayAsync(HttpClient who, Guid test, bool accepted, string password = DemoSchool.Password) =>
-        who.PutAsJsonAsync($"/api/test-welds/{test}/assessments/{Guid.CreateVersion7()}", new { coupon = 1, attempt = 1, evidence = Fine, accepted, note = "seen", password });
+        who.PutAsJsonAsync(
+            $"/api/test-welds/{test}/assessments/{Guid.CreateVersion7()}",
+            new
+            {
+                coupon = 1,
+                attempt = 1,
+                evidence = Fine,
+                accepted,
+                note = "seen",
+                password,
+            }
+        );
 
     private static async Task<Guid> SealedAsync(HttpClient maren, int booth = 2)
     {
         var sheet = await maren.AssignAsync(booth);
         var id = Guid.CreateVersion7();
-        (await maren.PutAsJsonAsync($"/api/test-welds/{id}", new { sheetId = sheet.Id, terms = new { coupons = 1, attempts = 1, criteria = "iso5817C" } })).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsJsonAsync(
+                $"/api/test-welds/{id}",
+                new
+                {
+                    sheetId = sheet.Id,
+                    terms = new
+                    {
+                        coupons = 1,
+                        attempts = 1,
+                        criteria = "iso5817C",
+                    },
+                }
+            )
+        ).EnsureSuccessStatusCode();
         return id;
     }
 
@@ -38,8 +68,12 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
         var test = await SealedAsync(maren);
         (await SayAsync(maren, test, false)).EnsureSuccessStatusCode();
         (await SayAsync(sunniva, test, false)).EnsureSuccessStatusCode();
-        (await maren.PutAsJsonAsync($"/api/test-welds/{test}/sign-off/{Guid.CreateVersion7()}", new { note = "Not this time" })).EnsureSuccessStatusCode();
-        (await maren.PutAsJsonAsync($"/api/test-welds/{test}/amendments/{Guid.CreateVersion7()}", new { text = "Stamped 7A." })).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsJsonAsync($"/api/test-welds/{test}/sign-off/{Guid.CreateVersion7()}", new { note = "Not this time" })
+        ).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsJsonAsync($"/api/test-welds/{test}/amendments/{Guid.CreateVersion7()}", new { text = "Stamped 7A." })
+        ).EnsureSuccessStatusCode();
         return (maren, test);
     }
 
@@ -49,7 +83,17 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
         var maren = await room.SignInAsync("maren");
         var test = await SealedAsync(maren);
         (await SayAsync(maren, test, true)).EnsureSuccessStatusCode();
-        (await maren.PutAsJsonAsync($"/api/people/instructors/{Guid.CreateVersion7()}", new { name = "Second Self", login = "second", password = "made-up-today" })).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsJsonAsync(
+                $"/api/people/instructors/{Guid.CreateVersion7()}",
+                new
+                {
+                    name = "Second Self",
+                    login = "second",
+                    password = "made-up-today",
+                }
+            )
+        ).EnsureSuccessStatusCode();
         var second = await room.SignInAsync("second", "made-up-today");
         Assert.True((await (await SayAsync(second, test, true, "made-up-today")).ProblemsAsync()).ContainsKey("coupon"));
         // Whoever was an instructor here before can.
@@ -69,14 +113,15 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
     }
 
     /// <summary>What somebody with the owner's keys and the triggers off might do to turn a fail into a pass.</summary>
-    public static TheoryData<string, int> Meddling => new()
-    {
-        { "update test_record set body = replace(body, '\"accepted\":false', '\"accepted\":true') where number <= 2", 1 },
-        { "update test_record set body = replace(body, '\"passed\":false', '\"passed\":true') where kind = 'signOff'", 3 },
-        { "update test_record set body = replace(body, '7A', '7B') where kind = 'amendment'", 4 },
-        { "delete from test_record where number = 2", 2 },
-        { "update test_weld set sealed_body = replace(sealed_body, 'iso5817C', 'iso5817D')", 0 },
-    };
+    public static TheoryData<string, int> Meddling =>
+        new()
+        {
+            { "update test_record set body = replace(body, '\"accepted\":false', '\"accepted\":true') where number <= 2", 1 },
+            { "update test_record set body = replace(body, '\"passed\":false', '\"passed\":true') where kind = 'signOff'", 3 },
+            { "update test_record set body = replace(body, '7A', '7B') where kind = 'amendment'", 4 },
+            { "delete from test_record where number = 2", 2 },
+            { "update test_weld set sealed_body = replace(sealed_body, 'iso5817C', 'iso5817D')", 0 },
+        };
 
     [Theory]
     [MemberData(nameof(Meddling))]
@@ -122,7 +167,10 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
         // It is the student's too, and no other student's.
         var teodor = await room.SignInAsync("teodor");
         Assert.Equal(HttpStatusCode.OK, (await teodor.GetAsync($"/api/test-welds/{test}/export")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await (await room.SignInAsync("jun")).GetAsync($"/api/test-welds/{test}/export")).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await (await room.SignInAsync("jun")).GetAsync($"/api/test-welds/{test}/export")).StatusCode
+        );
 
         static string Sha(string text) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
     }
@@ -148,21 +196,25 @@ public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixtur
         {
             await connection.ExecuteAsync(
                 """
-                insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, criteria)
-                select gen_random_uuid(), session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, criteria
+                insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version,
+                    assigned_by, criteria)
+                select gen_random_uuid(), session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version,
+                    assigned_by, criteria
                 from sheet, generate_series(1, 250) where id = @sheet
                 """,
-                new { sheet });
+                new { sheet }
+            );
         }
         var jun = await room.SignInAsync("jun");
         var mine = (await jun.MeAsync()).Id;
         Assert.Contains((await jun.GetAsync<Page<TestWeldLine>>($"/api/test-welds/of-student/{mine}")).Items, line => line.Id == test);
         // And every one of those sheets is on the rack, page by page.
         var sheets = new HashSet<Guid>();
-        for (long? before = long.MaxValue; before is not null;)
+        for (long? before = long.MaxValue; before is not null; )
         {
             var rack = await jun.GetAsync<Rack>($"/api/sheets/rack/{mine}?before={before}");
-            foreach (var coupon in rack.Coupons) Assert.True(sheets.Add(coupon.SheetId));
+            foreach (var coupon in rack.Coupons)
+                Assert.True(sheets.Add(coupon.SheetId));
             before = rack.More;
         }
         Assert.Equal(await room.QueryAsync<long>("select count(*) from sheet where student_id = @mine", new { mine }), sheets.Count);

@@ -14,19 +14,30 @@ namespace GentleBead.Server.Tests;
 /// <summary>Trials, sweeps, and the windows that grow from them.</summary>
 public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    private static Task<HttpResponseMessage> StartAsync(HttpClient maren, Guid sheetId, object trial, Guid? id = null) => maren.PutAsJsonAsync($"/api/trials/{id ?? Guid.CreateVersion7()}", new { sheetId, trial });
+    private static Task<HttpResponseMessage> StartAsync(HttpClient maren, Guid sheetId, object trial, Guid? id = null) =>
+        maren.PutAsJsonAsync($"/api/trials/{id ?? Guid.CreateVersion7()}", new { sheetId, trial });
 
     private static async Task<Bead> LayAsync(HttpClient maren, TrialView view, int step, object evidence, bool fresh = true)
     {
         var planned = view.Trial.Plan.Steps[step - 1];
-        return await (await maren.RecordAsync(Guid.CreateVersion7(), new
-        {
-            sheetId = view.Trial.SheetId,
-            planned.WireMark,
-            planned.VoltMark,
-            evidence,
-            trial = new { trialId = view.Trial.Id, step, freshPiece = fresh },
-        })).ReadAsync<Bead>();
+        return await (
+            await maren.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = view.Trial.SheetId,
+                    planned.WireMark,
+                    planned.VoltMark,
+                    evidence,
+                    trial = new
+                    {
+                        trialId = view.Trial.Id,
+                        step,
+                        freshPiece = fresh,
+                    },
+                }
+            )
+        ).ReadAsync<Bead>();
     }
 
     [Fact]
@@ -36,19 +47,69 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         var sheet = await maren.AssignAsync(2);
         var id = Guid.CreateVersion7();
         var view = await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" }, id)).ReadAsync<TrialView>();
-        Assert.Equal(view.Trial, (await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" }, id)).ReadAsync<TrialView>()).Trial with { Plan = view.Trial.Plan });
+        Assert.Equal(
+            view.Trial,
+            (await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" }, id)).ReadAsync<TrialView>()).Trial with
+            {
+                Plan = view.Trial.Plan,
+            }
+        );
         Assert.Equal(System.Net.HttpStatusCode.Conflict, (await StartAsync(maren, sheet.Id, new { kind = "staircase" }, id)).StatusCode);
         Assert.Equal((3, 1), (view.Trial.Plan.Steps.Count, view.NextStep));
 
-        await LayAsync(maren, view, 1, new { sound = "popping", profile = "piledUp", toes = "cold", beadSizeMm = 6 });
-        var warm = await LayAsync(maren, view, 2, new { sound = "hiss", profile = "lumpy", beadSizeMm = 3 }, fresh: false);
+        await LayAsync(
+            maren,
+            view,
+            1,
+            new
+            {
+                sound = "popping",
+                profile = "piledUp",
+                toes = "cold",
+                beadSizeMm = 6,
+            }
+        );
+        var warm = await LayAsync(
+            maren,
+            view,
+            2,
+            new
+            {
+                sound = "hiss",
+                profile = "lumpy",
+                beadSizeMm = 3,
+            },
+            fresh: false
+        );
         view = await maren.GetAsync<TrialView>($"/api/trials/{id}");
         // On the same piece at once: the plate is warm, and the step is still open.
         Assert.Equal(Unfair.PlateWarm, view.Beads.Single(bead => bead.Bead.Id == warm.Id).Unfair.Single().Unfair);
         Assert.Equal(2, view.NextStep);
         Assert.True(view.FitAt > DateTimeOffset.UtcNow);
-        await LayAsync(maren, view, 2, new { sound = "hiss", profile = "lumpy", beadSizeMm = 3 });
-        await LayAsync(maren, view, 3, new { sound = "evenCrackle", profile = "slightlyConvex", toes = "blended", penetration = "tintBehind", beadSizeMm = 4.2 });
+        await LayAsync(
+            maren,
+            view,
+            2,
+            new
+            {
+                sound = "hiss",
+                profile = "lumpy",
+                beadSizeMm = 3,
+            }
+        );
+        await LayAsync(
+            maren,
+            view,
+            3,
+            new
+            {
+                sound = "evenCrackle",
+                profile = "slightlyConvex",
+                toes = "blended",
+                penetration = "tintBehind",
+                beadSizeMm = 4.2,
+            }
+        );
         view = await maren.GetAsync<TrialView>($"/api/trials/{id}");
         Assert.Equal((null, true), (view.NextStep, view.Result.Done));
         Assert.StartsWith("Right: as the sheet says", $"{view.Result.Learned}", StringComparison.Ordinal);
@@ -66,7 +127,18 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         var corner = await LayAsync(maren, view, 1, new { sound = "evenCrackle", profile = "sunk" });
         Assert.Equal(Core.Stock.Joint.OutsideCorner, corner.Judgement.Shape.Joint);
         // Looked at again it is still judged by that joint.
-        var again = await (await maren.LookAsync(corner.Id, corner.Version, new { sound = "evenCrackle", profile = "sunk", tint = "wide" })).ReadAsync<Bead>();
+        var again = await (
+            await maren.LookAsync(
+                corner.Id,
+                corner.Version,
+                new
+                {
+                    sound = "evenCrackle",
+                    profile = "sunk",
+                    tint = "wide",
+                }
+            )
+        ).ReadAsync<Bead>();
         Assert.Equal(Core.Stock.Joint.OutsideCorner, again.Judgement.Shape.Joint);
     }
 
@@ -77,11 +149,34 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         var sheet = await maren.AssignAsync(2);
         var view = await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" })).ReadAsync<TrialView>();
         var id = Guid.CreateVersion7();
-        object request = new { sheetId = sheet.Id, wireMark = 46, voltMark = 6, evidence = new { sound = "popping" }, trial = new { trialId = view.Trial.Id, step = 1, freshPiece = true } };
+        object request = new
+        {
+            sheetId = sheet.Id,
+            wireMark = 46,
+            voltMark = 6,
+            evidence = new { sound = "popping" },
+            trial = new
+            {
+                trialId = view.Trial.Id,
+                step = 1,
+                freshPiece = true,
+            },
+        };
         (await maren.RecordAsync(id, request)).EnsureSuccessStatusCode();
         (await maren.RecordAsync(id, request)).EnsureSuccessStatusCode();
         Assert.Equal(id, (await maren.GetAsync<TrialView>($"/api/trials/{view.Trial.Id}")).Beads.Single().Bead.Id);
-        var plain = await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 40, voltMark = 6, evidence = new { sound = "evenCrackle" } })).ReadAsync<Bead>();
+        var plain = await (
+            await maren.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 40,
+                    voltMark = 6,
+                    evidence = new { sound = "evenCrackle" },
+                }
+            )
+        ).ReadAsync<Bead>();
         Assert.Null(plain.Judgement.FollowUp);
     }
 
@@ -91,18 +186,73 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
         Assert.True((await (await StartAsync(maren, sheet.Id, new { kind = "ampsLadder" })).ProblemsAsync()).ContainsKey("trial.kind"));
-        Assert.True((await (await StartAsync(maren, sheet.Id, new { kind = "oneVariable", variable = "joint" })).ProblemsAsync()).ContainsKey("trial.variable"));
-        Assert.True((await (await StartAsync(maren, sheet.Id, new { kind = "staircase", stepVolts = 99 })).ProblemsAsync()).ContainsKey("trial.stepVolts"));
+        Assert.True(
+            (await (await StartAsync(maren, sheet.Id, new { kind = "oneVariable", variable = "joint" })).ProblemsAsync()).ContainsKey(
+                "trial.variable"
+            )
+        );
+        Assert.True(
+            (await (await StartAsync(maren, sheet.Id, new { kind = "staircase", stepVolts = 99 })).ProblemsAsync()).ContainsKey(
+                "trial.stepVolts"
+            )
+        );
         Assert.True((await (await StartAsync(maren, Guid.NewGuid(), new { kind = "staircase" })).ProblemsAsync()).ContainsKey("sheetId"));
         Assert.Equal(HttpStatusCode.BadRequest, (await StartAsync(maren, sheet.Id, new { kind = "guess" })).StatusCode);
         var view = await (await StartAsync(maren, sheet.Id, new { kind = "wireLadder" })).ReadAsync<TrialView>();
         var other = await maren.AssignAsync(2);
-        foreach (var place in new[] { new { trialId = view.Trial.Id, step = 4, freshPiece = true }, new { trialId = Guid.NewGuid(), step = 1, freshPiece = true } })
+        foreach (
+            var place in new[]
+            {
+                new
+                {
+                    trialId = view.Trial.Id,
+                    step = 4,
+                    freshPiece = true,
+                },
+                new
+                {
+                    trialId = Guid.NewGuid(),
+                    step = 1,
+                    freshPiece = true,
+                },
+            }
+        )
         {
-            var response = await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = sheet.Id, wireMark = 46, voltMark = 6, evidence = new { sound = "hiss" }, trial = place });
+            var response = await maren.RecordAsync(
+                Guid.CreateVersion7(),
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 46,
+                    voltMark = 6,
+                    evidence = new { sound = "hiss" },
+                    trial = place,
+                }
+            );
             Assert.True((await response.ProblemsAsync()).ContainsKey("trial"));
         }
-        Assert.True((await (await maren.RecordAsync(Guid.CreateVersion7(), new { sheetId = other.Id, wireMark = 46, voltMark = 6, evidence = new { sound = "hiss" }, trial = new { trialId = view.Trial.Id, step = 1, freshPiece = true } })).ProblemsAsync()).ContainsKey("trial"));
+        Assert.True(
+            (
+                await (
+                    await maren.RecordAsync(
+                        Guid.CreateVersion7(),
+                        new
+                        {
+                            sheetId = other.Id,
+                            wireMark = 46,
+                            voltMark = 6,
+                            evidence = new { sound = "hiss" },
+                            trial = new
+                            {
+                                trialId = view.Trial.Id,
+                                step = 1,
+                                freshPiece = true,
+                            },
+                        }
+                    )
+                ).ProblemsAsync()
+            ).ContainsKey("trial")
+        );
     }
 
     [Fact]
@@ -120,7 +270,18 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         foreach (var (tap, smooths, breaks) in new[] { (4, 4.0, 9.0), (5, 8.0, 13.0), (6, 11.0, 17.0) })
         {
             var id = Guid.CreateVersion7();
-            object run = new { sheetId = sheet.Id, voltMark = tap, run = new { fromMark = 10, toMark = 90, seconds = 20, events = new[] { new { mark = "smooths", seconds = smooths }, new { mark = "breaksUp", seconds = breaks } } } };
+            object run = new
+            {
+                sheetId = sheet.Id,
+                voltMark = tap,
+                run = new
+                {
+                    fromMark = 10,
+                    toMark = 90,
+                    seconds = 20,
+                    events = new[] { new { mark = "smooths", seconds = smooths }, new { mark = "breaksUp", seconds = breaks } },
+                },
+            };
             var swept = await (await maren.PutAsJsonAsync($"/api/sweeps/{id}", run)).ReadAsync<RunSweep>();
             Assert.Contains("ran smooth from", $"{swept.Finding.Learned}", StringComparison.Ordinal);
             Assert.Equal(swept.RunAt, (await (await maren.PutAsJsonAsync($"/api/sweeps/{id}", run)).ReadAsync<RunSweep>()).RunAt);
@@ -130,10 +291,30 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.True(after.WeightPercent > before.WeightPercent && after.SureVolts < before.SureVolts);
 
         // The sheet offers it beside the textbook; an instructor who goes by the room gets it.
-        var job = new { job = new { thickness = "1/8", joint = "t", position = "horizontal" }, boothId = booth.Booth.Id };
+        var job = new
+        {
+            job = new
+            {
+                thickness = "1/8",
+                joint = "t",
+                position = "horizontal",
+            },
+            boothId = booth.Booth.Id,
+        };
         var textbook = await (await maren.PostAsJsonAsync("/api/sheets/compute", job)).ReadAsync<Sheet>();
         Assert.NotEmpty(textbook.Pair!.LearnedBand);
-        (await maren.PutAsJsonAsync("/api/people/me/way-of-setting", new { pair = "learnedFirst", position = "oneThinner", direction = "either", motion = "straight" })).EnsureSuccessStatusCode();
+        (
+            await maren.PutAsJsonAsync(
+                "/api/people/me/way-of-setting",
+                new
+                {
+                    pair = "learnedFirst",
+                    position = "oneThinner",
+                    direction = "either",
+                    motion = "straight",
+                }
+            )
+        ).EnsureSuccessStatusCode();
         var learned = await (await maren.PostAsJsonAsync("/api/sheets/compute", job)).ReadAsync<Sheet>();
         Assert.Contains("this room has found", $"{learned.Reasons.Single(reason => reason.Of == "volts").Rule}", StringComparison.Ordinal);
 
@@ -147,13 +328,81 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
-        async Task<Dictionary<string, string>> Refused(object? voltMark, object run) => await (await maren.PutAsJsonAsync($"/api/sweeps/{Guid.CreateVersion7()}", new { sheetId = sheet.Id, voltMark, run })).ProblemsAsync();
-        var good = new { fromMark = 10, toMark = 80, seconds = 20, events = Array.Empty<object>() };
+        async Task<Dictionary<string, string>> Refused(object? voltMark, object run) =>
+            await (
+                await maren.PutAsJsonAsync(
+                    $"/api/sweeps/{Guid.CreateVersion7()}",
+                    new
+                    {
+                        sheetId = sheet.Id,
+                        voltMark,
+                        run,
+                    }
+                )
+            ).ProblemsAsync();
+        var good = new
+        {
+            fromMark = 10,
+            toMark = 80,
+            seconds = 20,
+            events = Array.Empty<object>(),
+        };
         Assert.True((await Refused(99, good)).ContainsKey("voltMark"));
         Assert.True((await Refused(null, good)).ContainsKey("volts"));
-        Assert.True((await Refused(5, new { fromMark = 80, toMark = 10, seconds = 20, events = Array.Empty<object>() })).ContainsKey("run.toMark"));
-        Assert.True((await Refused(5, new { fromMark = 10, toMark = 80, seconds = 0.1, events = Array.Empty<object>() })).ContainsKey("run.seconds"));
-        Assert.True((await Refused(5, new { fromMark = 10, toMark = 80, seconds = 20, events = new[] { new { mark = "smooths", seconds = 40 } } })).ContainsKey("run.events"));
-        Assert.True((await Refused(5, new { fromMark = 10, toMark = 80, seconds = 20 })).ContainsKey("run"));
+        Assert.True(
+            (
+                await Refused(
+                    5,
+                    new
+                    {
+                        fromMark = 80,
+                        toMark = 10,
+                        seconds = 20,
+                        events = Array.Empty<object>(),
+                    }
+                )
+            ).ContainsKey("run.toMark")
+        );
+        Assert.True(
+            (
+                await Refused(
+                    5,
+                    new
+                    {
+                        fromMark = 10,
+                        toMark = 80,
+                        seconds = 0.1,
+                        events = Array.Empty<object>(),
+                    }
+                )
+            ).ContainsKey("run.seconds")
+        );
+        Assert.True(
+            (
+                await Refused(
+                    5,
+                    new
+                    {
+                        fromMark = 10,
+                        toMark = 80,
+                        seconds = 20,
+                        events = new[] { new { mark = "smooths", seconds = 40 } },
+                    }
+                )
+            ).ContainsKey("run.events")
+        );
+        Assert.True(
+            (
+                await Refused(
+                    5,
+                    new
+                    {
+                        fromMark = 10,
+                        toMark = 80,
+                        seconds = 20,
+                    }
+                )
+            ).ContainsKey("run")
+        );
     }
 }

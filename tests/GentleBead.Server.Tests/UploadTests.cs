@@ -24,7 +24,8 @@ public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.O
         protected override async Task SerializeToStreamAsync(Stream stream, TransportContext? context)
         {
             await stream.WriteAsync(new byte[bytes]);
-            if (goesDead) throw new IOException("The line went dead.");
+            if (goesDead)
+                throw new IOException("The line went dead.");
         }
 
         protected override bool TryComputeLength(out long length)
@@ -39,7 +40,18 @@ public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.O
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
         var bead = Guid.CreateVersion7();
-        (await maren.RecordAsync(bead, new { sheetId = sheet.Id, wireMark = 47, voltMark = 6, evidence = new { toes = "cold" } })).EnsureSuccessStatusCode();
+        (
+            await maren.RecordAsync(
+                bead,
+                new
+                {
+                    sheetId = sheet.Id,
+                    wireMark = 47,
+                    voltMark = 6,
+                    evidence = new { toes = "cold" },
+                }
+            )
+        ).EnsureSuccessStatusCode();
         return (maren, $"/api/beads/{bead}/recordings/{Guid.CreateVersion7()}?name=bench");
     }
 
@@ -50,7 +62,9 @@ public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.O
     private static byte[] Noise(int seconds)
     {
         var random = new Random(7);
-        return WavFile.Write(new Waveform(Rate, [.. Enumerable.Range(0, seconds * Rate).Select(_ => (float)(random.NextDouble() * 0.4 - 0.2))]));
+        return WavFile.Write(
+            new Waveform(Rate, [.. Enumerable.Range(0, seconds * Rate).Select(_ => (float)(random.NextDouble() * 0.4 - 0.2))])
+        );
     }
 
     [Theory]
@@ -74,7 +88,9 @@ public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.O
     public async Task One_byte_too_many_is_told_at_the_field_and_none_is_kept(bool saysHowLong)
     {
         var (maren, path) = await BeadAsync();
-        HttpContent content = saysHowLong ? File(new byte[Most + 1]) : new Unmeasured(Most + 1, goesDead: false) { Headers = { ContentType = Wav } };
+        HttpContent content = saysHowLong
+            ? File(new byte[Most + 1])
+            : new Unmeasured(Most + 1, goesDead: false) { Headers = { ContentType = Wav } };
         var problems = await (await maren.PutAsync(path, content, TestContext.Current.CancellationToken)).ProblemsAsync();
         Assert.Equal("A recording of at most 60 MB.", problems["recording"]);
         Assert.Equal(0, await LeftAsync());
@@ -88,7 +104,10 @@ public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.O
         {
             await Assert.ThrowsAnyAsync<Exception>(() => maren.PutAsync(path, half, TestContext.Current.CancellationToken));
         }
-        Assert.True(await Waiting.UntilAsync(async () => await LeftAsync() == 0, TimeSpan.FromSeconds(30)), "Parts of the cut upload are still there.");
+        Assert.True(
+            await Waiting.UntilAsync(async () => await LeftAsync() == 0, TimeSpan.FromSeconds(30)),
+            "Parts of the cut upload are still there."
+        );
         (await maren.PutAsync(path, File(Noise(2)), TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
     }
 
@@ -96,7 +115,9 @@ public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.O
     public async Task What_a_server_killed_half_way_left_behind_goes_with_the_next_upload_a_day_later()
     {
         await room.QueryAsync<object?>(
-            "insert into upload_part (upload_id, number, bytes, received_at) values (gen_random_uuid(), 0, 'x', now() - interval '25 hours') returning null");
+            "insert into upload_part (upload_id, number, bytes, received_at) values (gen_random_uuid(), 0, 'x', now() - interval "
+                + "'25 hours') returning null"
+        );
         var (maren, path) = await BeadAsync();
         (await maren.PutAsync(path, File(Noise(1)), TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
         Assert.Equal(0, await LeftAsync());

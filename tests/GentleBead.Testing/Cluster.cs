@@ -15,7 +15,13 @@ public static class Cluster
     private static readonly Lazy<(string Application, string Owner, string Own)> Addresses = new(Start);
 
     // The tests' databases live for seconds: nothing in them has to survive this machine.
-    private static readonly string[] Hasty = ["fsync=off", "synchronous_commit=off", "full_page_writes=off", "shared_preload_libraries=pg_stat_statements"];
+    private static readonly string[] Hasty =
+    [
+        "fsync=off",
+        "synchronous_commit=off",
+        "full_page_writes=off",
+        "shared_preload_libraries=pg_stat_statements",
+    ];
 
     /// <summary>The root of the repository.</summary>
     public static string Root { get; } = FindRoot();
@@ -39,7 +45,11 @@ public static class Cluster
     private static TestDatabase Reached(string name)
     {
         var (application, owner, own) = Addresses.Value;
-        return new($"{application};Database={name};Maximum Pool Size=20", $"{owner};Database={name};Maximum Pool Size=4", $"{own};Database={name};Maximum Pool Size=2");
+        return new(
+            $"{application};Database={name};Maximum Pool Size=20",
+            $"{owner};Database={name};Maximum Pool Size=4",
+            $"{own};Database={name};Maximum Pool Size=2"
+        );
     }
 
     /// <summary>Throws a database away.</summary>
@@ -60,7 +70,8 @@ public static class Cluster
         NpgsqlConnection.ClearAllPools();
         // A template is copied only while nobody is connected; a server killed a moment ago may still count as somebody.
         await ExecuteAsync($"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = '{name}'");
-        AppDomain.CurrentDomain.ProcessExit += (_, _) => ExecuteAsync($"drop database if exists {name} with (force)").GetAwaiter().GetResult();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) =>
+            ExecuteAsync($"drop database if exists {name} with (force)").GetAwaiter().GetResult();
         return name;
     }
 
@@ -74,11 +85,13 @@ public static class Cluster
 
     private static (string Application, string Owner, string Own) Start()
     {
-        using var process = Process.Start(new ProcessStartInfo(Path.Combine(Root, "scripts/postgres.sh"), ["start", Path.Combine(Root, ".local/test-postgres"), .. Hasty])
-        {
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        })!;
+        using var process = Process.Start(
+            new ProcessStartInfo(Path.Combine(Root, "scripts/postgres.sh"), ["start", Path.Combine(Root, ".local/test-postgres"), .. Hasty])
+            {
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
         var addresses = process.StandardOutput.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries);
         process.WaitForExit();
         return process.ExitCode == 0 && addresses is [var application, var owner, var own]
@@ -89,7 +102,8 @@ public static class Cluster
     private static string FindRoot()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder.FullName, "GentleBead.slnx"))) folder = folder.Parent ?? throw new InvalidOperationException("The repository's root was not found.");
+        while (!File.Exists(Path.Combine(folder.FullName, "GentleBead.slnx")))
+            folder = folder.Parent ?? throw new InvalidOperationException("The repository's root was not found.");
         return folder.FullName;
     }
 }

@@ -17,15 +17,32 @@ public sealed class Page : IDisposable
     /// <param name="address">Where the server is.</param>
     /// <param name="width">Of the window.</param>
     /// <param name="height">Of the window.</param>
-    /// <param name="microphone">A WAV file that the browser takes for its microphone, and hears whenever it is asked; null for a browser that may not hear.</param>
+    /// <param name="microphone">A WAV file that the browser takes for its microphone, and hears whenever it is asked; null for a browser
+    /// that may not hear.</param>
     public Page(Uri address, int width = 1280, int height = 800, string? microphone = null)
     {
         this.address = address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", $"--window-size={width},{height}", "--lang=en-GB");
-        if (microphone is not null) options.AddArguments("--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", $"--use-file-for-fake-audio-capture={microphone}");
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage",
+            "--hide-scrollbars",
+            $"--window-size={width},{height}",
+            "--lang=en-GB"
+        );
+        if (microphone is not null)
+            options.AddArguments(
+                "--use-fake-device-for-media-stream",
+                "--use-fake-ui-for-media-stream",
+                $"--use-file-for-fake-audio-capture={microphone}"
+            );
         driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromMinutes(3));
         Resize(width, height);
         Open("/");
@@ -33,8 +50,17 @@ public sealed class Page : IDisposable
 
     public string Text => driver.FindElement(By.TagName("body")).Text;
 
-    public void Resize(int width, int height) => driver.ExecuteCdpCommand(
-        "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+    public void Resize(int width, int height) =>
+        driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
 
     public void Open(string path) => driver.Navigate().GoToUrl(new Uri(address, path));
 
@@ -48,7 +74,8 @@ public sealed class Page : IDisposable
 
     public void See(params string[] texts)
     {
-        foreach (var text in texts) Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"\"{text}\" on the page");
+        foreach (var text in texts)
+            Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"\"{text}\" on the page");
     }
 
     public void SeeNot(string text) => Until(() => !Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"no \"{text}\" on the page");
@@ -68,12 +95,14 @@ public sealed class Page : IDisposable
             () =>
             {
                 var element = driver.FindElements(path).FirstOrDefault(candidate => candidate.Displayed && candidate.Enabled);
-                if (element is null) return false;
+                if (element is null)
+                    return false;
                 driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", element);
                 element.Click();
                 return true;
             },
-            $"something to click called \"{label}\"");
+            $"something to click called \"{label}\""
+        );
     }
 
     /// <summary>Clicks a drawing at a point of its own coordinates.</summary>
@@ -81,8 +110,14 @@ public sealed class Page : IDisposable
     {
         var drawing = Find(By.CssSelector(css));
         driver.ExecuteScript("arguments[0].scrollIntoView({block: 'nearest'})", drawing);
-        var at = (System.Collections.ObjectModel.ReadOnlyCollection<object>)driver.ExecuteScript(
-            "const m = arguments[0].getScreenCTM(); return [Math.round(m.a * arguments[1] + m.e), Math.round(m.d * arguments[2] + m.f)]", drawing, x, y)!;
+        var at = (System.Collections.ObjectModel.ReadOnlyCollection<object>)
+            driver.ExecuteScript(
+                "const m = arguments[0].getScreenCTM(); return [Math.round(m.a * arguments[1] + m.e), Math.round(m.d * "
+                    + "arguments[2] + m.f)]",
+                drawing,
+                x,
+                y
+            )!;
         new Actions(driver).MoveToLocation(Convert.ToInt32(at[0]), Convert.ToInt32(at[1])).Click().Perform();
     }
 
@@ -100,17 +135,21 @@ public sealed class Page : IDisposable
         driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", field);
         field.Click();
         field.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Backspace);
-        if (text.Length > 0) field.SendKeys(text);
+        if (text.Length > 0)
+            field.SendKeys(text);
     }
 
     /// <summary>Sets a field for a day, as its calendar does; typing goes by the browser's own order of day and month.</summary>
-    public void SetDay(string label, DateOnly day, string? within = null) => driver.ExecuteScript(
-        """
-        const [field, value] = arguments;
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, value);
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-        """,
-        Field(label, within), day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture));
+    public void SetDay(string label, DateOnly day, string? within = null) =>
+        driver.ExecuteScript(
+            """
+            const [field, value] = arguments;
+            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, value);
+            field.dispatchEvent(new Event('input', { bubbles: true }));
+            """,
+            Field(label, within),
+            day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)
+        );
 
     /// <summary>Picks an option of a list.</summary>
     public void Choose(string label, string option, string? within = null)
@@ -145,17 +184,22 @@ public sealed class Page : IDisposable
     public void Upload(string css, string path) => driver.FindElement(By.CssSelector(css)).SendKeys(path);
 
     /// <summary>Shows the page as it is on screen or on paper.</summary>
-    public void Media(string media) => driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = media });
+    public void Media(string media) =>
+        driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = media });
 
     /// <summary>Prints the page as its own styles want it, as PDF.</summary>
     public byte[] Print()
     {
-        var printed = (IDictionary<string, object?>)driver.ExecuteCdpCommand("Page.printToPDF", new Dictionary<string, object?> { ["preferCSSPageSize"] = true })!;
+        var printed =
+            (IDictionary<string, object?>)
+                driver.ExecuteCdpCommand("Page.printToPDF", new Dictionary<string, object?> { ["preferCSSPageSize"] = true })!;
         return Convert.FromBase64String((string)printed["data"]!);
     }
 
     public bool CanClick(string label) =>
-        driver.FindElements(By.XPath($"//button[starts-with(normalize-space(), {Quote(label)})]")).Any(button => button.Enabled && button.GetAttribute("data-disabled") is null);
+        driver
+            .FindElements(By.XPath($"//button[starts-with(normalize-space(), {Quote(label)})]"))
+            .Any(button => button.Enabled && button.GetAttribute("data-disabled") is null);
 
     public T Run<T>(string script, params object[] arguments) => (T)driver.ExecuteScript(script, arguments)!;
 
@@ -168,13 +212,24 @@ public sealed class Page : IDisposable
     public void Picture(string path) => driver.GetScreenshot().SaveAsFile(path);
 
     /// <summary>Waits until nothing moves and nothing is loading.</summary>
-    public void Still() => Until(
-        () => Run<bool>("return document.readyState === 'complete' && !document.querySelector('.mantine-Loader-root') && document.getAnimations().every((one) => one.playState !== 'running')"),
-        "a page at rest");
+    public void Still() =>
+        Until(
+            () =>
+                Run<bool>(
+                    "return document.readyState === 'complete' && !document.querySelector('.mantine-Loader-root') && "
+                        + "document.getAnimations().every((one) => one.playState !== 'running')"
+                ),
+            "a page at rest"
+        );
 
     public static void Until(Func<bool> holds, string what, TimeSpan? patience = null)
     {
-        var wait = new DefaultWait<Func<bool>>(holds) { Timeout = patience ?? Patience, PollingInterval = Often, Message = $"Waited in vain for {what}." };
+        var wait = new DefaultWait<Func<bool>>(holds)
+        {
+            Timeout = patience ?? Patience,
+            PollingInterval = Often,
+            Message = $"Waited in vain for {what}.",
+        };
         // The page redrew under our hands; look again.
         wait.IgnoreExceptionTypes(typeof(WebDriverException));
         wait.Until(ask => ask());
@@ -183,7 +238,12 @@ public sealed class Page : IDisposable
     public void Dispose() => driver.Dispose();
 
     private IWebElement Field(string label, string? within = null) =>
-        Find(By.XPath($"{(within is null ? "" : $"//*[@aria-label={Quote(within)}]")}//input[@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"));
+        Find(
+            By.XPath(
+                (within is null ? "" : $"//*[@aria-label={Quote(within)}]")
+                    + $"//input[@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"
+            )
+        );
 
     private IWebElement Find(By by)
     {

@@ -33,10 +33,18 @@ public sealed class RunningServer : IAsyncDisposable
         var used = database ?? await (demo ? Cluster.NewDemoDatabaseAsync() : Cluster.NewDatabaseAsync());
         var address = new Uri($"http://127.0.0.1:{FreePort()}");
         var folder = Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
-        var start = new ProcessStartInfo("dotnet",
-        [
-            Path.Combine(folder, "GentleBead.Server.dll"), "--urls", address.ToString(), "--contentRoot", folder, "--webroot", Path.Combine(Cluster.Root, "ui/dist"),
-        ])
+        var start = new ProcessStartInfo(
+            "dotnet",
+            [
+                Path.Combine(folder, "GentleBead.Server.dll"),
+                "--urls",
+                address.ToString(),
+                "--contentRoot",
+                folder,
+                "--webroot",
+                Path.Combine(Cluster.Root, "ui/dist"),
+            ]
+        )
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
@@ -54,7 +62,8 @@ public sealed class RunningServer : IAsyncDisposable
 
         using var client = new HttpClient { BaseAddress = address };
         await Waiting.UntilAsync(async () => process.HasExited || await IsReadyAsync(client), Patience);
-        if (!process.HasExited && await IsReadyAsync(client)) return new RunningServer(process, address, database is null ? used : null);
+        if (!process.HasExited && await IsReadyAsync(client))
+            return new RunningServer(process, address, database is null ? used : null);
         process.Kill();
         throw new InvalidOperationException($"The server did not come up: {string.Join('\n', words)}");
     }
@@ -75,7 +84,8 @@ public sealed class RunningServer : IAsyncDisposable
     /// <summary>Ends it at once, as a power cut would.</summary>
     public async Task KillAsync()
     {
-        if (!process.HasExited) process.Kill();
+        if (!process.HasExited)
+            process.Kill();
         await process.WaitForExitAsync();
     }
 
@@ -84,7 +94,8 @@ public sealed class RunningServer : IAsyncDisposable
     {
         await KillAsync();
         process.Dispose();
-        if (ownDatabase is not null) await Cluster.DropAsync(ownDatabase);
+        if (ownDatabase is not null)
+            await Cluster.DropAsync(ownDatabase);
     }
 
     private static string Configuration => AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";

@@ -6,10 +6,12 @@ namespace GentleBead.Testing;
 public static class SaidText
 {
     /// <summary>Whether a sentence holds some words.</summary>
-    public static bool Contains(this Said said, string words, StringComparison how = StringComparison.Ordinal) => said.ToString().Contains(words, how);
+    public static bool Contains(this Said said, string words, StringComparison how = StringComparison.Ordinal) =>
+        said.ToString().Contains(words, how);
 
     /// <summary>Whether a sentence begins with some words.</summary>
-    public static bool StartsWith(this Said said, string words, StringComparison how = StringComparison.Ordinal) => said.ToString().StartsWith(words, how);
+    public static bool StartsWith(this Said said, string words, StringComparison how = StringComparison.Ordinal) =>
+        said.ToString().StartsWith(words, how);
 
     /// <summary>Problems by their fields, in words.</summary>
     public static Dictionary<string, string> ByField(this IEnumerable<Problem> problems) =>

@@ -15,7 +15,8 @@ public static class Waiting
         var until = DateTime.UtcNow + patience;
         while (!await holds())
         {
-            if (DateTime.UtcNow > until) return false;
+            if (DateTime.UtcNow > until)
+                return false;
             await again.WaitForNextTickAsync();
         }
         return true;

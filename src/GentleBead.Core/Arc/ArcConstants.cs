@@ -21,11 +21,26 @@ namespace GentleBead.Core.Arc;
 /// <param name="FuseAction">Action (integral of I²) that melts a wire stuck in the puddle, A² s.</param>
 /// <param name="Restless">How restless the arc and puddle are, against solid wire under 75/25.</param>
 internal sealed record ArcConstants(
-    double Area, double Diameter, double MeltA, double MeltB, double OhmPerMm, double Fall, double ArcOhm, double VoltsPerMm,
-    double FreeDrop, double SmallDrop, double SprayAmps, double Neck, double PinchAmps, double FuseAction, double Restless)
+    double Area,
+    double Diameter,
+    double MeltA,
+    double MeltB,
+    double OhmPerMm,
+    double Fall,
+    double ArcOhm,
+    double VoltsPerMm,
+    double FreeDrop,
+    double SmallDrop,
+    double SprayAmps,
+    double Neck,
+    double PinchAmps,
+    double FuseAction,
+    double Restless
+)
 {
     /// <summary>Source: drop of volts for each ampere, and the resistance of the leads.</summary>
-    internal const double SourceOhm = 0.03, LeadOhm = 0.01;
+    internal const double SourceOhm = 0.03,
+        LeadOhm = 0.01;
 
     // From 0.9 mm up the trade's band reaches lower under the load line than with thin wire, and its middle with it.
     private const double ThinBand = 2;
@@ -63,10 +78,19 @@ internal sealed record ArcConstants(
         var hanging = Math.PI * wire.Diameter.Mm * 1e-3 * liquid.Tension;
         var free = 0.2 * hanging / (liquid.Density * 1e-3 * 9.81);
         return new ArcConstants(
-            area, wire.Diameter.Mm, a, b, liquid.Ohm / area,
-            Fall: Falls[wire.Kind] + VoltLine.GasVolts(setting.Process, setting.Gas) - (wire.Kind == WireKind.Aluminium ? 0 : (wire.VoltsBand - ThinBand) / 2),
+            area,
+            wire.Diameter.Mm,
+            a,
+            b,
+            liquid.Ohm / area,
+            Fall: Falls[wire.Kind]
+                + VoltLine.GasVolts(setting.Process, setting.Gas)
+                - (wire.Kind == WireKind.Aluminium ? 0 : (wire.VoltsBand - ThinBand) / 2),
             ArcOhm: 0.022,
-            VoltsPerMm: wire.Kind == WireKind.Aluminium ? 0.7 : held ? 1.4 : gas.CarbonPercent > SpraysUpTo ? 1.2 : 0.8,
+            VoltsPerMm: wire.Kind == WireKind.Aluminium ? 0.7
+                : held ? 1.4
+                : gas.CarbonPercent > SpraysUpTo ? 1.2
+                : 0.8,
             FreeDrop: free * (held ? 1.5 : 1),
             SmallDrop: Math.PI / 6 * Math.Pow(cored ? 1.1 * wire.Diameter.Mm : wire.Diameter.Mm, 3),
             SprayAmps: setting.Process switch
@@ -78,17 +102,22 @@ internal sealed record ArcConstants(
             Neck: Math.Sqrt(liquid.Density * 1e-3 * 6 / (Math.PI * liquid.Tension)),
             PinchAmps: 190 * Math.Sqrt(wire.Diameter.Mm / 0.8),
             FuseAction: liquid.MeltJoule / liquid.Ohm * area * area,
-            Restless: cored ? 1.3 : held ? 1.5 : 1);
+            Restless: cored ? 1.3
+                : held ? 1.5
+                : 1
+        );
     }
 
-
     // Where the published spray transition begins; a wire without one gets what the same force would take for its size.
-    private static double SprayBegins(WireFacts wire) => wire.RangeIn(Process.GmawSpray)?.UsualLow.Amps ?? 190 * Math.Sqrt(wire.Diameter.Mm / 0.9);
+    private static double SprayBegins(WireFacts wire) =>
+        wire.RangeIn(Process.GmawSpray)?.UsualLow.Amps ?? 190 * Math.Sqrt(wire.Diameter.Mm / 0.9);
 
     private static (double A, double B) MeltingRate(Process process, WireFacts wire)
     {
-        if (Melting.AppliesTo(process, wire) || wire.BurnOff == 0) return Melting.Constants(wire);
-        // The trade's one factor holds at the middle of the wire's range and the usual stick-out; there both parts share as Lesnewich has them.
+        if (Melting.AppliesTo(process, wire) || wire.BurnOff == 0)
+            return Melting.Constants(wire);
+        // The trade's one factor holds at the middle of the wire's range and the usual stick-out; there both parts share as Lesnewich has
+        // them.
         var (a, b) = Melting.Constants(wire);
         var range = wire.RangeIn(process)!;
         var amps = (range.UsualLow.Amps + range.UsualHigh.Amps) / 2;

@@ -9,7 +9,9 @@ namespace GentleBead.Core.Arc;
 /// </remarks>
 public static class ArcSound
 {
-    private const double Change = 1 / 9000.0, Rush = 0.012, Burst = 0.22;
+    private const double Change = 1 / 9000.0,
+        Rush = 0.012,
+        Burst = 0.22;
 
     // Echoes of a bare shop: delay in s and what comes back.
     private static readonly (double Delay, double Back)[] Room = [(0.0113, 0.30), (0.0171, 0.24), (0.0297, 0.20)];
@@ -28,20 +30,26 @@ public static class ArcSound
         var bursts = trace.Setting.Faults.Contains(ArcFault.Scale) ? 12.0 / rate : 0;
         var burst = 0.0;
         var decay = 1 - 1 / (0.002 * rate);
-        double before = volts[0] * amps[0], rush = 0;
+        double before = volts[0] * amps[0],
+            rush = 0;
         for (var i = 0; i < sound.Length; i++)
         {
             var power = (double)volts[i] * amps[i];
             var white = random.NextDouble() - 0.5;
             // The rush is heard above about 2 kHz, and hardly while the arc is shorted out.
             rush += 0.25 * (white - rush);
-            sound[i] = (float)(Change * (power - before) + Rush * faulty * Math.Sqrt(Math.Abs(power) / 2500) * (white - rush) * (volts[i] > 9 || volts[i] < -9 ? 1 : 0.15));
-            if (random.NextDouble() < bursts) burst = 0.4 + 0.6 * random.NextDouble();
+            sound[i] = (float)(
+                Change * (power - before)
+                + Rush * faulty * Math.Sqrt(Math.Abs(power) / 2500) * (white - rush) * (volts[i] > 9 || volts[i] < -9 ? 1 : 0.15)
+            );
+            if (random.NextDouble() < bursts)
+                burst = 0.4 + 0.6 * random.NextDouble();
             burst *= decay;
             sound[i] += (float)(burst * white);
             before = power;
         }
-        foreach (var happened in trace.Events) Crack(sound, rate, happened, random);
+        foreach (var happened in trace.Events)
+            Crack(sound, rate, happened, random);
         Hear(sound, rate);
         return sound;
     }
@@ -57,14 +65,16 @@ public static class ArcSound
         var level = Level(sound);
         Shop(noise, rate, seed);
         var gain = (float)((level > 0 ? level : 0.05) * Math.Pow(10, -decibelsUnder / 20) / Level(noise));
-        for (var i = 0; i < sound.Length; i++) sound[i] = Math.Clamp(sound[i] + gain * noise[i], -1, 1);
+        for (var i = 0; i < sound.Length; i++)
+            sound[i] = Math.Clamp(sound[i] + gain * noise[i], -1, 1);
     }
 
     /// <summary>Root mean square of a sound.</summary>
     public static double Level(ReadOnlySpan<float> sound)
     {
         var sum = 0.0;
-        foreach (var value in sound) sum += value * value;
+        foreach (var value in sound)
+            sum += value * value;
         return sound.Length == 0 ? 0 : Math.Sqrt(sum / sound.Length);
     }
 
@@ -72,35 +82,44 @@ public static class ArcSound
     private static void Shop(Span<float> noise, int rate, int seed)
     {
         var random = new Xoshiro256StarStar(seed ^ 0x5EED, threadSafe: false);
-        double low = 0, middle = 0, clank = 0, ring = 0;
+        double low = 0,
+            middle = 0,
+            clank = 0,
+            ring = 0;
         var pitch = 900.0;
         for (var i = 0; i < noise.Length; i++)
         {
             var white = random.NextDouble() - 0.5;
             low += 0.005 * (white - low);
             middle += 0.08 * (white - middle);
-            if (random.NextDouble() < 0.4 / rate) (clank, pitch, ring) = (0.35 * random.NextDouble(), 700 + 1800 * random.NextDouble(), 0);
+            if (random.NextDouble() < 0.4 / rate)
+                (clank, pitch, ring) = (0.35 * random.NextDouble(), 700 + 1800 * random.NextDouble(), 0);
             clank *= 1 - 14.0 / rate;
             ring += 2 * Math.PI * pitch / rate;
-            noise[i] = (float)(3.2 * low + 0.55 * middle + 0.08 * white + 0.06 * Math.Sin(2 * Math.PI * 100 * i / rate) + clank * Math.Sin(ring));
+            noise[i] = (float)(
+                3.2 * low + 0.55 * middle + 0.08 * white + 0.06 * Math.Sin(2 * Math.PI * 100 * i / rate) + clank * Math.Sin(ring)
+            );
         }
     }
 
     // What bursts at high current cracks; a wire that bursts whole cracks loudest.
     private static void Crack(float[] sound, int rate, ArcEvent happened, Xoshiro256StarStar random)
     {
-        if (happened.Kind is not (ArcEventKind.Short or ArcEventKind.Stub)) return;
+        if (happened.Kind is not (ArcEventKind.Short or ArcEventKind.Stub))
+            return;
         var share = happened.PeakAmps / 300;
         var loud = Burst * share * share * (happened.Kind == ArcEventKind.Stub ? 2.5 : Math.Min(1.2, Math.Sqrt(happened.DropMm3) * 0.5));
         var at = (int)((happened.Seconds + happened.Lasted) * rate);
         var decay = 1 - 1 / (0.003 * rate);
-        for (var i = Math.Max(0, at); i < sound.Length && loud > 0.001; i++, loud *= decay) sound[i] += (float)(loud * (random.NextDouble() - 0.5) * 2);
+        for (var i = Math.Max(0, at); i < sound.Length && loud > 0.001; i++, loud *= decay)
+            sound[i] += (float)(loud * (random.NextDouble() - 0.5) * 2);
     }
 
     // A microphone near the booth: no rumble, no more than about 9 kHz, the room's echoes, and no more than it can take.
     private static void Hear(float[] sound, int rate)
     {
-        double low = 0, high = 0;
+        double low = 0,
+            high = 0;
         var keepLow = Math.Exp(-2 * Math.PI * 100 / rate);
         var keepHigh = Math.Exp(-2 * Math.PI * 9000 / rate);
         var echoes = Room.Select(echo => ((int)(echo.Delay * rate), (float)echo.Back)).ToArray();
@@ -111,10 +130,12 @@ public static class ArcSound
             var heard = (float)(high - low);
             foreach (var (delay, back) in echoes)
             {
-                if (i >= delay) heard += back * sound[i - delay] * 0.5f;
+                if (i >= delay)
+                    heard += back * sound[i - delay] * 0.5f;
             }
             sound[i] = heard;
         }
-        for (var i = 0; i < sound.Length; i++) sound[i] = sound[i] / (1 + Math.Abs(sound[i]));
+        for (var i = 0; i < sound.Length; i++)
+            sound[i] = sound[i] / (1 + Math.Abs(sound[i]));
     }
 }

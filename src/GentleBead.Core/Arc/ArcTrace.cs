@@ -31,7 +31,8 @@ public sealed record ArcTrace(ArcSetting Setting, int Rate, float[] Volts, float
     public static ArcTrace Of(ArcSetting setting, double seconds, int rate, int seed)
     {
         ArgumentNullException.ThrowIfNull(setting);
-        if (seconds is not (> 0 and <= 600)) throw new ArgumentOutOfRangeException(nameof(seconds), seconds, "Between 0 and 600 s.");
+        if (seconds is not (> 0 and <= 600))
+            throw new ArgumentOutOfRangeException(nameof(seconds), seconds, "Between 0 and 600 s.");
         var (volts, amps) = (new float[(int)(seconds * rate)], new float[(int)(seconds * rate)]);
         var settle = (int)(SettleSeconds * rate);
         if (setting.Process.IsGtaw())
@@ -51,7 +52,8 @@ public sealed record ArcTrace(ArcSetting Setting, int Rate, float[] Volts, float
     private static double Mean(float[] values)
     {
         var sum = 0.0;
-        foreach (var value in values) sum += Math.Abs(value);
+        foreach (var value in values)
+            sum += Math.Abs(value);
         return sum / values.Length;
     }
 }

@@ -7,7 +7,12 @@ public static class ArcTruth
 {
     // Shorts and stubs each second, and a share of irregular periods, between which an arc is called by one name; in between it is
     // neither. Common practice, no source: tens to a couple of hundred shorts a second is a smooth arc.
-    private const double FewStubs = 0.4, ManyStubs = 2, FewShorts = 0.7, SomeShorts = 1.5, SlowShorts = 9, ManyShorts = 16;
+    private const double FewStubs = 0.4,
+        ManyStubs = 2,
+        FewShorts = 0.7,
+        SomeShorts = 1.5,
+        SlowShorts = 9,
+        ManyShorts = 16;
     private const double Regular = 0.75;
 
     // A drop heavy enough to rattle, mm³.
@@ -22,7 +27,8 @@ public static class ArcTruth
         var rate = shorts.Length / trace.Seconds;
         var stubs = shorts.Count(one => one.Kind == ArcEventKind.Stub) / trace.Seconds;
         // A faulty arc sputters; one that stubs besides could be called either.
-        if (trace.Setting.Faults.Count > 0) return stubs <= FewStubs && rate > SomeShorts ? Sound.Sputter : null;
+        if (trace.Setting.Faults.Count > 0)
+            return stubs <= FewStubs && rate > SomeShorts ? Sound.Sputter : null;
         var periods = shorts.Zip(shorts.Skip(1), (one, next) => next.Seconds - one.Seconds).ToArray();
         var mean = periods.Length > 1 ? periods.Average() : 0;
         var name = Name(rate, stubs, mean > 0 ? Math.Sqrt(periods.Average(period => (period - mean) * (period - mean))) / mean : 0);
@@ -33,14 +39,15 @@ public static class ArcTruth
     /// <param name="rate">Short circuits a second, stubs among them.</param>
     /// <param name="stubs">Stubs a second: shorts in which the wire stuck.</param>
     /// <param name="irregularity">Standard deviation of the periods over their mean.</param>
-    public static Sound? Name(double rate, double stubs, double irregularity) => (rate, stubs, irregularity) switch
-    {
-        (_, >= ManyStubs, _) => Sound.Popping,
-        (_, > FewStubs, _) => null,
-        ( <= FewShorts, _, _) => Sound.Hiss,
-        ( >= SomeShorts and <= SlowShorts, _, _) => Sound.Rattle,
-        ( >= ManyShorts, _, <= Regular) => Sound.EvenCrackle,
-        ( >= ManyShorts, _, _) => Sound.Sputter,
-        _ => null,
-    };
+    public static Sound? Name(double rate, double stubs, double irregularity) =>
+        (rate, stubs, irregularity) switch
+        {
+            (_, >= ManyStubs, _) => Sound.Popping,
+            (_, > FewStubs, _) => null,
+            (<= FewShorts, _, _) => Sound.Hiss,
+            (>= SomeShorts and <= SlowShorts, _, _) => Sound.Rattle,
+            (>= ManyShorts, _, <= Regular) => Sound.EvenCrackle,
+            (>= ManyShorts, _, _) => Sound.Sputter,
+            _ => null,
+        };
 }

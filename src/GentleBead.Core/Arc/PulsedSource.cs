@@ -4,12 +4,14 @@ namespace GentleBead.Core.Arc;
 internal sealed class PulsedSource
 {
     // A pulse of two milliseconds well above spray, over a background that only keeps the arc alive. Common practice, no source.
-    private const double PulseSeconds = 0.002, Background = 45;
+    private const double PulseSeconds = 0.002,
+        Background = 45;
 
     // How fast the background follows, A for each volt and second.
     private const double TrimAmps = 60;
 
-    private readonly double every, top;
+    private readonly double every,
+        top;
     private double trim;
 
     internal PulsedSource(ArcSetting setting, ArcConstants constants)

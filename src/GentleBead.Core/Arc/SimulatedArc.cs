@@ -16,7 +16,8 @@ namespace GentleBead.Core.Arc;
 public sealed class SimulatedArc
 {
     /// <summary>The lowest and highest sampling rate, Hz.</summary>
-    public const int LowestRate = 20_000, HighestRate = 50_000;
+    public const int LowestRate = 20_000,
+        HighestRate = 50_000;
 
     private const double BridgeOhm = 0.011;
     private const double OutAmps = 12;
@@ -29,7 +30,10 @@ public sealed class SimulatedArc
     private const double LeftOnWire = 0.12;
 
     // The puddle: a spring of about 75 Hz, damped; pushed down by the arc and the bursting bridge, shaken all the time.
-    private const double PuddleOmega = 2 * Math.PI * 75, PuddleDamping = 0.25, PuddleRms = 0.26, PuddleKick = 0.0022;
+    private const double PuddleOmega = 2 * Math.PI * 75,
+        PuddleDamping = 0.25,
+        PuddleRms = 0.26,
+        PuddleKick = 0.0022;
     private const double Immersed = 0.06;
     private static readonly double PuddleShake = PuddleRms * Math.Sqrt(12 * 4 * PuddleDamping * Math.Pow(PuddleOmega, 3));
 
@@ -37,18 +41,45 @@ public sealed class SimulatedArc
     private readonly Xoshiro256StarStar random;
     private readonly double step;
     private readonly PulsedSource? pulse;
-    private readonly double fallNoise, shake, fallNoiseKeep, scale, worn, detach;
-    private readonly double wander, stickOutAtRest;
+    private readonly double fallNoise,
+        shake,
+        fallNoiseKeep,
+        scale,
+        worn,
+        detach;
+    private readonly double wander,
+        stickOutAtRest;
     private readonly double inductance;
 
-    private double volts, openVolts, feed, stickOut;
+    private double volts,
+        openVolts,
+        feed,
+        stickOut;
     private State state = State.Arc;
-    private double amps, gap, drop, hang, puddle, puddleSpeed, neck, action, noise, patch, contact, age, began, peak, carried, luck;
+    private double amps,
+        gap,
+        drop,
+        hang,
+        puddle,
+        puddleSpeed,
+        neck,
+        action,
+        noise,
+        patch,
+        contact,
+        age,
+        began,
+        peak,
+        carried,
+        luck;
     private long samples;
 
     private enum State
     {
-        Arc, Bridge, Stuck, Out,
+        Arc,
+        Bridge,
+        Stuck,
+        Out,
     }
 
     /// <summary>Sets up an arc that burns already.</summary>
@@ -61,7 +92,8 @@ public sealed class SimulatedArc
         ArgumentNullException.ThrowIfNull(setting);
         ArgumentOutOfRangeException.ThrowIfLessThan(rate, LowestRate);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(rate, HighestRate);
-        if (setting.Amps is not null && setting.Wire is null) throw new ArgumentOutOfRangeException(nameof(setting), "A TIG arc feeds no wire.");
+        if (setting.Amps is not null && setting.Wire is null)
+            throw new ArgumentOutOfRangeException(nameof(setting), "A TIG arc feeds no wire.");
         setting.Checked();
         Setting = setting;
         Rate = rate;
@@ -72,8 +104,21 @@ public sealed class SimulatedArc
         var wrong = setting.Faults.Contains(ArcFault.WrongPolarity);
         scale = setting.Faults.Contains(ArcFault.Scale) ? 1 : 0;
         worn = setting.Faults.Contains(ArcFault.WornTip) ? 1 : 0;
-        shake = PuddleShake * Math.Sqrt(step) * constants.Restless * (lost ? 2.4 : wrong ? 1.8 : 1);
-        fallNoise = (lost ? 3.6 : wrong ? 1.6 : 0.35) * Math.Sqrt(3 * 2 * step / 0.0012);
+        shake =
+            PuddleShake
+            * Math.Sqrt(step)
+            * constants.Restless
+            * (
+                lost ? 2.4
+                : wrong ? 1.8
+                : 1
+            );
+        fallNoise =
+            (
+                lost ? 3.6
+                : wrong ? 1.6
+                : 0.35
+            ) * Math.Sqrt(3 * 2 * step / 0.0012);
         fallNoiseKeep = 1 - step / 0.0012;
         detach = wrong ? 2 : 1;
         inductance = setting.InductanceMh * 1e-3;
@@ -104,16 +149,20 @@ public sealed class SimulatedArc
         openVolts = volts.Volts + ArcConstants.SourceOhm * ExpectedAmps();
     }
 
-    /// <summary>Runs on: one sample of volts and amps after the other. Nothing is allocated while <paramref name="events"/> has room.</summary>
+    /// <summary>
+    /// Runs on: one sample of volts and amps after the other. Nothing is allocated while <paramref name="events"/> has room.
+    /// </summary>
     /// <param name="volts">Volts at the terminals; as long as <paramref name="amps"/>.</param>
     /// <param name="amps">Amps.</param>
     /// <param name="events">Where to write what happened; null for nowhere.</param>
     public void Run(Span<float> volts, Span<float> amps, List<ArcEvent>? events = null)
     {
-        if (volts.Length != amps.Length) throw new ArgumentException("As many volts as amps.", nameof(amps));
+        if (volts.Length != amps.Length)
+            throw new ArgumentException("As many volts as amps.", nameof(amps));
         for (var i = 0; i < volts.Length; i++)
         {
-            if (wander > 0) Wander();
+            if (wander > 0)
+                Wander();
             volts[i] = (float)Step(events);
             amps[i] = (float)this.amps;
             samples++;
@@ -141,7 +190,8 @@ public sealed class SimulatedArc
         var shaken = shake * (random.NextDouble() - 0.5);
         puddleSpeed += step * (-PuddleOmega * PuddleOmega * puddle - 2 * PuddleDamping * PuddleOmega * puddleSpeed) + shaken;
         puddle += step * puddleSpeed;
-        if (scale + worn > 0) Patches();
+        if (scale + worn > 0)
+            Patches();
 
         var solid = stickOut - gap;
         var heating = constants.MeltB * solid * amps * amps;
@@ -154,9 +204,12 @@ public sealed class SimulatedArc
             _ => Feed(events),
         };
 
-        if (state == State.Out) return openVolts;
-        if (pulse is not null && state == State.Arc) amps += step / PulsedSource.Rise * (pulse.Amps(samples * step, step * (volts - across - loop * amps)) - amps);
-        else amps += step / inductance * (openVolts - ArcConstants.SourceOhm * amps - loop * amps - across);
+        if (state == State.Out)
+            return openVolts;
+        if (pulse is not null && state == State.Arc)
+            amps += step / PulsedSource.Rise * (pulse.Amps(samples * step, step * (volts - across - loop * amps)) - amps);
+        else
+            amps += step / inductance * (openVolts - ArcConstants.SourceOhm * amps - loop * amps - across);
         if (amps < OutAmps && state == State.Arc)
         {
             amps = 0;
@@ -182,7 +235,8 @@ public sealed class SimulatedArc
             return BridgeOhm * amps;
         }
         var across = constants.Fall + constants.ArcOhm * amps + constants.VoltsPerMm * length + noise + patch;
-        if (drop > Falls()) Fall(events);
+        if (drop > Falls())
+            Fall(events);
         return across;
     }
 
@@ -195,8 +249,10 @@ public sealed class SimulatedArc
         var pinch = amps / constants.PinchAmps;
         neck += step / (constants.Neck * Math.Sqrt(Math.Max(carried, 0.02)) * luck) * (1 + pinch * pinch);
         var across = (BridgeOhm + 0.03 * neck * neck * neck) * amps;
-        if (neck >= 1) Burst(ArcEventKind.Short, events);
-        else if (gap - puddle <= Immersed * constants.Diameter) state = State.Stuck;
+        if (neck >= 1)
+            Burst(ArcEventKind.Short, events);
+        else if (gap - puddle <= Immersed * constants.Diameter)
+            state = State.Stuck;
         return across;
     }
 
@@ -208,7 +264,8 @@ public sealed class SimulatedArc
         peak = Math.Max(peak, amps);
         action += step * amps * amps;
         var across = BridgeOhm * amps;
-        if (action > constants.FuseAction) Burst(ArcEventKind.Stub, events);
+        if (action > constants.FuseAction)
+            Burst(ArcEventKind.Stub, events);
         return across;
     }
 
@@ -228,7 +285,9 @@ public sealed class SimulatedArc
     private double Hanging(double volume)
     {
         var asRod = volume / constants.Area;
-        return asRod < 0.55 * constants.Diameter ? asRod : Math.Max(0.55 * constants.Diameter, 0.92 * Math.Cbrt(6 / Math.PI * volume) - 0.1 * constants.Diameter);
+        return asRod < 0.55 * constants.Diameter
+            ? asRod
+            : Math.Max(0.55 * constants.Diameter, 0.92 * Math.Cbrt(6 / Math.PI * volume) - 0.1 * constants.Diameter);
     }
 
     // The arc's own force takes the drop off the sooner the nearer the current is to spray; past that, drops of the wire's own size.

@@ -12,15 +12,21 @@ namespace GentleBead.Core.Arc;
 /// </remarks>
 public sealed class SteadyArc
 {
-    private const double UsualLength = 2, VoltsPerMm = 0.8;
+    private const double UsualLength = 2,
+        VoltsPerMm = 0.8;
 
     /// <summary>Turns of an AC arc each second; common practice, no source.</summary>
     public const double AcHz = 100;
 
     private readonly Xoshiro256StarStar random;
-    private readonly double amps, volts, step, shake, flutter;
+    private readonly double amps,
+        volts,
+        step,
+        shake,
+        flutter;
     private readonly bool ac;
-    private double noise, slow;
+    private double noise,
+        slow;
     private long samples;
 
     /// <summary>Sets up an arc that burns already.</summary>
@@ -30,7 +36,8 @@ public sealed class SteadyArc
         ArgumentNullException.ThrowIfNull(setting);
         ArgumentOutOfRangeException.ThrowIfLessThan(rate, SimulatedArc.LowestRate);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(rate, SimulatedArc.HighestRate);
-        if (setting.Amps is not { } current) throw new ArgumentOutOfRangeException(nameof(setting), "A fed wire has an arc of another kind.");
+        if (setting.Amps is not { } current)
+            throw new ArgumentOutOfRangeException(nameof(setting), "A fed wire has an arc of another kind.");
         setting.Checked();
         random = new Xoshiro256StarStar(seed, threadSafe: false);
         step = 1.0 / rate;
@@ -39,7 +46,11 @@ public sealed class SteadyArc
         var wrong = setting.Faults.Contains(ArcFault.WrongPolarity);
         var dirty = setting.Faults.Contains(ArcFault.Scale);
         volts = LoadLine.Tig(current).Volts + VoltsPerMm * (setting.StickOut.Mm - UsualLength) + (wrong ? 6 : 0) + (lost ? 3 : 0);
-        shake = lost ? 2.5 : dirty ? 1.2 : wrong ? 1 : 0.08;
+        shake =
+            lost ? 2.5
+            : dirty ? 1.2
+            : wrong ? 1
+            : 0.08;
         flutter = lost || wrong || dirty ? 0.08 : 0;
         ac = setting.Process == Process.GtawAc;
     }
@@ -49,7 +60,8 @@ public sealed class SteadyArc
     /// <param name="amps">Amps; below 0 in the half of AC that cleans.</param>
     public void Run(Span<float> volts, Span<float> amps)
     {
-        if (volts.Length != amps.Length) throw new ArgumentException("As many volts as amps.", nameof(amps));
+        if (volts.Length != amps.Length)
+            throw new ArgumentException("As many volts as amps.", nameof(amps));
         for (var i = 0; i < volts.Length; i++)
         {
             noise += step / 0.0006 * -noise + Math.Sqrt(6 * step / 0.0006) * (random.NextDouble() - 0.5);
@@ -62,7 +74,8 @@ public sealed class SteadyArc
                 // The current crosses over in a fifth of a millisecond, and the new half needs a spike to light.
                 var into = (turn < 0.5 ? turn : turn - 0.5) / AcHz;
                 var side = (turn < 0.5 ? 1 : -1) * Math.Min(1, into / 0.0001 - 1);
-                if (into > 0.0002) side = turn < 0.5 ? 1 : -1;
+                if (into > 0.0002)
+                    side = turn < 0.5 ? 1 : -1;
                 current *= side;
                 at = (at + (into < 0.0002 ? 12 : 0)) * Math.Sign(side);
             }

@@ -231,7 +231,13 @@ public enum Soot
 public enum Noted
 {
 #pragma warning disable CS1591 // the members of Evidence of the same name
-    Sound, Feel, Profile, Toes, Tint, Spatter, Ripple,
+    Sound,
+    Feel,
+    Profile,
+    Toes,
+    Tint,
+    Spatter,
+    Ripple,
 #pragma warning restore CS1591
 }
 
@@ -263,13 +269,24 @@ public enum Strength
 /// <param name="ExcessPenetration">How far the root stands out on the far side; 0 to 20 mm.</param>
 /// <param name="RootWidth">How wide the root is there; 0.3 to 50 mm.</param>
 public sealed record Measures(
-    Length? OtherLeg = null, Length? Throat = null, Length? Width = null, Length? Crown = null,
-    Length? UndercutDepth = null, Length? UndercutLength = null, IReadOnlyList<Length>? Pores = null,
-    Length? BeadLength = null, double? ArcSeconds = null, Voltage? ArcVolts = null, Current? ArcAmps = null,
-    Length? ExcessPenetration = null, Length? RootWidth = null)
+    Length? OtherLeg = null,
+    Length? Throat = null,
+    Length? Width = null,
+    Length? Crown = null,
+    Length? UndercutDepth = null,
+    Length? UndercutLength = null,
+    IReadOnlyList<Length>? Pores = null,
+    Length? BeadLength = null,
+    double? ArcSeconds = null,
+    Voltage? ArcVolts = null,
+    Current? ArcAmps = null,
+    Length? ExcessPenetration = null,
+    Length? RootWidth = null
+)
 {
     /// <summary>Travel speed from length and time; null while one of them is missing.</summary>
-    public TravelSpeed? Travel() => BeadLength is { } length && ArcSeconds is > 0 and var seconds ? TravelSpeed.FromMmPerMin(length.Mm / seconds * 60) : null;
+    public TravelSpeed? Travel() =>
+        BeadLength is { } length && ArcSeconds is > 0 and var seconds ? TravelSpeed.FromMmPerMin(length.Mm / seconds * 60) : null;
 
     /// <summary>Whether nothing was measured.</summary>
     public bool IsEmpty() => this == new Measures();
@@ -292,12 +309,17 @@ public sealed record Measures(
     {
         foreach (var (field, name, read, least, most) in Lengths)
         {
-            if (read(this) is { } length && (length.Mm < least || length.Mm > most)) yield return new(field, Say($"A {name} between {Length.FromMm(least)} and {Length.FromMm(most)}."));
+            if (read(this) is { } length && (length.Mm < least || length.Mm > most))
+                yield return new(field, Say($"A {name} between {Length.FromMm(least)} and {Length.FromMm(most)}."));
         }
-        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10))) yield return new("poresMm", Say($"Up to 200 pores, each {new Either("0.1 to 10 mm", "0.004 to 0.394 in")}."));
-        if (ArcSeconds is { } seconds && seconds is not (>= 1 and <= 600)) yield return new("arcSeconds", Say($"An arc time between 1 and 600 s."));
-        if (ArcVolts is { } volts && volts.Volts is not (>= 5 and <= 50)) yield return new("arcVolts", Say($"A read-out between 5 and 50 V."));
-        if (ArcAmps is { } amps && amps.Amps is not (>= 5 and <= 600)) yield return new("arcAmps", Say($"A read-out between 5 and 600 A."));
+        if (Pores is { } pores && (pores.Count > 200 || pores.Any(pore => pore.Mm is < 0.1 or > 10)))
+            yield return new("poresMm", Say($"Up to 200 pores, each {new Either("0.1 to 10 mm", "0.004 to 0.394 in")}."));
+        if (ArcSeconds is { } seconds && seconds is not (>= 1 and <= 600))
+            yield return new("arcSeconds", Say($"An arc time between 1 and 600 s."));
+        if (ArcVolts is { } volts && volts.Volts is not (>= 5 and <= 50))
+            yield return new("arcVolts", Say($"A read-out between 5 and 50 V."));
+        if (ArcAmps is { } amps && amps.Amps is not (>= 5 and <= 600))
+            yield return new("arcAmps", Say($"A read-out between 5 and 600 A."));
     }
 }
 
@@ -329,22 +351,40 @@ public sealed record Listened(Sound Sound, double Confidence, double? ShortRate)
 /// <param name="Strengths">How strongly; what is left out is plain.</param>
 /// <param name="Listened">What a recording says beside the ear; the ear leads.</param>
 public sealed record Evidence(
-    Sound? Sound = null, Profile? Profile = null, Toes? Toes = null, Tint? Tint = null, Spatter? Spatter = null,
-    Ripple? Ripple = null, IReadOnlyList<Fault>? Faults = null, Penetration? Penetration = null,
-    Length? BeadSize = null, Length? StickOut = null, Feel? Feel = null, PlateWarmth? Plate = null, Measures? Measured = null,
-    Tungsten? Tungsten = null, TintColour? Colour = null, Puddle? Puddle = null, Soot? Soot = null, MacroMeasures? Macro = null,
-    IReadOnlyDictionary<Noted, Strength>? Strengths = null, Listened? Listened = null)
+    Sound? Sound = null,
+    Profile? Profile = null,
+    Toes? Toes = null,
+    Tint? Tint = null,
+    Spatter? Spatter = null,
+    Ripple? Ripple = null,
+    IReadOnlyList<Fault>? Faults = null,
+    Penetration? Penetration = null,
+    Length? BeadSize = null,
+    Length? StickOut = null,
+    Feel? Feel = null,
+    PlateWarmth? Plate = null,
+    Measures? Measured = null,
+    Tungsten? Tungsten = null,
+    TintColour? Colour = null,
+    Puddle? Puddle = null,
+    Soot? Soot = null,
+    MacroMeasures? Macro = null,
+    IReadOnlyDictionary<Noted, Strength>? Strengths = null,
+    Listened? Listened = null
+)
 {
     /// <summary>What the arc sounded like: by the ear, and where nobody noted it by the recording.</summary>
     public Sound? SoundHeard() => Sound ?? Listened?.Sound;
 
     /// <summary>The size of the bead as its joint measures it: by gauge, or from the section; null when not measured.</summary>
-    public Length? SizeBy(BeadMeasure measure) => BeadSize ?? (Macro, measure) switch
-    {
-        ({ LowerLeg: { } lower, UpperLeg: { } upper }, BeadMeasure.Leg) => lower < upper ? lower : upper,
-        ({ } macro, BeadMeasure.Width) => macro.Width,
-        _ => null,
-    };
+    public Length? SizeBy(BeadMeasure measure) =>
+        BeadSize
+        ?? (Macro, measure) switch
+        {
+            ({ LowerLeg: { } lower, UpperLeg: { } upper }, BeadMeasure.Leg) => lower < upper ? lower : upper,
+            ({ } macro, BeadMeasure.Width) => macro.Width,
+            _ => null,
+        };
 
     /// <summary>Faults seen; never null.</summary>
     public IReadOnlyList<Fault> Faults { get; init; } = Faults ?? [];
@@ -356,16 +396,35 @@ public sealed record Evidence(
     /// <param name="measure">How this joint's bead is measured.</param>
     public IEnumerable<Problem> Problems(BeadMeasure measure)
     {
-        if (IsEmpty()) yield return new("evidence", Say($"Note at least the sound, or one look."));
-        if (BeadSize is { Mm: < 0.5 or > 50 }) yield return new("evidence.beadSizeMm", Between(measure.Words(), 0.5));
-        if (StickOut is { Mm: < 1 or > 50 }) yield return new("evidence.stickOutMm", Between(Say($"stick-out"), 1));
-        foreach (var problem in Measured?.Problems() ?? []) yield return problem.Under("evidence.measured");
+        if (IsEmpty())
+            yield return new("evidence", Say($"Note at least the sound, or one look."));
+        if (BeadSize is { Mm: < 0.5 or > 50 })
+            yield return new("evidence.beadSizeMm", Between(measure.Words(), 0.5));
+        if (StickOut is { Mm: < 1 or > 50 })
+            yield return new("evidence.stickOutMm", Between(Say($"stick-out"), 1));
+        foreach (var problem in Measured?.Problems() ?? [])
+            yield return problem.Under("evidence.measured");
     }
 
     private static Said Between(Said what, double least) => Say($"A {what} between {Length.FromMm(least)} and {Length.FromMm(50)}.");
 
     /// <summary>Whether nothing at all was noted.</summary>
-    public bool IsEmpty() => SoundHeard() is null && Profile is null && Toes is null && Tint is null && Spatter is null && Ripple is null
-        && Faults.Count == 0 && Penetration is null && BeadSize is null && StickOut is null && Feel is null && Tungsten is null
-        && Colour is null && Puddle is null && Soot is null && Macro is null && (Measured is null || Measured.IsEmpty());
+    public bool IsEmpty() =>
+        SoundHeard() is null
+        && Profile is null
+        && Toes is null
+        && Tint is null
+        && Spatter is null
+        && Ripple is null
+        && Faults.Count == 0
+        && Penetration is null
+        && BeadSize is null
+        && StickOut is null
+        && Feel is null
+        && Tungsten is null
+        && Colour is null
+        && Puddle is null
+        && Soot is null
+        && Macro is null
+        && (Measured is null || Measured.IsEmpty());
 }

@@ -37,8 +37,16 @@ public readonly record struct UnfusedLine(Point From, Point To);
 /// <param name="FusionLine">Points along the fusion line, toe to toe; may be empty when it cannot be seen.</param>
 /// <param name="Unfused">Dark straight lines left of the joint.</param>
 public sealed record MacroMarks(
-    Point ScaleFrom, Point ScaleTo, Length ScaleLength, Point Root, Point LowerToe, Point UpperToe,
-    IReadOnlyList<Point> Face, IReadOnlyList<Point> FusionLine, IReadOnlyList<UnfusedLine> Unfused)
+    Point ScaleFrom,
+    Point ScaleTo,
+    Length ScaleLength,
+    Point Root,
+    Point LowerToe,
+    Point UpperToe,
+    IReadOnlyList<Point> Face,
+    IReadOnlyList<Point> FusionLine,
+    IReadOnlyList<UnfusedLine> Unfused
+)
 {
     private const double LeastPixels = 10;
 
@@ -47,14 +55,31 @@ public sealed record MacroMarks(
     /// <param name="height">Height of the picture in pixels.</param>
     public IEnumerable<Problem> Problems(int width, int height)
     {
-        if (ScaleLength.Mm is not (>= 0.1 and <= 500)) yield return new("scaleLengthMm", Say($"A scale between 0.1 and 500 mm."));
-        if (!((ScaleTo - ScaleFrom).Size() >= LeastPixels)) yield return new("scale", Say($"The two ends of the scale stand too near each other to measure by."));
-        if (!((LowerToe - UpperToe).Size() >= LeastPixels)) yield return new("toes", Say($"The two toes stand too near each other to measure."));
-        if (Face.Count is 0 or > 40) yield return new("face", Say($"Mark the face: at least its highest point, at most 40."));
-        if (FusionLine.Count > 80) yield return new("fusionLine", Say($"At most 80 points along the fusion line."));
-        if (Unfused.Count > 20) yield return new("unfused", Say($"At most 20 unfused lines."));
-        Point[] all = [ScaleFrom, ScaleTo, Root, LowerToe, UpperToe, .. Face, .. FusionLine, .. Unfused.SelectMany(line => new[] { line.From, line.To })];
-        if (all.Any(point => !(point.X >= 0 && point.X <= width && point.Y >= 0 && point.Y <= height))) yield return new("marks", Say($"A mark lies outside the picture."));
+        if (ScaleLength.Mm is not (>= 0.1 and <= 500))
+            yield return new("scaleLengthMm", Say($"A scale between 0.1 and 500 mm."));
+        if (!((ScaleTo - ScaleFrom).Size() >= LeastPixels))
+            yield return new("scale", Say($"The two ends of the scale stand too near each other to measure by."));
+        if (!((LowerToe - UpperToe).Size() >= LeastPixels))
+            yield return new("toes", Say($"The two toes stand too near each other to measure."));
+        if (Face.Count is 0 or > 40)
+            yield return new("face", Say($"Mark the face: at least its highest point, at most 40."));
+        if (FusionLine.Count > 80)
+            yield return new("fusionLine", Say($"At most 80 points along the fusion line."));
+        if (Unfused.Count > 20)
+            yield return new("unfused", Say($"At most 20 unfused lines."));
+        Point[] all =
+        [
+            ScaleFrom,
+            ScaleTo,
+            Root,
+            LowerToe,
+            UpperToe,
+            .. Face,
+            .. FusionLine,
+            .. Unfused.SelectMany(line => new[] { line.From, line.To }),
+        ];
+        if (all.Any(point => !(point.X >= 0 && point.X <= width && point.Y >= 0 && point.Y <= height)))
+            yield return new("marks", Say($"A mark lies outside the picture."));
     }
 }
 
@@ -64,13 +89,23 @@ public sealed record MacroMarks(
 /// <param name="Throat">Actual throat: the shortest way from the root to the face; null where the joint has no legs.</param>
 /// <param name="Width">Toe to toe.</param>
 /// <param name="Reinforcement">How far the face stands over the line between the toes; 0 when it lies under it.</param>
-/// <param name="RootPenetration">How far the fusion line goes past the root, away from the face; null when no fusion line was marked.</param>
-/// <param name="LowerPenetration">How far it goes into the lower plate beside the root; null where the joint has no legs or no line was marked.</param>
+/// <param name="RootPenetration">How far the fusion line goes past the root, away from the face; null when no fusion line was
+/// marked.</param>
+/// <param name="LowerPenetration">How far it goes into the lower plate beside the root; null where the joint has no legs or no line was
+/// marked.</param>
 /// <param name="UpperPenetration">How far it goes into the standing plate; null likewise.</param>
 /// <param name="UnfusedLength">All unfused lines together.</param>
 public sealed record MacroMeasures(
-    Length? LowerLeg, Length? UpperLeg, Length? Throat, Length Width, Length Reinforcement,
-    Length? RootPenetration, Length? LowerPenetration, Length? UpperPenetration, Length UnfusedLength)
+    Length? LowerLeg,
+    Length? UpperLeg,
+    Length? Throat,
+    Length Width,
+    Length Reinforcement,
+    Length? RootPenetration,
+    Length? LowerPenetration,
+    Length? UpperPenetration,
+    Length UnfusedLength
+)
 {
     /// <summary>Measures a marked section.</summary>
     /// <param name="marks">What was marked; without problems.</param>
@@ -83,7 +118,8 @@ public sealed record MacroMeasures(
         // Square to the line between the toes, on the face's side: away from the root for a fillet, else where the face was marked.
         var outward = new Point(-chord.Y, chord.X);
         var side = measure == BeadMeasure.Leg ? -(root - lower).Along(outward) : marks.Face.Sum(point => (point - lower).Along(outward));
-        if (side < 0) outward = new Point(-outward.X, -outward.Y);
+        if (side < 0)
+            outward = new Point(-outward.X, -outward.Y);
         var over = marks.Face.Max(point => (point - lower).Along(outward));
         var unfused = marks.Unfused.Sum(line => (line.To - line.From).Size());
         var seen = marks.FusionLine.Count > 0;
@@ -96,18 +132,28 @@ public sealed record MacroMeasures(
         var alongLower = (lower - root).Unit();
         var alongUpper = (upper - root).Unit();
         return new(
-            Mm((lower - root).Size()), Mm((upper - root).Size()), Mm(Nearest(root, [lower, .. marks.Face, upper])), Mm((upper - lower).Size()), Mm(over),
+            Mm((lower - root).Size()),
+            Mm((upper - root).Size()),
+            Mm(Nearest(root, [lower, .. marks.Face, upper])),
+            Mm((upper - lower).Size()),
+            Mm(over),
             seen ? Mm(marks.FusionLine.Max(point => -(point - root).Along(outward))) : null,
             seen ? Mm(Into(alongLower, alongUpper)) : null,
             seen ? Mm(Into(alongUpper, alongLower)) : null,
-            Mm(unfused));
+            Mm(unfused)
+        );
 
         // How far fusion goes under a plate's surface: square to it, on the side the other plate does not stand.
         double Into(Point surface, Point other)
         {
             var square = new Point(-surface.Y, surface.X);
-            if (other.Along(square) > 0) square = new Point(-square.X, -square.Y);
-            return marks.FusionLine.Where(point => (point - root).Along(surface) > 0).Select(point => (point - root).Along(square)).DefaultIfEmpty(0).Max();
+            if (other.Along(square) > 0)
+                square = new Point(-square.X, -square.Y);
+            return marks
+                .FusionLine.Where(point => (point - root).Along(surface) > 0)
+                .Select(point => (point - root).Along(square))
+                .DefaultIfEmpty(0)
+                .Max();
         }
 
         Length Mm(double pixels) => Length.FromMm(Math.Max(0, pixels) * mmPerPixel);
@@ -119,7 +165,8 @@ public sealed record MacroMeasures(
         var way = face[^1] - face[0];
         var ordered = face.OrderBy(point => (point - face[0]).Along(way)).ToArray();
         var least = double.PositiveInfinity;
-        for (var i = 1; i < ordered.Length; i++) least = Math.Min(least, ToLine(root, ordered[i - 1], ordered[i]));
+        for (var i = 1; i < ordered.Length; i++)
+            least = Math.Min(least, ToLine(root, ordered[i - 1], ordered[i]));
         return least;
     }
 

@@ -6,7 +6,22 @@ namespace GentleBead.Core.Calculators;
 public enum NumberKind
 {
 #pragma warning disable CS1591 // each is named for its quantity and held in the unit at the end of the field's key
-    Length, WireFeed, Travel, Gas, Volts, Amps, Heat, Seconds, Hours, Percent, Celsius, Litres, Bar, Grams, Metres, Square,
+    Length,
+    WireFeed,
+    Travel,
+    Gas,
+    Volts,
+    Amps,
+    Heat,
+    Seconds,
+    Hours,
+    Percent,
+    Celsius,
+    Litres,
+    Bar,
+    Grams,
+    Metres,
+    Square,
 #pragma warning restore CS1591
 }
 
@@ -50,7 +65,15 @@ public sealed record Pick(string Value, Said Label);
 /// <param name="High">Highest value taken.</param>
 /// <param name="Solved">Whether it may be left empty to be worked out from the others.</param>
 /// <param name="Picks">What to pick from; empty for a number.</param>
-public sealed record CalculatorField(string Key, Said Label, NumberKind? Kind, double Low, double High, bool Solved, IReadOnlyList<Pick> Picks);
+public sealed record CalculatorField(
+    string Key,
+    Said Label,
+    NumberKind? Kind,
+    double Low,
+    double High,
+    bool Solved,
+    IReadOnlyList<Pick> Picks
+);
 
 /// <summary>One number that came out.</summary>
 /// <param name="Label">The words on screen.</param>
@@ -65,33 +88,53 @@ public sealed record CalculatorResult(Said Label, NumberKind Kind, double Value,
 /// <param name="About">What it tells, in a sentence.</param>
 /// <param name="Fields">Its fields, in order.</param>
 /// <param name="Work">The calculation. Everything needed is there when it is called.</param>
-public sealed record Calculator(string Key, Said Title, Said About, IReadOnlyList<CalculatorField> Fields, Func<CalculatorValues, IReadOnlyList<CalculatorResult>> Work)
+public sealed record Calculator(
+    string Key,
+    Said Title,
+    Said About,
+    IReadOnlyList<CalculatorField> Fields,
+    Func<CalculatorValues, IReadOnlyList<CalculatorResult>> Work
+)
 {
     /// <summary>Checks what was given and works it out.</summary>
     /// <param name="numbers">Numbers by field; a solved field may be missing.</param>
     /// <param name="picks">Picks by field.</param>
-    public Checked<IReadOnlyList<CalculatorResult>> Run(IReadOnlyDictionary<string, double> numbers, IReadOnlyDictionary<string, string> picks)
+    public Checked<IReadOnlyList<CalculatorResult>> Run(
+        IReadOnlyDictionary<string, double> numbers,
+        IReadOnlyDictionary<string, string> picks
+    )
     {
         Problem[] problems = [.. Fields.Select(field => Wrong(field, numbers, picks)).OfType<Problem>()];
-        if (problems.Length > 0) return new(problems);
+        if (problems.Length > 0)
+            return new(problems);
         var solved = Fields.Where(field => field.Solved).ToArray();
         var missing = solved.Where(field => !numbers.ContainsKey(field.Key)).ToArray();
         if (solved.Length > 0 && missing.Length == 0)
         {
             return new([.. solved.Select(field => new Problem(field.Key, Say($"Leave one of these empty: that one is worked out.")))]);
         }
-        if (missing.Length > 1) return new([.. missing.Select(field => new Problem(field.Key, Say($"Leave only one of these empty.")))]);
+        if (missing.Length > 1)
+            return new([.. missing.Select(field => new Problem(field.Key, Say($"Leave only one of these empty.")))]);
         return new(Work(new CalculatorValues(numbers, picks, missing.Length == 1 ? missing[0].Key : "")));
     }
 
-    private static Problem? Wrong(CalculatorField field, IReadOnlyDictionary<string, double> numbers, IReadOnlyDictionary<string, string> picks)
+    private static Problem? Wrong(
+        CalculatorField field,
+        IReadOnlyDictionary<string, double> numbers,
+        IReadOnlyDictionary<string, string> picks
+    )
     {
         if (field.Kind is not { } kind)
         {
-            return picks.TryGetValue(field.Key, out var pick) && field.Picks.Any(known => known.Value == pick) ? null : new(field.Key, Say($"{field.Label}?"));
+            return picks.TryGetValue(field.Key, out var pick) && field.Picks.Any(known => known.Value == pick)
+                ? null
+                : new(field.Key, Say($"{field.Label}?"));
         }
-        if (!numbers.TryGetValue(field.Key, out var number)) return field.Solved ? null : new(field.Key, Say($"{field.Label}?"));
-        return number >= field.Low && number <= field.High ? null : new(field.Key, Say($"From {kind.With(field.Low)} to {kind.With(field.High)}."));
+        if (!numbers.TryGetValue(field.Key, out var number))
+            return field.Solved ? null : new(field.Key, Say($"{field.Label}?"));
+        return number >= field.Low && number <= field.High
+            ? null
+            : new(field.Key, Say($"From {kind.With(field.Low)} to {kind.With(field.High)}."));
     }
 }
 
@@ -99,7 +142,11 @@ public sealed record Calculator(string Key, Said Title, Said About, IReadOnlyLis
 /// <param name="Numbers">Numbers by field.</param>
 /// <param name="Picks">Picks by field.</param>
 /// <param name="Missing">The field to work out; empty where nothing was left open.</param>
-public sealed record CalculatorValues(IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Picks, string Missing)
+public sealed record CalculatorValues(
+    IReadOnlyDictionary<string, double> Numbers,
+    IReadOnlyDictionary<string, string> Picks,
+    string Missing
+)
 {
     /// <summary>A number that is there.</summary>
     public double this[string key] => Numbers[key];

@@ -52,9 +52,13 @@ public static class Cooling
     }
 
     /// <summary>
-    /// How warm a coupon is after a bead, evenly through, and how long it takes to be fit for a fair comparison: in still air, or under water.
+    /// How warm a coupon is after a bead, evenly through, and how long it takes to be fit for a fair comparison: in still air, or under
+    /// water.
     /// </summary>
-    /// <remarks>Heat balance of the whole piece, then Newton's cooling; 20 W/(m2 K) in still air, common practice, no source. An estimate: a hand near the plate decides.</remarks>
+    /// <remarks>
+    /// Heat balance of the whole piece, then Newton's cooling; 20 W/(m2 K) in still air, common practice, no source. An estimate: a hand
+    /// near the plate decides.
+    /// </remarks>
     /// <param name="heat">Heat input by EN 1011-1.</param>
     /// <param name="beadLength">Length of the bead.</param>
     /// <param name="length">Length of the coupon, above 0.</param>
@@ -62,12 +66,20 @@ public static class Cooling
     /// <param name="thickness">Thickness of the coupon, above 0.</param>
     /// <param name="metal">What it is made of.</param>
     /// <returns>Rise in degrees; seconds of waiting in still air until it is within 15 degrees; seconds under water.</returns>
-    public static (double RiseC, double WaitSeconds, double QuenchSeconds) Wait(HeatInput heat, Length beadLength, Length length, Length width, Length thickness, Metal metal)
+    public static (double RiseC, double WaitSeconds, double QuenchSeconds) Wait(
+        HeatInput heat,
+        Length beadLength,
+        Length length,
+        Length width,
+        Length thickness,
+        Metal metal
+    )
     {
         var facts = metal.Facts();
         var kilograms = length.Mm * width.Mm * thickness.Mm * 1e-6 * facts.DensityGPerCm3;
         var rise = heat.KJPerMm * beadLength.Mm * 1000 / (kilograms * facts.SpecificHeatJPerKgK);
-        if (rise <= FairRise) return (rise, 0, 0);
+        if (rise <= FairRise)
+            return (rise, 0, 0);
         // Both faces give off heat; the edges are left out.
         var perSecond = 2 * StillAir / (facts.DensityGPerCm3 * 1000 * facts.SpecificHeatJPerKgK * thickness.Mm / 1000);
         // Moving water takes it some fifty times as fast; common practice, no source.
@@ -77,11 +89,12 @@ public static class Cooling
     }
 
     // EN 1011-2, table of shape factors, from memory. The T is worked with the middle of its two-dimensional range.
-    private static (double F2, double F3) Factors(CoolingShape shape) => shape switch
-    {
-        CoolingShape.Butt => (0.9, 0.9),
-        CoolingShape.Corner => (0.8, 0.67),
-        CoolingShape.Tee => (0.56, 0.67),
-        _ => (1, 1),
-    };
+    private static (double F2, double F3) Factors(CoolingShape shape) =>
+        shape switch
+        {
+            CoolingShape.Butt => (0.9, 0.9),
+            CoolingShape.Corner => (0.8, 0.67),
+            CoolingShape.Tee => (0.56, 0.67),
+            _ => (1, 1),
+        };
 }

@@ -17,14 +17,25 @@ public sealed record Agreement(Aspect? Aspect, int Rulings, int Agreed, double L
 
     /// <summary>Agreement on every aspect that was ruled on, weakest first. Interval: Wilson 1927.</summary>
     public static IReadOnlyList<Agreement> Of(IReadOnlyList<Ruling> rulings) =>
-    [
-        .. rulings.GroupBy(ruling => ruling.Aspect).Select(aspect =>
-        {
-            var (n, agreed) = (aspect.Count(), aspect.Count(ruling => ruling.Agrees()));
-            var share = (double)agreed / n;
-            var middle = (share + Z * Z / (2 * n)) / (1 + Z * Z / n);
-            var half = Z / (1 + Z * Z / n) * Math.Sqrt(share * (1 - share) / n + Z * Z / (4.0 * n * n));
-            return new Agreement(aspect.Key, n, agreed, Math.Max(0, middle - half), Math.Min(1, middle + half), n >= Least && middle + half < Enough);
-        }).OrderBy(agreement => (double)agreement.Agreed / agreement.Rulings).ThenBy(agreement => agreement.Aspect),
-    ];
+        [
+            .. rulings
+                .GroupBy(ruling => ruling.Aspect)
+                .Select(aspect =>
+                {
+                    var (n, agreed) = (aspect.Count(), aspect.Count(ruling => ruling.Agrees()));
+                    var share = (double)agreed / n;
+                    var middle = (share + Z * Z / (2 * n)) / (1 + Z * Z / n);
+                    var half = Z / (1 + Z * Z / n) * Math.Sqrt(share * (1 - share) / n + Z * Z / (4.0 * n * n));
+                    return new Agreement(
+                        aspect.Key,
+                        n,
+                        agreed,
+                        Math.Max(0, middle - half),
+                        Math.Min(1, middle + half),
+                        n >= Least && middle + half < Enough
+                    );
+                })
+                .OrderBy(agreement => (double)agreement.Agreed / agreement.Rulings)
+                .ThenBy(agreement => agreement.Aspect),
+        ];
 }

@@ -28,15 +28,38 @@ internal static class AmpChanges
         var target = (sheet.Amps.Amps - step.Amps) * way > 0 ? sheet.Amps : step;
         if (machine.AmpControl is not { } control || !Calibration.TryFit(control, out var fitted, out _))
         {
-            return new(row.Change, way > 0 ? Say($"Amps up to about {target}.") : Say($"Amps down to about {target}."), null, row.Expect, null, null);
+            return new(
+                row.Change,
+                way > 0 ? Say($"Amps up to about {target}.") : Say($"Amps down to about {target}."),
+                null,
+                row.Expect,
+                null,
+                null
+            );
         }
         var from = fitted.MarkFor(amps.Amps).Mark;
         if (Stand.Moved(control, from, fitted.MarkFor(target.Amps).Mark, way) is not { } mark)
         {
-            return new(row.Change, way > 0
-                ? Say($"The current control is at its end: a machine with more amps, or bevel and lay passes.")
-                : Say($"The current control is at its end: ease the pedal, or thicker plate."), null, row.Expect, null, null, from);
+            return new(
+                row.Change,
+                way > 0
+                    ? Say($"The current control is at its end: a machine with more amps, or bevel and lay passes.")
+                    : Say($"The current control is at its end: ease the pedal, or thicker plate."),
+                null,
+                row.Expect,
+                null,
+                null,
+                from
+            );
         }
-        return new(row.Change, Sentences(Say($"Amps {Stand.Turn(control, from, mark)}."), Say($"The pedal leads from there.")), null, row.Expect, null, null, mark);
+        return new(
+            row.Change,
+            Sentences(Say($"Amps {Stand.Turn(control, from, mark)}."), Say($"The pedal leads from there.")),
+            null,
+            row.Expect,
+            null,
+            null,
+            mark
+        );
     }
 }

@@ -18,30 +18,33 @@ internal static class Aspects
 
     /// <summary>Every aspect.</summary>
     public static AspectVerdict[] Of(BeadAtHand bead, IReadOnlySet<Sign> signs, bool fromMarks) =>
-    [
-        bead.SettingsAspect(signs, fromMarks),
-        Sound(bead, signs),
-        Appearance(bead.Evidence, signs),
-        Penetration(bead, signs),
-        BeadSize(bead, signs),
-    ];
+        [
+            bead.SettingsAspect(signs, fromMarks),
+            Sound(bead, signs),
+            Appearance(bead.Evidence, signs),
+            Penetration(bead, signs),
+            BeadSize(bead, signs),
+        ];
 
     /// <summary>The pair used against the sheet.</summary>
     public static AspectVerdict Settings(FedBead bead, IReadOnlySet<Sign> signs, bool fromMarks)
     {
         var (used, aim) = (bead.Used, bead.Pair.WireFeed);
         var share = used.WireFeed / aim - 1;
-        var wire = signs.Contains(Sign.WireOn) ? Say($"wire on the sheet")
+        var wire =
+            signs.Contains(Sign.WireOn) ? Say($"wire on the sheet")
             : share < 0 ? Say($"wire {-share * 100:0} % under the sheet's {aim}")
             : Say($"wire {share * 100:0} % over the sheet's {aim}");
         var band = SmoothBand.At(used.WireFeed, bead.Sheet.Job.RequireArc());
-        var volts = signs.Contains(Sign.PairInBand) ? Say($"{used.Volts} inside the band for it ({band.Low} to {band.High})")
+        var volts =
+            signs.Contains(Sign.PairInBand) ? Say($"{used.Volts} inside the band for it ({band.Low} to {band.High})")
             : signs.Contains(Sign.PairShort) ? Say($"{used.Volts} under the band for it ({band.Low} to {band.High})")
             : Say($"{used.Volts} over the band for it ({band.Low} to {band.High})");
         // What a mark gives is only as sure as the readings behind it.
-        var set = fromMarks && Dials.TryFit(bead.Machine, out var dials, out _)
-            ? Say($"{used.WireFeed}, good to {dials.WireMarkFor(used.WireFeed).SureShare * 100:0} %")
-            : Say($"{used.WireFeed}");
+        var set =
+            fromMarks && Dials.TryFit(bead.Machine, out var dials, out _)
+                ? Say($"{used.WireFeed}, good to {dials.WireMarkFor(used.WireFeed).SureShare * 100:0} %")
+                : Say($"{used.WireFeed}");
         return new(Aspect.Settings, bead.SettingsRight(signs) ? Standing.Right : Standing.Off, Say($"{set}: {wire}; {volts}."));
     }
 
@@ -49,30 +52,39 @@ internal static class Aspects
     public static AspectVerdict Settings(TungstenBead bead, IReadOnlySet<Sign> signs)
     {
         var (amps, aim) = (bead.Amps, bead.Sheet.Amps);
-        if (bead.SettingsRight(signs)) return new(Aspect.Settings, Standing.Right, Say($"{amps}: on the sheet."));
+        if (bead.SettingsRight(signs))
+            return new(Aspect.Settings, Standing.Right, Say($"{amps}: on the sheet."));
         var share = amps / aim - 1;
-        return new(Aspect.Settings, Standing.Off, share < 0
-            ? Say($"{amps}: {-share * 100:0} % under the sheet's {aim}.")
-            : Say($"{amps}: {share * 100:0} % over the sheet's {aim}."));
+        return new(
+            Aspect.Settings,
+            Standing.Off,
+            share < 0
+                ? Say($"{amps}: {-share * 100:0} % under the sheet's {aim}.")
+                : Say($"{amps}: {share * 100:0} % over the sheet's {aim}.")
+        );
     }
 
     private static AspectVerdict Sound(BeadAtHand bead, IReadOnlySet<Sign> signs)
     {
         Answer[] bad = [.. Observations.Among(signs).Where(answer => answer.Trouble == Trouble.Unsteady)];
-        if (bead.Evidence.SoundHeard() is null && bad.Length == 0) return new(Aspect.Sound, Standing.NotKnown, Say($"Not noted."));
+        if (bead.Evidence.SoundHeard() is null && bad.Length == 0)
+            return new(Aspect.Sound, Standing.NotKnown, Say($"Not noted."));
         var right = bead is TungstenBead ? Say($"It sounds right: the arc stands steady.") : Say($"It sounds right: the pair runs smooth.");
         var sound = ByTrouble(Aspect.Sound, bad, right);
         return Witness(bead.Evidence) is { } witness ? sound with { Text = Sentences(sound.Text, witness) } : sound;
     }
 
     // Beside what the ear said stands what the recording says.
-    private static Said? Witness(Evidence evidence) => evidence switch
-    {
-        { Listened: null } => null,
-        { Sound: null } => Say($"By the recording; nobody noted it."),
-        { Listened: { } recording } when recording.Sound == evidence.Sound => Say($"The recording bears it out."),
-        { Listened: { } recording } => Say($"The recording says otherwise: {Observations.Of(Observations.OfSound(recording.Sound)).Words}."),
-    };
+    private static Said? Witness(Evidence evidence) =>
+        evidence switch
+        {
+            { Listened: null } => null,
+            { Sound: null } => Say($"By the recording; nobody noted it."),
+            { Listened: { } recording } when recording.Sound == evidence.Sound => Say($"The recording bears it out."),
+            { Listened: { } recording } => Say(
+                $"The recording says otherwise: {Observations.Of(Observations.OfSound(recording.Sound)).Words}."
+            ),
+        };
 
     private static AspectVerdict Appearance(Evidence evidence, IReadOnlySet<Sign> signs)
     {
@@ -86,7 +98,8 @@ internal static class Aspects
     {
         if (bead.Evidence.Macro is { } macro)
         {
-            if (signs.Contains(Sign.SideUnfused)) return Off(Say($"Section: {macro.UnfusedLength} of dark line, lack of fusion."));
+            if (signs.Contains(Sign.SideUnfused))
+                return Off(Say($"Section: {macro.UnfusedLength} of dark line, lack of fusion."));
             if (macro.RootPenetration is { } root)
             {
                 var text = Say($"Section: fused {root} past the root.");
@@ -96,10 +109,13 @@ internal static class Aspects
         return bead.Evidence.Penetration switch
         {
             null => Unknown(Say($"The far side was not looked at.")),
-            Beads.Penetration.NoneSeen when bead.IsThick =>
-                Unknown(Say($"Nothing shows behind, which on plate this thick proves nothing: only a cut and etched section tells.")),
+            Beads.Penetration.NoneSeen when bead.IsThick => Unknown(
+                Say($"Nothing shows behind, which on plate this thick proves nothing: only a cut and etched section tells.")
+            ),
             Beads.Penetration.NoneSeen => Off(Say($"Nothing shows behind: on this plate some tint should.")),
-            Beads.Penetration.TintBehind => Right(Sentences(Say($"Tint behind: heat went through."), Say($"Only a section proves fusion at the root."))),
+            Beads.Penetration.TintBehind => Right(
+                Sentences(Say($"Tint behind: heat went through."), Say($"Only a section proves fusion at the root."))
+            ),
             _ => Right(Say($"A mark evenly through on the back.")),
         };
 
@@ -112,11 +128,16 @@ internal static class Aspects
     {
         var (what, aimed) = (Measures[bead.Sheet.BeadMeasure], bead.Sheet.BeadSize);
         return bead.Evidence.SizeBy(bead.Sheet.BeadMeasure) is { } size
-            ? new(Aspect.BeadSize, signs.Contains(Sign.SizeOn) ? Standing.Right : Standing.Off, Say($"{what} {size}; aimed at {aimed.Low:rule} to {aimed.High:rule}."))
+            ? new(
+                Aspect.BeadSize,
+                signs.Contains(Sign.SizeOn) ? Standing.Right : Standing.Off,
+                Say($"{what} {size}; aimed at {aimed.Low:rule} to {aimed.High:rule}.")
+            )
             : new(Aspect.BeadSize, Standing.NotKnown, Say($"{what} not measured; aimed at {aimed.Low:rule} to {aimed.High:rule}."));
     }
 
-    private static AspectVerdict ByTrouble(Aspect aspect, Answer[] bad, Said right) => bad.Length == 0
-        ? new(aspect, Standing.Right, right)
-        : new(aspect, Standing.Off, Say($"{bad.Select(answer => answer.Words):capital}."));
+    private static AspectVerdict ByTrouble(Aspect aspect, Answer[] bad, Said right) =>
+        bad.Length == 0
+            ? new(aspect, Standing.Right, right)
+            : new(aspect, Standing.Off, Say($"{bad.Select(answer => answer.Words):capital}."));
 }

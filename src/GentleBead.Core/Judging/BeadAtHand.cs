@@ -61,7 +61,8 @@ public sealed record FedBead(Sheet Sheet, Machine Machine, Settings Used, Eviden
     /// <summary>The pair on the sheet.</summary>
     public PairSettings Pair { get; } = Sheet.RequirePair();
 
-    internal override BeadAtHand? AsBefore(BeadBefore before) => before.Used is { } used ? this with { Used = used, Evidence = before.Evidence } : null;
+    internal override BeadAtHand? AsBefore(BeadBefore before) =>
+        before.Used is { } used ? this with { Used = used, Evidence = before.Evidence } : null;
 
     internal override bool SettingsRight(IReadOnlySet<Sign> signs) => signs.Contains(Sign.WireOn) && signs.Contains(Sign.PairInBand);
 
@@ -87,7 +88,8 @@ public sealed record FedBead(Sheet Sheet, Machine Machine, Settings Used, Eviden
 /// <param name="Evidence">What was noted.</param>
 public sealed record TungstenBead(Sheet Sheet, Machine Machine, Current Amps, Evidence Evidence) : BeadAtHand(Sheet, Machine, Evidence)
 {
-    internal override BeadAtHand? AsBefore(BeadBefore before) => before is { Used: null, Amps: { } amps } ? this with { Amps = amps, Evidence = before.Evidence } : null;
+    internal override BeadAtHand? AsBefore(BeadBefore before) =>
+        before is { Used: null, Amps: { } amps } ? this with { Amps = amps, Evidence = before.Evidence } : null;
 
     internal override bool SettingsRight(IReadOnlySet<Sign> signs) => signs.Contains(Sign.AmpsOn);
 

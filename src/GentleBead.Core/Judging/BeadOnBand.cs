@@ -16,7 +16,8 @@ public static class BeadOnBand
     /// <param name="verdict">The verdict.</param>
     public static WindowPoint? Point(Settings used, Sound? sound, Process process, Cause? cause, Verdict verdict)
     {
-        if (sound is not { } noted || (cause is { } behind && !Causes.Row(behind, process).SpeaksOfBand)) return null;
+        if (sound is not { } noted || (cause is { } behind && !Causes.Row(behind, process).SpeaksOfBand))
+            return null;
         BandEvidence? says = SoundOf.Mode(noted, process) switch
         {
             Sound.EvenCrackle => BandEvidence.Inside,

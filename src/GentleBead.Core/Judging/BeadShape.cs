@@ -23,9 +23,21 @@ namespace GentleBead.Core.Judging;
 /// <param name="Faults">Faults to mark.</param>
 /// <param name="Joint">The joint it lies in.</param>
 public sealed record BeadShape(
-    Length Width, double CrownShare, double TintShare, bool TintSeen, double RippleShare, double RippleWander,
-    double PenetrationShare, bool PenetrationSeen, double LegShare, bool ColdToes, int SpatterCount, bool Undercut,
-    IReadOnlyList<Fault> Faults, Joint Joint)
+    Length Width,
+    double CrownShare,
+    double TintShare,
+    bool TintSeen,
+    double RippleShare,
+    double RippleWander,
+    double PenetrationShare,
+    bool PenetrationSeen,
+    double LegShare,
+    bool ColdToes,
+    int SpatterCount,
+    bool Undercut,
+    IReadOnlyList<Fault> Faults,
+    Joint Joint
+)
 {
     private static readonly Dictionary<Profile, (double Crown, double Width)> ByProfile = new()
     {
@@ -77,13 +89,23 @@ public sealed record BeadShape(
             evidence.Tint is not null,
             evidence.Ripple == Ripple.Stretched ? 0.38 : 0.2,
             evidence.Ripple == Ripple.Uneven ? 1 : 0,
-            root is { } depth ? Math.Clamp(depth / sheet.Job.Thinner, 0, 1) : evidence.Penetration is { } penetration ? ByPenetration[penetration] : Math.Clamp(0.5 * heat, 0, 1),
+            root is { } depth ? Math.Clamp(depth / sheet.Job.Thinner, 0, 1)
+                : evidence.Penetration is { } penetration ? ByPenetration[penetration]
+                : Math.Clamp(0.5 * heat, 0, 1),
             root is not null || evidence.Penetration is not null,
-            evidence is { BeadSize: { } lower, Measured.OtherLeg: { } upper } && lower.Mm > 0 ? Math.Clamp(upper / lower, 0.3, 2) : evidence.Faults.Contains(Fault.UnequalLegs) ? 0.6 : 1,
+            evidence is { BeadSize: { } lower, Measured.OtherLeg: { } upper } && lower.Mm > 0 ? Math.Clamp(upper / lower, 0.3, 2)
+                : evidence.Faults.Contains(Fault.UnequalLegs) ? 0.6
+                : 1,
             evidence.Toes == Toes.Cold,
-            evidence.Spatter switch { Spatter.Big => 12, Spatter.Fine => 6, _ => 0 },
+            evidence.Spatter switch
+            {
+                Spatter.Big => 12,
+                Spatter.Fine => 6,
+                _ => 0,
+            },
             evidence.Toes == Toes.Undercut || evidence.Measured?.UndercutDepth?.Mm > 0.1,
             evidence.Faults,
-            sheet.Job.Joint);
+            sheet.Job.Joint
+        );
     }
 }

@@ -38,7 +38,20 @@ public enum CriteriaSet
 public enum Criterion
 {
 #pragma warning disable CS1591 // named in the words of the standards
-    Scope, Cracks, BurnThrough, Fusion, Crater, Undercut, Porosity, Convexity, Reinforcement, ExcessPenetration, UnequalLegs, Throat, Size, Travel,
+    Scope,
+    Cracks,
+    BurnThrough,
+    Fusion,
+    Crater,
+    Undercut,
+    Porosity,
+    Convexity,
+    Reinforcement,
+    ExcessPenetration,
+    UnequalLegs,
+    Throat,
+    Size,
+    Travel,
 #pragma warning restore CS1591
 }
 
@@ -62,17 +75,25 @@ public sealed record Acceptance(CriteriaSet Set, Said Name, Standing Standing, I
 /// <param name="Name">Its name.</param>
 /// <param name="Note">Whose word takes precedence.</param>
 /// <param name="Measure">A bead limit by limit.</param>
-internal sealed record CriteriaFacts(CriteriaSet Set, Said Name, Said Note, Func<Gauge, PracticeTolerances, IEnumerable<CriterionVerdict>> Measure);
+internal sealed record CriteriaFacts(
+    CriteriaSet Set,
+    Said Name,
+    Said Note,
+    Func<Gauge, PracticeTolerances, IEnumerable<CriterionVerdict>> Measure
+);
 
 /// <summary>Beads against criteria sets.</summary>
 /// <remarks>
-/// Limits of the standards are from memory and stand in <see cref="AwsLimits"/> and <see cref="IsoLevel"/>; what could not be recalled for sure is left
+/// Limits of the standards are from memory and stand in <see cref="AwsLimits"/> and <see cref="IsoLevel"/>; what could not be recalled for
+/// sure is left
 /// out and said to be left out. The code in force on the job, in its own edition, takes precedence over all of it.
 /// </remarks>
 public static class Criteria
 {
     private static readonly Said CheckYourCopy = Sentences(
-        Say($"Limits from memory: check your copy."), Say($"The code in force on the job and a qualified inspector take precedence."));
+        Say($"Limits from memory: check your copy."),
+        Say($"The code in force on the job and a qualified inspector take precedence.")
+    );
 
     private static readonly Said QualifiesNobody = Say($"The room's own tolerances: they qualify nobody.");
 
@@ -101,11 +122,13 @@ public static class Criteria
     {
         var facts = Sets[set];
         CriterionVerdict[] verdicts = [.. facts.Measure(new Gauge(sheet, evidence), tolerances)];
-        var standing = verdicts.Any(verdict => verdict.Standing == Standing.Off) ? Standing.Off
+        var standing =
+            verdicts.Any(verdict => verdict.Standing == Standing.Off) ? Standing.Off
             : verdicts.All(verdict => verdict.Standing == Standing.Right) ? Standing.Right
             : Standing.NotKnown;
         return new(set, facts.Name, standing, verdicts, facts.Note);
     }
 
-    private static CriteriaFacts Iso(CriteriaSet set, Said name) => new(set, name, CheckYourCopy, (gauge, _) => IsoLimits.Measure(gauge, IsoLevel.Of(set)));
+    private static CriteriaFacts Iso(CriteriaSet set, Said name) =>
+        new(set, name, CheckYourCopy, (gauge, _) => IsoLimits.Measure(gauge, IsoLevel.Of(set)));
 }

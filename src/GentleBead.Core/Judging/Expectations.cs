@@ -35,27 +35,56 @@ public static class Expectations
     private sealed record Should(Said Text, params IReadOnlyList<Sign> Signs);
 
     private static readonly Should Pops = new(
-        Say($"Pops and stubbing: the volts are under the band for this wire."), Sign.Popping, Sign.PushedBack);
+        Say($"Pops and stubbing: the volts are under the band for this wire."),
+        Sign.Popping,
+        Sign.PushedBack
+    );
 
     private static readonly Should Hisses = new(
-        Say($"A hiss, a long soft arc: the volts are over the band for this wire."), Sign.Hiss, Sign.Rattle, Sign.LongArc);
+        Say($"A hiss, a long soft arc: the volts are over the band for this wire."),
+        Sign.Hiss,
+        Sign.Rattle,
+        Sign.LongArc
+    );
 
     private static readonly Should ColdBead = new(
-        Say($"A tall, cold bead with thin tint."), Sign.TallNarrow, Sign.PiledUp, Sign.Lumpy, Sign.ToesCold, Sign.TintNone, Sign.TintThin);
+        Say($"A tall, cold bead with thin tint."),
+        Sign.TallNarrow,
+        Sign.PiledUp,
+        Sign.Lumpy,
+        Sign.ToesCold,
+        Sign.TintNone,
+        Sign.TintThin
+    );
 
     private static readonly Should HotBead = new(
-        Say($"A flatter, wider bead with wide tint; undercut or sagging past that."), Sign.Sunk, Sign.TintWide, Sign.Hole, Sign.Undercut, Sign.Flat);
+        Say($"A flatter, wider bead with wide tint; undercut or sagging past that."),
+        Sign.Sunk,
+        Sign.TintWide,
+        Sign.Hole,
+        Sign.Undercut,
+        Sign.Flat
+    );
 
     private static readonly Should RightBead = new(
-        Say($"A slightly rounded bead with even tint."), Sign.SlightlyConvex, Sign.Flat, Sign.ToesBlended, Sign.TintEven);
+        Say($"A slightly rounded bead with even tint."),
+        Sign.SlightlyConvex,
+        Sign.Flat,
+        Sign.ToesBlended,
+        Sign.TintEven
+    );
 
     // What each of these is read against: everything the same looks could have shown.
-    private static readonly HashSet<Sign> Sounds = [.. Observations.Behind(Sign.EvenCrackle).SelectMany(look => look.Answers).Select(answer => answer.Sign)];
+    private static readonly HashSet<Sign> Sounds =
+    [
+        .. Observations.Behind(Sign.EvenCrackle).SelectMany(look => look.Answers).Select(answer => answer.Sign),
+    ];
     private static readonly HashSet<Sign> Looks = [.. ColdBead.Signs, .. HotBead.Signs, .. RightBead.Signs];
     private static readonly HashSet<Sign> Bites = [Sign.NothingBehind, Sign.TintBehind, Sign.BackMark, Sign.RootFused, Sign.RootShort];
 
     /// <summary>
-    /// Penetration against the sheet's, as a share: Jackson and Shrubsall 1953, P = K (I⁴ / (S U²))^(1/3), from memory; the constant falls out.
+    /// Penetration against the sheet's, as a share: Jackson and Shrubsall 1953, P = K (I⁴ / (S U²))^(1/3), from memory; the constant falls
+    /// out.
     /// </summary>
     /// <param name="amps">Current against the sheet's.</param>
     /// <param name="volts">Volts against the sheet's.</param>
@@ -67,38 +96,70 @@ public static class Expectations
     {
         var amps = BurnOff.AmpsFor(bead.Used.WireFeed, bead.Sheet.Job.RequireArc()) / bead.Sheet.Amps;
         var stubs = signs.Contains(Sign.PairShort);
-        var sound = stubs ? Pops : signs.Contains(Sign.PairLong) ? Hisses : new(bead.Sheet.ExpectedSound, Sign.EvenCrackle);
-        return [Compared(Aspect.Sound, sound, Sounds, signs), .. LookAndBite(bead, signs, amps, bead.Used.Volts.Volts / bead.Pair.Volts.Aim.Volts, stubs)];
+        var sound =
+            stubs ? Pops
+            : signs.Contains(Sign.PairLong) ? Hisses
+            : new(bead.Sheet.ExpectedSound, Sign.EvenCrackle);
+        return
+        [
+            Compared(Aspect.Sound, sound, Sounds, signs),
+            .. LookAndBite(bead, signs, amps, bead.Used.Volts.Volts / bead.Pair.Volts.Aim.Volts, stubs),
+        ];
     }
 
     /// <summary>What a TIG bead's current should have given.</summary>
-    public static IReadOnlyList<Expectation> Of(TungstenBead bead, IReadOnlySet<Sign> signs) => LookAndBite(bead, signs, bead.Amps / bead.Sheet.Amps, 1, false);
+    public static IReadOnlyList<Expectation> Of(TungstenBead bead, IReadOnlySet<Sign> signs) =>
+        LookAndBite(bead, signs, bead.Amps / bead.Sheet.Amps, 1, false);
 
     private static Expectation[] LookAndBite(BeadAtHand bead, IReadOnlySet<Sign> signs, double amps, double volts, bool stubs)
     {
         var travel = bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } measured ? measured / aim : 1;
         // Heat into each millimetre of joint.
         var heat = amps * volts / travel;
-        var look = heat < 1 - Shows || stubs ? ColdBead : heat > 1 + Shows ? HotBead : RightBead;
-        return [Compared(Aspect.Appearance, look, Looks, signs), Compared(Aspect.Penetration, BiteOf(Penetration(amps, volts, travel)), Bites, signs)];
+        var look =
+            heat < 1 - Shows || stubs ? ColdBead
+            : heat > 1 + Shows ? HotBead
+            : RightBead;
+        return
+        [
+            Compared(Aspect.Appearance, look, Looks, signs),
+            Compared(Aspect.Penetration, BiteOf(Penetration(amps, volts, travel)), Bites, signs),
+        ];
     }
 
     private static Should BiteOf(double bite)
     {
         if (bite < 1 - Shows)
         {
-            return new(Say($"About {(1 - bite) * 100:0} % less depth than the sheet's: little or nothing behind."), Sign.NothingBehind, Sign.RootShort);
+            return new(
+                Say($"About {(1 - bite) * 100:0} % less depth than the sheet's: little or nothing behind."),
+                Sign.NothingBehind,
+                Sign.RootShort
+            );
         }
         return bite > 1 + Shows
-            ? new(Say($"About {(bite - 1) * 100:0} % more depth than the sheet's: a plain mark behind."), Sign.BackMark, Sign.TintBehind, Sign.RootFused)
-            : new(Say($"The sheet's depth: it should bite at the root, and on thin plate show behind."), Sign.TintBehind, Sign.BackMark, Sign.RootFused);
+            ? new(
+                Say($"About {(bite - 1) * 100:0} % more depth than the sheet's: a plain mark behind."),
+                Sign.BackMark,
+                Sign.TintBehind,
+                Sign.RootFused
+            )
+            : new(
+                Say($"The sheet's depth: it should bite at the root, and on thin plate show behind."),
+                Sign.TintBehind,
+                Sign.BackMark,
+                Sign.RootFused
+            );
     }
 
     // Seen as expected when most of what was seen is what was expected.
     private static Expectation Compared(Aspect aspect, Should should, HashSet<Sign> all, IReadOnlySet<Sign> signs)
     {
         var seen = signs.Where(all.Contains).ToArray();
-        var match = seen.Length == 0 ? Match.NotSeen : seen.Count(should.Signs.Contains) * 2 >= seen.Length ? Match.Agrees : Match.Contradicts;
+        var match =
+            seen.Length == 0 ? Match.NotSeen
+            : seen.Count(should.Signs.Contains) * 2 >= seen.Length ? Match.Agrees
+            : Match.Contradicts;
         return new(aspect, should.Text, match);
     }
 }

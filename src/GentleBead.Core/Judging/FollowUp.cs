@@ -52,23 +52,33 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
     /// <param name="signs">This bead's signs.</param>
     public static FollowUp? Of(BeadBefore before, IReadOnlySet<Sign> signsBefore, BeadAtHand bead, IReadOnlySet<Sign> signs)
     {
-        if (before.Judgement.Next is not { } next || before.Judgement.Causes.Count == 0) return null;
+        if (before.Judgement.Next is not { } next || before.Judgement.Causes.Count == 0)
+            return null;
         if (!Made(next.Kind, before, bead))
         {
-            return new(before.Number, Outcome.NotDone, Sentences(
-                Say($"After bead {before.Number} the advice was: {next.Instruction}"), Say($"It was not done, so this bead says nothing about it.")));
+            return new(
+                before.Number,
+                Outcome.NotDone,
+                Sentences(
+                    Say($"After bead {before.Number} the advice was: {next.Instruction}"),
+                    Say($"It was not done, so this bead says nothing about it.")
+                )
+            );
         }
         var table = Causes.Of(bead.Sheet.Job.Process);
         var row = table.FirstOrDefault(candidate => candidate.Cause == before.Judgement.Causes[0].Cause);
-        if (row is null || next.Kind == ChangeKind.Keep) return null;
+        if (row is null || next.Kind == ChangeKind.Keep)
+            return null;
 
         var spoke = SpokeFor(row, table, signsBefore);
-        // What was seen before is gone only when the same thing was looked at again; a fault not named is not there once a bead was looked at all over.
+        // What was seen before is gone only when the same thing was looked at again; a fault not named is not there once a bead was looked
+        // at all over.
         var lookedAllOver = bead.Evidence is { Profile: not null, Toes: not null };
         var again = spoke.Where(sign => LookedAt(sign).Any(signs.Contains) || (lookedAllOver && LookedAt(sign).Count() == 1)).ToArray();
         Sign[] gone = [.. again.Where(sign => !signs.Contains(sign))];
         Sign[] still = [.. again.Where(signs.Contains)];
-        var outcome = again.Length == 0 ? Outcome.NotLookedAt
+        var outcome =
+            again.Length == 0 ? Outcome.NotLookedAt
             : still.Length == 0 ? Outcome.AsExpected
             : gone.Length == 0 ? Outcome.NotAsExpected
             : Outcome.Partly;
@@ -81,8 +91,10 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
         var right = table.First(candidate => candidate.Cause == Cause.NothingWrong).Weights;
         return
         [
-            .. row.Weights
-                .Where(weight => weight.Value > Spoke && right.GetValueOrDefault(weight.Key) <= 0 && signsBefore.Contains(weight.Key))
+            .. row
+                .Weights.Where(weight =>
+                    weight.Value > Spoke && right.GetValueOrDefault(weight.Key) <= 0 && signsBefore.Contains(weight.Key)
+                )
                 .Select(weight => weight.Key)
                 .Where(sign => !Observations.Behind(sign).First().IsSetting),
         ];
@@ -90,19 +102,29 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
 
     private static IEnumerable<Sign> LookedAt(Sign sign) => Observations.Behind(sign).First().Answers.Select(answer => answer.Sign);
 
-    private static Said InWords(Outcome outcome, int before, ChangeKind kind, Sign[] spoke, Sign[] gone, Sign[] still) => outcome switch
-    {
-        Outcome.NotLookedAt when spoke.Length == 0 => Sentences(
-            Say($"The change after bead {before} was made."),
-            Say($"It was advised by the settings alone: nothing was seen that could be gone now.")),
-        Outcome.NotLookedAt => Sentences(Say($"Whether the change after bead {before} helped was not looked at."), Say($"Look for: {Words(spoke)}.")),
-        Outcome.AsExpected => Say($"The change after bead {before} did what it should: gone are {Words(gone)}."),
-        Outcome.Partly => Say($"The change after bead {before} did part of it: gone are {Words(gone)}; still there {Words(still)}."),
-        // What the hand was told cannot be read off the controls.
-        _ when NextChanges.IsByHand(kind) => Sentences(
-            Say($"As on bead {before}: still there {Words(still)}."), Say($"If what was advised was done, look for another cause.")),
-        _ => Sentences(Say($"The change after bead {before} did not help: still there {Words(still)}."), Say($"Look for another cause.")),
-    };
+    private static Said InWords(Outcome outcome, int before, ChangeKind kind, Sign[] spoke, Sign[] gone, Sign[] still) =>
+        outcome switch
+        {
+            Outcome.NotLookedAt when spoke.Length == 0 => Sentences(
+                Say($"The change after bead {before} was made."),
+                Say($"It was advised by the settings alone: nothing was seen that could be gone now.")
+            ),
+            Outcome.NotLookedAt => Sentences(
+                Say($"Whether the change after bead {before} helped was not looked at."),
+                Say($"Look for: {Words(spoke)}.")
+            ),
+            Outcome.AsExpected => Say($"The change after bead {before} did what it should: gone are {Words(gone)}."),
+            Outcome.Partly => Say($"The change after bead {before} did part of it: gone are {Words(gone)}; still there {Words(still)}."),
+            // What the hand was told cannot be read off the controls.
+            _ when NextChanges.IsByHand(kind) => Sentences(
+                Say($"As on bead {before}: still there {Words(still)}."),
+                Say($"If what was advised was done, look for another cause.")
+            ),
+            _ => Sentences(
+                Say($"The change after bead {before} did not help: still there {Words(still)}."),
+                Say($"Look for another cause.")
+            ),
+        };
 
     private static bool Made(ChangeKind kind, BeadBefore before, BeadAtHand bead)
     {
@@ -112,7 +134,8 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             wire = Moved(used.WireFeed / was.WireFeed - 1, NearShare);
             volts = Moved(used.Volts.Volts - was.Volts.Volts, NearVolts);
         }
-        if (bead is TungstenBead { Amps: var now } && before.Amps is { } then) amps = Moved(now / then - 1, NearShare);
+        if (bead is TungstenBead { Amps: var now } && before.Amps is { } then)
+            amps = Moved(now / then - 1, NearShare);
         return kind switch
         {
             // At the end of the volts the wire makes the pair instead.

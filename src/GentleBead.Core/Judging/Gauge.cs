@@ -52,15 +52,21 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
 
     public double? LegDifference => LowerLeg is { } lower && UpperLeg is { } upper ? Math.Abs(lower - upper) : null;
 
-    public double? FaceWidth => Evidence.Measured?.Width?.Mm ?? Evidence.Macro?.Width.Mm
-        ?? (!IsFillet ? Evidence.BeadSize?.Mm : LowerLeg is { } lower && UpperLeg is { } upper ? Math.Sqrt(lower * lower + upper * upper) : null);
+    public double? FaceWidth =>
+        Evidence.Measured?.Width?.Mm
+        ?? Evidence.Macro?.Width.Mm
+        ?? (
+            !IsFillet ? Evidence.BeadSize?.Mm
+            : LowerLeg is { } lower && UpperLeg is { } upper ? Math.Sqrt(lower * lower + upper * upper)
+            : null
+        );
 
     public double? Throat => Evidence.Measured?.Throat?.Mm ?? Evidence.Macro?.Throat?.Mm;
 
     public double? RootWidth => Evidence.Measured?.RootWidth?.Mm;
 
-    public double[]? Pores => Evidence.Measured?.Pores?.Select(pore => pore.Mm).ToArray()
-        ?? (!Evidence.Faults.Contains(Fault.Pinholes) && LookedAt ? [] : null);
+    public double[]? Pores =>
+        Evidence.Measured?.Pores?.Select(pore => pore.Mm).ToArray() ?? (!Evidence.Faults.Contains(Fault.Pinholes) && LookedAt ? [] : null);
 
     /// <summary>How many pores, and the largest.</summary>
     public Said PoreWords() => Pores is not { Length: > 0 } pores ? None : Say($"{pores.Length}, largest {Length.FromMm(pores.Max())}");
@@ -75,7 +81,8 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
     public CriterionVerdict Fused()
     {
         var limit = Say($"complete: no cold lap, no line left");
-        if (Evidence.Toes == Toes.Cold) return new(Criterion.Fusion, Standing.Off, limit, Say($"toes lie on top"));
+        if (Evidence.Toes == Toes.Cold)
+            return new(Criterion.Fusion, Standing.Off, limit, Say($"toes lie on top"));
         if (Evidence.Macro is { UnfusedLength: var unfused })
         {
             return unfused.Mm > LineLeftMm

@@ -17,13 +17,19 @@ public static class Habits
     /// <param name="table">The causes to weigh.</param>
     /// <param name="student">The likeliest causes of the student's newest beads, newest first.</param>
     /// <param name="machine">The likeliest causes of the machine's newest beads, newest first.</param>
-    public static IReadOnlyDictionary<Cause, double> Priors(IReadOnlyList<CauseRow> table, IReadOnlyList<Cause> student, IReadOnlyList<Cause> machine)
+    public static IReadOnlyDictionary<Cause, double> Priors(
+        IReadOnlyList<CauseRow> table,
+        IReadOnlyList<Cause> student,
+        IReadOnlyList<Cause> machine
+    )
     {
         var total = table.Sum(row => row.Prior);
         var counts = table.ToDictionary(row => row.Cause, row => row.Prior / total * TableBeads);
         var whose = table.ToDictionary(row => row.Cause, row => row.Whose);
-        foreach (var cause in student.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Hand)) counts[cause] += 1;
-        foreach (var cause in machine.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Machine)) counts[cause] += 1;
+        foreach (var cause in student.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Hand))
+            counts[cause] += 1;
+        foreach (var cause in machine.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Machine))
+            counts[cause] += 1;
         var all = counts.Values.Sum();
         return counts.ToDictionary(entry => entry.Key, entry => entry.Value / all);
     }

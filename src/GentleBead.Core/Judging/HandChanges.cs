@@ -12,57 +12,100 @@ internal static class HandChanges
     private static readonly Dictionary<ChangeKind, Row> Table = new()
     {
         [ChangeKind.Keep] = new(_ => Say($"Keep it. Do the same again."), LeaveControls: false),
-        [ChangeKind.Slower] = new(sheet => sheet.Travel is { } travel ? Say($"Travel slower: about {travel}.") : Say($"Stay longer: about {Seconds(sheet)}.")),
-        [ChangeKind.Faster] = new(sheet => sheet.Travel is { } travel ? Say($"Travel faster: about {travel}.") : Say($"Stay shorter: about {Seconds(sheet)}.")),
+        [ChangeKind.Slower] = new(sheet =>
+            sheet.Travel is { } travel ? Say($"Travel slower: about {travel}.") : Say($"Stay longer: about {Seconds(sheet)}.")
+        ),
+        [ChangeKind.Faster] = new(sheet =>
+            sheet.Travel is { } travel ? Say($"Travel faster: about {travel}.") : Say($"Stay shorter: about {Seconds(sheet)}.")
+        ),
         [ChangeKind.ShorterStickOut] = new(sheet => Say($"Bring the tip in: stick-out {sheet.RequirePair().StickOut.Aim}.")),
         [ChangeKind.MendAngle] = new(sheet => Say($"Mend the angle: {sheet.WorkAngle}.")),
-        [ChangeKind.SteadyHand] = new(sheet => Sentences(
-            Say($"Brace the hand, make a dry run."),
-            sheet.Travel is { } travel ? Say($"Count it along: about {travel}.") : Say($"Count it out: about {Seconds(sheet)}."))),
-        [ChangeKind.CheckGas] = new(sheet => sheet.GasFlow is { } gas
-            ? Say($"Check the gas: valve, bottle, {gas.Aim} with the gas flowing, clean nozzle, no draught.")
-            : Say($"Check the cover: dry wire, the stick-out of the sheet, no draught.")),
-        [ChangeKind.CleanPlate] = new(_ => Say($"Grind the plate bright, clamp on bare metal, the same settings again."), LeaveControls: false),
+        [ChangeKind.SteadyHand] = new(sheet =>
+            Sentences(
+                Say($"Brace the hand, make a dry run."),
+                sheet.Travel is { } travel ? Say($"Count it along: about {travel}.") : Say($"Count it out: about {Seconds(sheet)}.")
+            )
+        ),
+        [ChangeKind.CheckGas] = new(sheet =>
+            sheet.GasFlow is { } gas
+                ? Say($"Check the gas: valve, bottle, {gas.Aim} with the gas flowing, clean nozzle, no draught.")
+                : Say($"Check the cover: dry wire, the stick-out of the sheet, no draught.")
+        ),
+        [ChangeKind.CleanPlate] = new(
+            _ => Say($"Grind the plate bright, clamp on bare metal, the same settings again."),
+            LeaveControls: false
+        ),
         [ChangeKind.CoolPlate] = new(_ => Say($"Take a cold piece, or quench this one, and lay the same again.")),
-        [ChangeKind.MeasureWire] = new(sheet => Say($"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}.")),
+        [ChangeKind.MeasureWire] = new(sheet =>
+            Say($"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}.")
+        ),
         [ChangeKind.CheckFeed] = new(_ => Say($"Check the feed: roll tension, spool brake, liner.")),
-        [ChangeKind.ChangeTip] = new(sheet => sheet.Job.Wire is { } wire
-            ? Say($"A new contact tip for {wire.Facts().Name} wire, screwed tight.")
-            : Say($"A new contact tip, screwed tight.")),
-        [ChangeKind.MeasureVolts] = new(sheet => Say($"Measure the volts at the torch while welding: the sheet wants {sheet.RequirePair().Volts.Aim}.")),
+        [ChangeKind.ChangeTip] = new(sheet =>
+            sheet.Job.Wire is { } wire
+                ? Say($"A new contact tip for {wire.Facts().Name} wire, screwed tight.")
+                : Say($"A new contact tip, screwed tight.")
+        ),
+        [ChangeKind.MeasureVolts] = new(sheet =>
+            Say($"Measure the volts at the torch while welding: the sheet wants {sheet.RequirePair().Volts.Aim}.")
+        ),
         [ChangeKind.CheckBottle] = new(sheet => Say($"Read the bottle's label: the sheet wants {sheet.Job.Gas.Facts().Name}.")),
-        [ChangeKind.CheckWire] = new(sheet => sheet.Job.Wire is { } wire
-            ? Say($"Measure the wire on the spool: the sheet is for {wire.Facts().Name}.")
-            : Say($"Measure the rod: the sheet is for another.")),
+        [ChangeKind.CheckWire] = new(sheet =>
+            sheet.Job.Wire is { } wire
+                ? Say($"Measure the wire on the spool: the sheet is for {wire.Facts().Name}.")
+                : Say($"Measure the rod: the sheet is for another.")
+        ),
         [ChangeKind.CheckClamp] = new(_ => Say($"Clamp on bright metal near the joint, feel clamp and cable ends for heat.")),
-        [ChangeKind.DragIt] = new(_ => Say($"Slag means drag: lean the torch so that it points back at the bead. Chip and brush between passes.")),
+        [ChangeKind.DragIt] = new(_ =>
+            Say($"Slag means drag: lean the torch so that it points back at the bead. Chip and brush between passes.")
+        ),
         [ChangeKind.FillCrater] = new(
-            sheet => sheet.Job.Process.IsGtaw()
-                ? Say($"Ease the pedal off at the end, rod still in, until the crater is full.")
-                : Say($"Stop at the end, step back {new Either("10 mm", "3/8 in")} over the bead, and let the crater fill before letting go."),
-            LeaveControls: false),
-        [ChangeKind.ShorterArc] = new(sheet => sheet.Tig is { } tig
-            ? Say($"Bring the tungsten nearer: an arc about as long as the tungsten is thick, {tig.Tungsten}.")
-            : Say($"Bring the tungsten nearer: an arc about as long as the tungsten is thick.")),
+            sheet =>
+                sheet.Job.Process.IsGtaw()
+                    ? Say($"Ease the pedal off at the end, rod still in, until the crater is full.")
+                    : Say(
+                        $"Stop at the end, step back {new Either("10 mm", "3/8 in")} over the bead, and let the crater fill "
+                            + $"before letting go."
+                    ),
+            LeaveControls: false
+        ),
+        [ChangeKind.ShorterArc] = new(sheet =>
+            sheet.Tig is { } tig
+                ? Say($"Bring the tungsten nearer: an arc about as long as the tungsten is thick, {tig.Tungsten}.")
+                : Say($"Bring the tungsten nearer: an arc about as long as the tungsten is thick.")
+        ),
         [ChangeKind.Regrind] = new(_ => Say($"Grind the tungsten back to clean metal, lengthwise, and start again.")),
-        [ChangeKind.ThickerTungsten] = new(sheet => sheet.Tig is { } tig
-            ? Say($"Take the sheet's tungsten, {tig.Tungsten}, or the next thicker.")
-            : Say($"Take the sheet's tungsten, or the next thicker.")),
-        [ChangeKind.SetBalance] = new(sheet => sheet.Tig is { BalancePercent: { } balance }
-            ? Say($"Set the balance to {balance} % minus; a skin that will not open wants a little less, a growing ball a little more.")
-            : Say($"This is an AC matter: check that the machine stands on AC for aluminium.")),
-        [ChangeKind.MoreFiller] = new(_ => Say($"Feed the rod a little oftener, into the leading edge. Leave the amps and the pace."), LeaveControls: false),
+        [ChangeKind.ThickerTungsten] = new(sheet =>
+            sheet.Tig is { } tig
+                ? Say($"Take the sheet's tungsten, {tig.Tungsten}, or the next thicker.")
+                : Say($"Take the sheet's tungsten, or the next thicker.")
+        ),
+        [ChangeKind.SetBalance] = new(sheet =>
+            sheet.Tig is { BalancePercent: { } balance }
+                ? Say($"Set the balance to {balance} % minus; a skin that will not open wants a little less, a growing ball a little more.")
+                : Say($"This is an AC matter: check that the machine stands on AC for aluminium.")
+        ),
+        [ChangeKind.MoreFiller] = new(
+            _ => Say($"Feed the rod a little oftener, into the leading edge. Leave the amps and the pace."),
+            LeaveControls: false
+        ),
         [ChangeKind.LessFiller] = new(
-            _ => Say($"Feed less rod, and wait for the puddle to wet out before the next touch. Leave the amps and the pace."), LeaveControls: false),
+            _ => Say($"Feed less rod, and wait for the puddle to wet out before the next touch. Leave the amps and the pace."),
+            LeaveControls: false
+        ),
         [ChangeKind.CheckPolarity] = new(sheet => Say($"Check polarity ({sheet.Polarity.Words()}) and what the bottle says.")),
-        [ChangeKind.Stop] = new(_ => Say($"Stop on this piece and show it to a qualified person. Fresh, clean metal; fill the crater."), LeaveControls: false),
+        [ChangeKind.Stop] = new(
+            _ => Say($"Stop on this piece and show it to a qualified person. Fresh, clean metal; fill the crater."),
+            LeaveControls: false
+        ),
     };
 
     /// <summary>What to do; null where a control makes the change.</summary>
     public static Said? For(ChangeKind kind, Sheet sheet)
     {
-        if (!Table.TryGetValue(kind, out var row)) return null;
-        if (!row.LeaveControls) return row.Do(sheet);
+        if (!Table.TryGetValue(kind, out var row))
+            return null;
+        if (!row.LeaveControls)
+            return row.Do(sheet);
         return Sentences(row.Do(sheet), sheet.Pair is null ? Say($"Leave the amps.") : Say($"Leave both controls."));
     }
 

@@ -41,42 +41,58 @@ internal sealed record IsoLevel
     public Growing? ThroatShort { get; init; }
 
     /// <summary>The levels.</summary>
-    public static IReadOnlyDictionary<CriteriaSet, IsoLevel> All { get; } = new Dictionary<CriteriaSet, IsoLevel>
-    {
-        [CriteriaSet.Iso5817B] = new()
+    public static IReadOnlyDictionary<CriteriaSet, IsoLevel> All { get; } =
+        new Dictionary<CriteriaSet, IsoLevel>
         {
-            Undercut = new(0, 0.05, 0.5),
-            Pore = new(0, 0, 0),
-            ExcessPenetration = new(1, 0.2, 3),
-            Convexity = new(1, 0.1, 3),
-            Reinforcement = new(1, 0.1, 5),
-            UnequalLegs = new(1.5, 0.15, double.PositiveInfinity),
-            ThroatShort = new(0, 0, 0),
-        },
-        [CriteriaSet.Iso5817C] = new()
-        {
-            Undercut = new(0, 0.1, 0.5),
-            Pore = new(0, 0.2, 2),
-            ExcessPenetration = new(1, 0.6, 4),
-            Convexity = new(1, 0.15, 4),
-            Reinforcement = new(1, 0.15, 7),
-            UnequalLegs = new(2, 0.15, double.PositiveInfinity),
-            ThroatShort = new(0.3, 0.1, 1),
-        },
-        [CriteriaSet.Iso5817D] = new()
-        {
-            Undercut = new(0, 0.2, 1),
-            Pore = new(0, 0.3, 3),
-            ExcessPenetration = new(1, 1, 5),
-            Convexity = new(1, 0.25, 5),
-            Reinforcement = new(1, 0.25, 10),
-            UnequalLegs = new(2, 0.2, double.PositiveInfinity),
-            ThroatShort = new(0.3, 0.1, 2),
-        },
-        [CriteriaSet.Iso10042B] = new() { Aluminium = true, Convexity = new(1.5, 0.1, 3), Reinforcement = new(1.5, 0.1, 6) },
-        [CriteriaSet.Iso10042C] = new() { Aluminium = true, Convexity = new(1.5, 0.15, 4), Reinforcement = new(1.5, 0.15, 8) },
-        [CriteriaSet.Iso10042D] = new() { Aluminium = true, Convexity = new(1.5, 0.3, 5), Reinforcement = new(1.5, 0.2, 10) },
-    };
+            [CriteriaSet.Iso5817B] = new()
+            {
+                Undercut = new(0, 0.05, 0.5),
+                Pore = new(0, 0, 0),
+                ExcessPenetration = new(1, 0.2, 3),
+                Convexity = new(1, 0.1, 3),
+                Reinforcement = new(1, 0.1, 5),
+                UnequalLegs = new(1.5, 0.15, double.PositiveInfinity),
+                ThroatShort = new(0, 0, 0),
+            },
+            [CriteriaSet.Iso5817C] = new()
+            {
+                Undercut = new(0, 0.1, 0.5),
+                Pore = new(0, 0.2, 2),
+                ExcessPenetration = new(1, 0.6, 4),
+                Convexity = new(1, 0.15, 4),
+                Reinforcement = new(1, 0.15, 7),
+                UnequalLegs = new(2, 0.15, double.PositiveInfinity),
+                ThroatShort = new(0.3, 0.1, 1),
+            },
+            [CriteriaSet.Iso5817D] = new()
+            {
+                Undercut = new(0, 0.2, 1),
+                Pore = new(0, 0.3, 3),
+                ExcessPenetration = new(1, 1, 5),
+                Convexity = new(1, 0.25, 5),
+                Reinforcement = new(1, 0.25, 10),
+                UnequalLegs = new(2, 0.2, double.PositiveInfinity),
+                ThroatShort = new(0.3, 0.1, 2),
+            },
+            [CriteriaSet.Iso10042B] = new()
+            {
+                Aluminium = true,
+                Convexity = new(1.5, 0.1, 3),
+                Reinforcement = new(1.5, 0.1, 6),
+            },
+            [CriteriaSet.Iso10042C] = new()
+            {
+                Aluminium = true,
+                Convexity = new(1.5, 0.15, 4),
+                Reinforcement = new(1.5, 0.15, 8),
+            },
+            [CriteriaSet.Iso10042D] = new()
+            {
+                Aluminium = true,
+                Convexity = new(1.5, 0.3, 5),
+                Reinforcement = new(1.5, 0.2, 10),
+            },
+        };
 
     /// <summary>The level of a set.</summary>
     public static IsoLevel Of(CriteriaSet set) => All[set];

@@ -62,19 +62,26 @@ public static class Judge
             bead.Expected(signs),
             looks.FirstOrDefault(look => look.GainBits > WorthALook),
             Criteria.Of(around.Criteria, bead.Sheet, bead.Evidence, around.Tolerances),
-            around.Before is { } before && bead.AsBefore(before) is { } then ? FollowUp.Of(before, Signs.Of(then), bead, signs) : null);
+            around.Before is { } before && bead.AsBefore(before) is { } then ? FollowUp.Of(before, Signs.Of(then), bead, signs) : null
+        );
     }
 
     private static Verdict Decide(BeadAtHand bead, IReadOnlySet<Sign> signs, Answer[] answers, int heat)
     {
-        if (answers.Any(answer => answer.Trouble == Trouble.Unsound)) return Verdict.Fault;
+        if (answers.Any(answer => answer.Trouble == Trouble.Unsound))
+            return Verdict.Fault;
         // A bad sound with no lean to either side is the arc's own trouble; with one, the heat is the news.
-        if (answers.Any(answer => answer.Trouble == Trouble.Unsteady) && Math.Abs(heat) < PlainHeat) return Verdict.Unsteady;
-        if (heat != 0) return heat < 0 ? Verdict.Cold : Verdict.Hot;
-        if (answers.Any(answer => answer.Trouble == Trouble.Hand)) return Verdict.Technique;
+        if (answers.Any(answer => answer.Trouble == Trouble.Unsteady) && Math.Abs(heat) < PlainHeat)
+            return Verdict.Unsteady;
+        if (heat != 0)
+            return heat < 0 ? Verdict.Cold : Verdict.Hot;
+        if (answers.Any(answer => answer.Trouble == Trouble.Hand))
+            return Verdict.Technique;
         var bites = signs.Contains(Sign.RootFused) || signs.Contains(Sign.TintBehind) || signs.Contains(Sign.BackMark);
         var behind = bites || signs.Contains(Sign.NothingBehind);
-        return bead.Evidence.SoundHeard() is not null && bead.Evidence is { Profile: not null, Toes: not null } && behind ? Verdict.Right : Verdict.Open;
+        return bead.Evidence.SoundHeard() is not null && bead.Evidence is { Profile: not null, Toes: not null } && behind
+            ? Verdict.Right
+            : Verdict.Open;
     }
 
     // The verdict with the causes that fit it. It is not the hand's doing while the likeliest cause is what was set.
@@ -89,37 +96,48 @@ public static class Judge
     // cause that nothing speaks for, as long as something speaks for another.
     private static RankedCause[] Fitting(IReadOnlyList<RankedCause> ranked, Verdict verdict)
     {
-        RankedCause[] fitting = [.. ranked.Where(cause => verdict == Verdict.Open || cause.Cause == Cause.NothingWrong == (verdict == Verdict.Right))];
+        RankedCause[] fitting =
+        [
+            .. ranked.Where(cause => verdict == Verdict.Open || cause.Cause == Cause.NothingWrong == (verdict == Verdict.Right)),
+        ];
         return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
     }
 
-    private static Said Summary(Verdict verdict, int heat, CauseRow cause, Answer[] answers, bool settingsRight) => verdict switch
-    {
-        Verdict.Right => Say($"Right: it sounds, looks and bites as it should."),
-        Verdict.Cold => heat >= -1 ? Say($"A little cold for this plate.") : Say($"Cold: it lies on the plate instead of biting in."),
-        Verdict.Hot => heat <= 1 ? Say($"A little hot for this plate.") : Say($"Hot: more heat than this plate carries."),
-        Verdict.Unsteady when answers.All(answer => answer.Trouble != Trouble.Unsteady) =>
-            Say($"Wire and volts do not pair: mend that before judging the hand."),
-        Verdict.Unsteady => Say($"The arc does not run smooth: mend that before judging the rest."),
-        Verdict.Technique when cause.Whose != Whose.Hand => Say($"The heat is right; look to plate, gas and machine before the hand."),
-        Verdict.Technique => Say($"The heat is right; the hand is what to work on."),
-        Verdict.Fault => Say($"Not sound: a fault that no look makes up for."),
-        _ when !settingsRight => Say($"The settings are off the sheet, and not enough was looked at to say what came of it."),
-        _ => Say($"Right so far, but not enough was looked at to say so."),
-    };
+    private static Said Summary(Verdict verdict, int heat, CauseRow cause, Answer[] answers, bool settingsRight) =>
+        verdict switch
+        {
+            Verdict.Right => Say($"Right: it sounds, looks and bites as it should."),
+            Verdict.Cold => heat >= -1 ? Say($"A little cold for this plate.") : Say($"Cold: it lies on the plate instead of biting in."),
+            Verdict.Hot => heat <= 1 ? Say($"A little hot for this plate.") : Say($"Hot: more heat than this plate carries."),
+            Verdict.Unsteady when answers.All(answer => answer.Trouble != Trouble.Unsteady) => Say(
+                $"Wire and volts do not pair: mend that before judging the hand."
+            ),
+            Verdict.Unsteady => Say($"The arc does not run smooth: mend that before judging the rest."),
+            Verdict.Technique when cause.Whose != Whose.Hand => Say($"The heat is right; look to plate, gas and machine before the hand."),
+            Verdict.Technique => Say($"The heat is right; the hand is what to work on."),
+            Verdict.Fault => Say($"Not sound: a fault that no look makes up for."),
+            _ when !settingsRight => Say($"The settings are off the sheet, and not enough was looked at to say what came of it."),
+            _ => Say($"Right so far, but not enough was looked at to say so."),
+        };
 
-    private static Said? Contradiction(BeadAtHand bead, Verdict verdict, bool settingsRight) => verdict switch
-    {
-        Verdict.Cold or Verdict.Hot or Verdict.Unsteady when settingsRight => Sentences(
-            Say($"The marks say {bead.Set()}, right on the sheet, yet the bead says otherwise."), bead.LookElsewhere()),
-        Verdict.Right when !settingsRight => Say($"Off the sheet's {bead.Aim()}, yet a right bead: worth keeping for this machine."),
-        _ => null,
-    };
+    private static Said? Contradiction(BeadAtHand bead, Verdict verdict, bool settingsRight) =>
+        verdict switch
+        {
+            Verdict.Cold or Verdict.Hot or Verdict.Unsteady when settingsRight => Sentences(
+                Say($"The marks say {bead.Set()}, right on the sheet, yet the bead says otherwise."),
+                bead.LookElsewhere()
+            ),
+            Verdict.Right when !settingsRight => Say($"Off the sheet's {bead.Aim()}, yet a right bead: worth keeping for this machine."),
+            _ => null,
+        };
 
     // What a verdict of right waits for, the most telling first.
     private static Said[] Unknown(BeadAtHand bead, IReadOnlyList<TellingLook> looks)
     {
-        var open = Observations.All.Where(observation => observation.Decides(bead) && !observation.Read(bead).Any()).Select(observation => observation.Ask).ToHashSet();
+        var open = Observations
+            .All.Where(observation => observation.Decides(bead) && !observation.Read(bead).Any())
+            .Select(observation => observation.Ask)
+            .ToHashSet();
         return [.. looks.Select(look => look.Text).Where(open.Contains)];
     }
 }

@@ -82,7 +82,15 @@ public sealed record RankedCause(Cause Cause, Said Words, double Share, IReadOnl
 /// <param name="WireMark">Where the wire control stands for the next bead; null when marks are not known.</param>
 /// <param name="VoltMark">Where the volt control stands for the next bead; null when marks are not known.</param>
 /// <param name="AmpMark">TIG: where the current control stands for the next bead; null when marks are not known.</param>
-public sealed record NextChange(ChangeKind Kind, Said Instruction, Said? Then, Said Expect, double? WireMark, double? VoltMark, double? AmpMark = null);
+public sealed record NextChange(
+    ChangeKind Kind,
+    Said Instruction,
+    Said? Then,
+    Said Expect,
+    double? WireMark,
+    double? VoltMark,
+    double? AmpMark = null
+);
 
 /// <summary>What stands around a bead while it is judged.</summary>
 /// <param name="Before">The bead before it on the same coupon; null for the first.</param>
@@ -92,7 +100,13 @@ public sealed record NextChange(ChangeKind Kind, Said Instruction, Said? Then, S
 /// <param name="Tolerances">The room's own.</param>
 /// <param name="FromMarks">Whether what was used was read from the machine's marks, and not measured.</param>
 public sealed record Circumstances(
-    BeadBefore? Before, IReadOnlyList<Cause> StudentCauses, IReadOnlyList<Cause> MachineCauses, CriteriaSet Criteria, PracticeTolerances Tolerances, bool FromMarks = true)
+    BeadBefore? Before,
+    IReadOnlyList<Cause> StudentCauses,
+    IReadOnlyList<Cause> MachineCauses,
+    CriteriaSet Criteria,
+    PracticeTolerances Tolerances,
+    bool FromMarks = true
+)
 {
     /// <summary>A first bead of which nothing else is known, by the usual practice tolerances.</summary>
     public static Circumstances None { get; } = new(null, [], [], CriteriaSet.Practice, PracticeTolerances.Usual);
@@ -113,6 +127,17 @@ public sealed record Circumstances(
 /// <param name="Acceptance">The bead against its criteria set; null on beads judged before there were any.</param>
 /// <param name="FollowUp">Whether the change advised after the bead before did what it should; null when nothing was.</param>
 public sealed record Judgement(
-    Verdict Verdict, Said Summary, IReadOnlyList<AspectVerdict> Aspects, IReadOnlyList<RankedCause> Causes, NextChange? Next,
-    Said? Contradiction, IReadOnlyList<Said> StillUnknown, BeadShape Shape, int RulesVersion,
-    IReadOnlyList<Expectation> Expected, TellingLook? Telling, Acceptance? Acceptance, FollowUp? FollowUp);
+    Verdict Verdict,
+    Said Summary,
+    IReadOnlyList<AspectVerdict> Aspects,
+    IReadOnlyList<RankedCause> Causes,
+    NextChange? Next,
+    Said? Contradiction,
+    IReadOnlyList<Said> StillUnknown,
+    BeadShape Shape,
+    int RulesVersion,
+    IReadOnlyList<Expectation> Expected,
+    TellingLook? Telling,
+    Acceptance? Acceptance,
+    FollowUp? FollowUp
+);

@@ -37,7 +37,9 @@ public sealed record Answer(Sign Sign, Said Words, Trouble Trouble = Trouble.Non
 /// <param name="Read">What came of it on a bead; nothing where nobody looked.</param>
 public sealed record Observation(IReadOnlyList<Answer> Answers, Func<BeadAtHand, IEnumerable<Sign>> Read)
 {
-    /// <summary>The question, as an instructor would put it; null where there is nothing to ask: settings, and faults that are seen or not.</summary>
+    /// <summary>
+    /// The question, as an instructor would put it; null where there is nothing to ask: settings, and faults that are seen or not.
+    /// </summary>
     public Said? Ask { get; init; }
 
     /// <summary>What looking costs against a glance; a saw cut costs several.</summary>

@@ -8,7 +8,8 @@ using static GentleBead.Core.Judging.Trouble;
 namespace GentleBead.Core.Judging;
 
 /// <summary>
-/// Everything that is known of a bead, one row each. From this table follow a bead's signs and their words, how strongly each counts, what is still
+/// Everything that is known of a bead, one row each. From this table follow a bead's signs and their words, how strongly each counts, what
+/// is still
 /// unknown, which look tells most, whether a change helped, and what the verdict and its aspects make of each sign.
 /// </summary>
 public static class Observations
@@ -44,10 +45,14 @@ public static class Observations
     /// <summary>Every observation: looks first, then faults, then settings.</summary>
     public static IReadOnlyList<Observation> All { get; } = [.. Looks, .. TigLooks, .. Measured, .. Faults(), .. Settings()];
 
-    private static readonly Dictionary<Sign, Answer> BySign = All.SelectMany(observation => observation.Answers).DistinctBy(answer => answer.Sign).ToDictionary(answer => answer.Sign);
+    private static readonly Dictionary<Sign, Answer> BySign = All.SelectMany(observation => observation.Answers)
+        .DistinctBy(answer => answer.Sign)
+        .ToDictionary(answer => answer.Sign);
 
-    private static readonly ILookup<Sign, Observation> OfSign =
-        All.SelectMany(observation => observation.Answers.Select(answer => (answer.Sign, observation))).ToLookup(entry => entry.Sign, entry => entry.observation);
+    private static readonly ILookup<Sign, Observation> OfSign = All.SelectMany(observation =>
+            observation.Answers.Select(answer => (answer.Sign, observation))
+        )
+        .ToLookup(entry => entry.Sign, entry => entry.observation);
 
     /// <summary>Everything known of a sign.</summary>
     public static Answer Of(Sign sign) => BySign[sign];
@@ -65,156 +70,287 @@ public static class Observations
     /// <summary>The sign of a sound, told in the words of short circuit.</summary>
     internal static Sign OfSound(Sound sound) => Sounds[sound].Sign;
 
-    private static Observation Heard() => Noted(
-        bead => bead.Evidence.SoundHeard() is { } sound ? SoundOf.Mode(sound, bead.Sheet.Job.Process) : (Sound?)null,
-        [.. Sounds.Select(entry => (entry.Key, entry.Value))]);
+    private static Observation Heard() =>
+        Noted(
+            bead => bead.Evidence.SoundHeard() is { } sound ? SoundOf.Mode(sound, bead.Sheet.Job.Process) : (Sound?)null,
+            [.. Sounds.Select(entry => (entry.Key, entry.Value))]
+        );
 
     private static Observation[] Looks =>
-    [
-        Heard() with { Ask = Say($"Listen to the next one: crackle, hiss or pops?"), Fits = Fed, Strength = Beads.Noted.Sound, Decides = _ => true },
-        Noted<Feel>(bead => bead.Evidence.Feel,
-            (Feel.Steady, new(FeelSteady, Say($"torch steady in the hand"))),
-            (Feel.PushedBack, new(PushedBack, Say($"torch pushed back"), Unsteady)),
-            (Feel.LongArc, new(LongArc, Say($"arc long and soft, balls dropping"), Unsteady)),
-            (Feel.Runny, new(Runny, Say($"puddle would not stay")) { Heat = 1 }),
-            (Feel.Jerky, new(Jerky, Say($"wire came in jerks"), Unsteady)))
-            with { Ask = Say($"Ask the hand: was the torch pushed back, or did the arc go long and soft?"), Strength = Beads.Noted.Feel },
-        Noted<Profile>(bead => bead.Evidence.Profile,
-            (Profile.SlightlyConvex, new(SlightlyConvex, Say($"bead slightly rounded"))),
-            (Profile.Flat, new(Flat, Say($"bead flat"))),
-            (Profile.TallNarrow, new(TallNarrow, Say($"bead tall and narrow")) { Heat = -2, Ugly = true }),
-            (Profile.PiledUp, new(PiledUp, Say($"metal piled up")) { Heat = -1, Ugly = true }),
-            (Profile.Sunk, new(Sunk, Say($"bead sunk and wide")) { Heat = 2, Ugly = true }),
-            (Profile.Lumpy, new(Lumpy, Say($"bead thin and lumpy")) { Heat = -1, Ugly = true }))
-            with { Ask = Say($"Look along it: how does it stand on the plate?"), Strength = Beads.Noted.Profile, Decides = _ => true },
-        WithGauge(
-            Noted<Toes>(bead => bead.Evidence.Toes,
-                (Toes.Blended, new(ToesBlended, Say($"toes blended"))),
-                (Toes.Cold, new(ToesCold, Say($"toes cold, lying on top")) { Heat = -2, Ugly = true }),
-                (Toes.Undercut, new(Undercut, Say($"undercut at the toe"), Hand) { Ugly = true })),
-            Undercut, bead => bead.Evidence.Measured?.UndercutDepth?.Mm > UndercutShowsMm)
-            with { Ask = Say($"Look at the toes: blended, on top, or a groove?"), Strength = Beads.Noted.Toes, Decides = _ => true },
-        Noted<Tint>(bead => bead.Evidence.Tint,
-            (Tint.None, new(TintNone, Say($"no heat tint")) { Heat = -1, Ugly = true }),
-            (Tint.Thin, new(TintThin, Say($"thin heat tint")) { Heat = -1, Ugly = true }),
-            (Tint.Even, new(TintEven, Say($"even heat tint"))),
-            (Tint.Wide, new(TintWide, Say($"wide heat tint")) { Heat = 1, Ugly = true }))
-            with { Ask = Say($"Look at the tint beside it: none, thin, even, wide?"), Fits = job => job.Metal != Metal.Aluminium, Strength = Beads.Noted.Tint },
-        // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
-        Noted<Penetration>(bead => bead.IsThick && bead.Evidence.Penetration == Penetration.NoneSeen ? null : bead.Evidence.Penetration,
-            (Penetration.NoneSeen, new(NothingBehind, Say($"nothing shows behind")) { Heat = -1 }),
-            (Penetration.TintBehind, new(TintBehind, Say($"tint behind"))),
-            (Penetration.BackMark, new(BackMark, Say($"mark evenly through on the back"))))
-            with
+        [
+            Heard() with
             {
-                Ask = Say($"Turn it over: tint or a mark behind?"), Fits = job => !BeadAtHand.HidesBehind(job.Thicker),
+                Ask = Say($"Listen to the next one: crackle, hiss or pops?"),
+                Fits = Fed,
+                Strength = Beads.Noted.Sound,
+                Decides = _ => true,
+            },
+            Noted<Feel>(
+                bead => bead.Evidence.Feel,
+                (Feel.Steady, new(FeelSteady, Say($"torch steady in the hand"))),
+                (Feel.PushedBack, new(PushedBack, Say($"torch pushed back"), Unsteady)),
+                (Feel.LongArc, new(LongArc, Say($"arc long and soft, balls dropping"), Unsteady)),
+                (Feel.Runny, new(Runny, Say($"puddle would not stay")) { Heat = 1 }),
+                (Feel.Jerky, new(Jerky, Say($"wire came in jerks"), Unsteady))
+            ) with
+            {
+                Ask = Say($"Ask the hand: was the torch pushed back, or did the arc go long and soft?"),
+                Strength = Beads.Noted.Feel,
+            },
+            Noted<Profile>(
+                bead => bead.Evidence.Profile,
+                (Profile.SlightlyConvex, new(SlightlyConvex, Say($"bead slightly rounded"))),
+                (Profile.Flat, new(Flat, Say($"bead flat"))),
+                (Profile.TallNarrow, new(TallNarrow, Say($"bead tall and narrow")) { Heat = -2, Ugly = true }),
+                (Profile.PiledUp, new(PiledUp, Say($"metal piled up")) { Heat = -1, Ugly = true }),
+                (Profile.Sunk, new(Sunk, Say($"bead sunk and wide")) { Heat = 2, Ugly = true }),
+                (Profile.Lumpy, new(Lumpy, Say($"bead thin and lumpy")) { Heat = -1, Ugly = true })
+            ) with
+            {
+                Ask = Say($"Look along it: how does it stand on the plate?"),
+                Strength = Beads.Noted.Profile,
+                Decides = _ => true,
+            },
+            WithGauge(
+                Noted<Toes>(
+                    bead => bead.Evidence.Toes,
+                    (Toes.Blended, new(ToesBlended, Say($"toes blended"))),
+                    (Toes.Cold, new(ToesCold, Say($"toes cold, lying on top")) { Heat = -2, Ugly = true }),
+                    (Toes.Undercut, new(Undercut, Say($"undercut at the toe"), Hand) { Ugly = true })
+                ),
+                Undercut,
+                bead => bead.Evidence.Measured?.UndercutDepth?.Mm > UndercutShowsMm
+            ) with
+            {
+                Ask = Say($"Look at the toes: blended, on top, or a groove?"),
+                Strength = Beads.Noted.Toes,
+                Decides = _ => true,
+            },
+            Noted<Tint>(
+                bead => bead.Evidence.Tint,
+                (Tint.None, new(TintNone, Say($"no heat tint")) { Heat = -1, Ugly = true }),
+                (Tint.Thin, new(TintThin, Say($"thin heat tint")) { Heat = -1, Ugly = true }),
+                (Tint.Even, new(TintEven, Say($"even heat tint"))),
+                (Tint.Wide, new(TintWide, Say($"wide heat tint")) { Heat = 1, Ugly = true })
+            ) with
+            {
+                Ask = Say($"Look at the tint beside it: none, thin, even, wide?"),
+                Fits = job => job.Metal != Metal.Aluminium,
+                Strength = Beads.Noted.Tint,
+            },
+            // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
+            Noted<Penetration>(
+                bead => bead.IsThick && bead.Evidence.Penetration == Penetration.NoneSeen ? null : bead.Evidence.Penetration,
+                (Penetration.NoneSeen, new(NothingBehind, Say($"nothing shows behind")) { Heat = -1 }),
+                (Penetration.TintBehind, new(TintBehind, Say($"tint behind"))),
+                (Penetration.BackMark, new(BackMark, Say($"mark evenly through on the back")))
+            ) with
+            {
+                Ask = Say($"Turn it over: tint or a mark behind?"),
+                Fits = job => !BeadAtHand.HidesBehind(job.Thicker),
                 Decides = bead => !bead.IsThick && !bead.HasSection,
             },
-        Noted<Ripple>(bead => bead.Evidence.Ripple,
-            (Ripple.Even, new(RippleEven, Say($"ripples even"))),
-            (Ripple.Uneven, new(RippleUneven, Say($"ripples uneven"), Hand) { Ugly = true }),
-            (Ripple.Stretched, new(RippleStretched, Say($"ripples drawn out to points"), Hand) { Ugly = true }))
-            with { Ask = Say($"Look at the ripples: even, wandering, drawn out?"), Strength = Beads.Noted.Ripple },
-        Noted<Spatter>(bead => bead.Evidence.Spatter,
-            (Spatter.Little, new(SpatterLittle, Say($"little spatter"))),
-            (Spatter.Fine, new(SpatterFine, Say($"fine spatter"))),
-            (Spatter.Big, new(SpatterBig, Say($"big beads of spatter"), Hand) { Ugly = true }))
-            with { Ask = Say($"Look for spatter beside it."), Fits = Fed, Strength = Beads.Noted.Spatter },
-        Noted<PlateWarmth>(bead => bead.Evidence.Plate,
-            (PlateWarmth.Cold, new(PlateCold, Say($"plate cold before the bead"))),
-            (PlateWarmth.Warm, new(PlateWarm, Say($"plate warm before the bead"))),
-            (PlateWarmth.Hot, new(PlateHot, Say($"plate hot before the bead"))))
-            with { Ask = Say($"Hold a hand near before the next one: is the plate cold?") },
-        Noted<Soot>(bead => bead.Evidence.Soot,
-            (Soot.None, new(SootNone, Say($"no soot"))),
-            (Soot.BrushesOff, new(SootBrushesOff, Say($"soot that brushes off"))),
-            (Soot.Stays, new(SootStays, Say($"soot that stays"), Hand) { Ugly = true }))
-            with { Ask = Say($"Brush the soot: does it come off?"), Fits = job => job.Metal == Metal.Aluminium },
-    ];
+            Noted<Ripple>(
+                bead => bead.Evidence.Ripple,
+                (Ripple.Even, new(RippleEven, Say($"ripples even"))),
+                (Ripple.Uneven, new(RippleUneven, Say($"ripples uneven"), Hand) { Ugly = true }),
+                (Ripple.Stretched, new(RippleStretched, Say($"ripples drawn out to points"), Hand) { Ugly = true })
+            ) with
+            {
+                Ask = Say($"Look at the ripples: even, wandering, drawn out?"),
+                Strength = Beads.Noted.Ripple,
+            },
+            Noted<Spatter>(
+                bead => bead.Evidence.Spatter,
+                (Spatter.Little, new(SpatterLittle, Say($"little spatter"))),
+                (Spatter.Fine, new(SpatterFine, Say($"fine spatter"))),
+                (Spatter.Big, new(SpatterBig, Say($"big beads of spatter"), Hand) { Ugly = true })
+            ) with
+            {
+                Ask = Say($"Look for spatter beside it."),
+                Fits = Fed,
+                Strength = Beads.Noted.Spatter,
+            },
+            Noted<PlateWarmth>(
+                bead => bead.Evidence.Plate,
+                (PlateWarmth.Cold, new(PlateCold, Say($"plate cold before the bead"))),
+                (PlateWarmth.Warm, new(PlateWarm, Say($"plate warm before the bead"))),
+                (PlateWarmth.Hot, new(PlateHot, Say($"plate hot before the bead")))
+            ) with
+            {
+                Ask = Say($"Hold a hand near before the next one: is the plate cold?"),
+            },
+            Noted<Soot>(
+                bead => bead.Evidence.Soot,
+                (Soot.None, new(SootNone, Say($"no soot"))),
+                (Soot.BrushesOff, new(SootBrushesOff, Say($"soot that brushes off"))),
+                (Soot.Stays, new(SootStays, Say($"soot that stays"), Hand) { Ugly = true })
+            ) with
+            {
+                Ask = Say($"Brush the soot: does it come off?"),
+                Fits = job => job.Metal == Metal.Aluminium,
+            },
+        ];
 
     private static Observation[] TigLooks =>
-    [
-        // The same sounds as of fed wire, asked for in TIG's own words.
-        Heard() with
-        {
-            Answers = [.. Heard().Answers.Where(answer => answer.Sign is EvenCrackle or Sputter or Hiss)],
-            Ask = Say($"Listen to the next one: steady, or does it sputter?"), Fits = Tig, Decides = _ => true,
-        },
-        // A small ball is how a tungsten looks on AC.
-        Noted<Tungsten>(bead => bead.Sheet.Job.Process.Facts().NeedsAc && bead.Evidence.Tungsten == Tungsten.Balled ? null : bead.Evidence.Tungsten,
-            (Tungsten.Pointed, new(TungstenPointed, Say($"tungsten as ground"))),
-            (Tungsten.Balled, new(TungstenBalled, Say($"ball on the tungsten"), Unsteady)),
-            (Tungsten.BurntBack, new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady)),
-            (Tungsten.Dipped, new(TungstenDipped, Say($"tungsten dipped"), Unsteady)))
-            with { Ask = Say($"Look at the tungsten: pointed, balled, dipped?"), Fits = Tig },
-        Noted<TintColour>(bead => bead.Evidence.Colour,
-            (TintColour.Silver, new(ColourSilver, Say($"silver beside the bead"))),
-            (TintColour.Straw, new(ColourStraw, Say($"straw beside the bead"))),
-            (TintColour.Purple, new(ColourPurple, Say($"purple beside the bead"))),
-            (TintColour.Blue, new(ColourBlue, Say($"blue beside the bead"), Hand) { Ugly = true }),
-            (TintColour.Grey, new(ColourGrey, Say($"grey, sugared"), Unsound) { Ugly = true }))
-            with
+        [
+            // The same sounds as of fed wire, asked for in TIG's own words.
+            Heard() with
+            {
+                Answers = [.. Heard().Answers.Where(answer => answer.Sign is EvenCrackle or Sputter or Hiss)],
+                Ask = Say($"Listen to the next one: steady, or does it sputter?"),
+                Fits = Tig,
+                Decides = _ => true,
+            },
+            // A small ball is how a tungsten looks on AC.
+            Noted<Tungsten>(
+                bead => bead.Sheet.Job.Process.Facts().NeedsAc && bead.Evidence.Tungsten == Tungsten.Balled ? null : bead.Evidence.Tungsten,
+                (Tungsten.Pointed, new(TungstenPointed, Say($"tungsten as ground"))),
+                (Tungsten.Balled, new(TungstenBalled, Say($"ball on the tungsten"), Unsteady)),
+                (Tungsten.BurntBack, new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady)),
+                (Tungsten.Dipped, new(TungstenDipped, Say($"tungsten dipped"), Unsteady))
+            ) with
+            {
+                Ask = Say($"Look at the tungsten: pointed, balled, dipped?"),
+                Fits = Tig,
+            },
+            Noted<TintColour>(
+                bead => bead.Evidence.Colour,
+                (TintColour.Silver, new(ColourSilver, Say($"silver beside the bead"))),
+                (TintColour.Straw, new(ColourStraw, Say($"straw beside the bead"))),
+                (TintColour.Purple, new(ColourPurple, Say($"purple beside the bead"))),
+                (TintColour.Blue, new(ColourBlue, Say($"blue beside the bead"), Hand) { Ugly = true }),
+                (TintColour.Grey, new(ColourGrey, Say($"grey, sugared"), Unsound) { Ugly = true })
+            ) with
             {
                 Ask = Say($"Look at the colour beside it: silver, straw, blue, grey?"),
                 Fits = job => job.Metal is Metal.Stainless or Metal.Titanium or Metal.NickelAlloy,
             },
-        Noted<Puddle>(bead => bead.Evidence.Puddle,
-            (Puddle.Clear, new(PuddleClear, Say($"puddle clear"))),
-            (Puddle.Specks, new(PuddleSpecks, Say($"specks in the puddle"), Hand) { Ugly = true }),
-            (Puddle.Skin, new(PuddleSkin, Say($"skin on the puddle"), Hand) { Ugly = true }))
-            with { Ask = Say($"Watch the puddle of the next one: clear, specks, a skin?"), Fits = Tig },
-    ];
+            Noted<Puddle>(
+                bead => bead.Evidence.Puddle,
+                (Puddle.Clear, new(PuddleClear, Say($"puddle clear"))),
+                (Puddle.Specks, new(PuddleSpecks, Say($"specks in the puddle"), Hand) { Ugly = true }),
+                (Puddle.Skin, new(PuddleSkin, Say($"skin on the puddle"), Hand) { Ugly = true })
+            ) with
+            {
+                Ask = Say($"Watch the puddle of the next one: clear, specks, a skin?"),
+                Fits = Tig,
+            },
+        ];
 
     private static Observation[] Measured =>
-    [
-        new([new(SizeUnder, Say($"bead under size"), Hand), new(SizeOn, Say($"bead on size")), new(SizeOver, Say($"bead over size"), Hand)],
-            bead => bead.Evidence.SizeBy(bead.Sheet.BeadMeasure) is { } size ? [Reading.In(size, bead.Sheet.BeadSize, SizeUnder, SizeOn, SizeOver)] : [])
-            { Ask = Say($"Put the gauge on it."), Trouble = 1.2, Decides = bead => bead.Evidence.Macro is null },
-        new([new(TravelUnder, Say($"travel measured slow"), Hand), new(TravelOn, Say($"travel measured right")), new(TravelOver, Say($"travel measured fast"), Hand)],
-            bead => bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } travel
-                ? [Reading.About(travel / aim, TravelShare, TravelUnder, TravelOn, TravelOver)] : [])
-            { Ask = Say($"Time the next one, and measure how far it went."), Trouble = 1.5, Fits = job => !job.Joint.Facts().ByTime },
-        new([new(StickOutOn, Say($"stick-out measured right")), new(StickOutOver, Say($"stick-out measured long"))],
-            bead => bead is FedBead fed && fed.Evidence.StickOut is { } stickOut ? [stickOut > fed.Pair.StickOut.High * LongStickOut ? StickOutOver : StickOutOn] : [])
-            { Ask = Say($"Measure the stick-out."), Trouble = 1.5, Fits = Fed },
-        new(
-            [
-                new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")), new(ArcAmpsOn, Say($"amps read as this wire should draw")),
-                new(ArcAmpsOver, Say($"more amps read than this wire should draw")),
-            ],
-            bead => bead is FedBead fed && fed.Evidence.Measured?.ArcAmps is { } read
-                ? [Reading.About(read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()), ReadOutAmpsShare, ArcAmpsUnder, ArcAmpsOn, ArcAmpsOver)] : [])
-            { Ask = Say($"Read the amps while it welds."), Trouble = 1.5, Fits = Fed },
-        new(
-            [
-                new(ArcVoltsUnder, Say($"volts read under what was set")), new(ArcVoltsOn, Say($"volts read as set")),
-                new(ArcVoltsOver, Say($"volts read over what was set")),
-            ],
-            bead => bead is FedBead fed && fed.Evidence.Measured?.ArcVolts is { } read
-                ? [Reading.About(1 + (read.Volts - fed.Used.Volts.Volts), ReadOutVolts, ArcVoltsUnder, ArcVoltsOn, ArcVoltsOver)] : [])
-            { Ask = Say($"Read the volts while it welds."), Trouble = 1.5, Fits = Fed },
-        new(
-            [
-                new(RootFused, Say($"section: fused past the root")), new(RootShort, Say($"section: root not reached")) { Heat = -2 },
-                new(SideUnfused, Say($"section: dark line, lack of fusion"), Unsound),
-            ],
-            Section)
+        [
+            new(
+                [
+                    new(SizeUnder, Say($"bead under size"), Hand),
+                    new(SizeOn, Say($"bead on size")),
+                    new(SizeOver, Say($"bead over size"), Hand),
+                ],
+                bead =>
+                    bead.Evidence.SizeBy(bead.Sheet.BeadMeasure) is { } size
+                        ? [Reading.In(size, bead.Sheet.BeadSize, SizeUnder, SizeOn, SizeOver)]
+                        : []
+            )
             {
-                Ask = Say($"Cut, polish and etch one: does it bite at the root?"), Trouble = 4,
-                Decides = bead => bead.IsThick && !bead.HasSection && bead.Evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark),
+                Ask = Say($"Put the gauge on it."),
+                Trouble = 1.2,
+                Decides = bead => bead.Evidence.Macro is null,
             },
-    ];
+            new(
+                [
+                    new(TravelUnder, Say($"travel measured slow"), Hand),
+                    new(TravelOn, Say($"travel measured right")),
+                    new(TravelOver, Say($"travel measured fast"), Hand),
+                ],
+                bead =>
+                    bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } travel
+                        ? [Reading.About(travel / aim, TravelShare, TravelUnder, TravelOn, TravelOver)]
+                        : []
+            )
+            {
+                Ask = Say($"Time the next one, and measure how far it went."),
+                Trouble = 1.5,
+                Fits = job => !job.Joint.Facts().ByTime,
+            },
+            new(
+                [new(StickOutOn, Say($"stick-out measured right")), new(StickOutOver, Say($"stick-out measured long"))],
+                bead =>
+                    bead is FedBead fed && fed.Evidence.StickOut is { } stickOut
+                        ? [stickOut > fed.Pair.StickOut.High * LongStickOut ? StickOutOver : StickOutOn]
+                        : []
+            )
+            {
+                Ask = Say($"Measure the stick-out."),
+                Trouble = 1.5,
+                Fits = Fed,
+            },
+            new(
+                [
+                    new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")),
+                    new(ArcAmpsOn, Say($"amps read as this wire should draw")),
+                    new(ArcAmpsOver, Say($"more amps read than this wire should draw")),
+                ],
+                bead =>
+                    bead is FedBead fed && fed.Evidence.Measured?.ArcAmps is { } read
+                        ?
+                        [
+                            Reading.About(
+                                read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()),
+                                ReadOutAmpsShare,
+                                ArcAmpsUnder,
+                                ArcAmpsOn,
+                                ArcAmpsOver
+                            ),
+                        ]
+                        : []
+            )
+            {
+                Ask = Say($"Read the amps while it welds."),
+                Trouble = 1.5,
+                Fits = Fed,
+            },
+            new(
+                [
+                    new(ArcVoltsUnder, Say($"volts read under what was set")),
+                    new(ArcVoltsOn, Say($"volts read as set")),
+                    new(ArcVoltsOver, Say($"volts read over what was set")),
+                ],
+                bead =>
+                    bead is FedBead fed && fed.Evidence.Measured?.ArcVolts is { } read
+                        ? [Reading.About(1 + (read.Volts - fed.Used.Volts.Volts), ReadOutVolts, ArcVoltsUnder, ArcVoltsOn, ArcVoltsOver)]
+                        : []
+            )
+            {
+                Ask = Say($"Read the volts while it welds."),
+                Trouble = 1.5,
+                Fits = Fed,
+            },
+            new(
+                [
+                    new(RootFused, Say($"section: fused past the root")),
+                    new(RootShort, Say($"section: root not reached")) { Heat = -2 },
+                    new(SideUnfused, Say($"section: dark line, lack of fusion"), Unsound),
+                ],
+                Section
+            )
+            {
+                Ask = Say($"Cut, polish and etch one: does it bite at the root?"),
+                Trouble = 4,
+                Decides = bead =>
+                    bead.IsThick && !bead.HasSection && bead.Evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark),
+            },
+        ];
 
     // A fault is there or it is not: each is a thing of its own.
     private static Observation[] Faults() =>
-    [
-        Seen(Fault.Pinholes, new(Pinholes, Say($"pinholes"), Unsound), bead => bead.Evidence.Measured?.Pores is { Count: > 0 }),
-        Seen(Fault.Hole, new(Hole, Say($"burnt through"), Unsound)),
-        Seen(Fault.UnequalLegs, new(UnequalLegs, Say($"legs unequal"), Hand), LegsDiffer),
-        Seen(Fault.Crack, new(Crack, Say($"crack"), Unsound)),
-        Seen(Fault.OpenCrater, new(OpenCrater, Say($"crater left open"), Hand)),
-        Seen(Fault.SlagTrapped, new(SlagTrapped, Say($"slag trapped"), Unsound)),
-    ];
+        [
+            Seen(Fault.Pinholes, new(Pinholes, Say($"pinholes"), Unsound), bead => bead.Evidence.Measured?.Pores is { Count: > 0 }),
+            Seen(Fault.Hole, new(Hole, Say($"burnt through"), Unsound)),
+            Seen(Fault.UnequalLegs, new(UnequalLegs, Say($"legs unequal"), Hand), LegsDiffer),
+            Seen(Fault.Crack, new(Crack, Say($"crack"), Unsound)),
+            Seen(Fault.OpenCrater, new(OpenCrater, Say($"crater left open"), Hand)),
+            Seen(Fault.SlagTrapped, new(SlagTrapped, Say($"slag trapped"), Unsound)),
+        ];
 
     private static Observation[] Settings() => [.. SettingsRead.Rows];
 
@@ -227,18 +363,29 @@ public static class Observations
 
     // What a gauge finds is seen, whatever the eye said.
     private static Observation WithGauge(Observation look, Sign sign, Func<BeadAtHand, bool> measured) =>
-        look with { Read = bead => measured(bead) ? look.Read(bead).Append(sign) : look.Read(bead) };
+        look with
+        {
+            Read = bead => measured(bead) ? look.Read(bead).Append(sign) : look.Read(bead),
+        };
 
     private static Observation Seen(Fault fault, Answer answer, Func<BeadAtHand, bool>? measured = null) =>
-        new([answer with { Ugly = true }], bead => bead.Evidence.Faults.Contains(fault) || measured?.Invoke(bead) == true ? [answer.Sign] : []);
+        new(
+            [answer with { Ugly = true }],
+            bead => bead.Evidence.Faults.Contains(fault) || measured?.Invoke(bead) == true ? [answer.Sign] : []
+        );
 
-    private static bool LegsDiffer(BeadAtHand bead) => bead.Sheet.BeadMeasure == BeadMeasure.Leg
-        && bead.Evidence is { BeadSize: { } leg, Measured.OtherLeg: { } other } && Math.Abs(leg.Mm - other.Mm) > LegShare * Math.Max(leg.Mm, other.Mm);
+    private static bool LegsDiffer(BeadAtHand bead) =>
+        bead.Sheet.BeadMeasure == BeadMeasure.Leg
+        && bead.Evidence is { BeadSize: { } leg, Measured.OtherLeg: { } other }
+        && Math.Abs(leg.Mm - other.Mm) > LegShare * Math.Max(leg.Mm, other.Mm);
 
     private static IEnumerable<Sign> Section(BeadAtHand bead)
     {
-        if (bead.Evidence.Macro is not { } macro) yield break;
-        if (macro.UnfusedLength > MarkedUnfused) yield return SideUnfused;
-        if (macro.RootPenetration is { } root) yield return root.Mm >= BiteShare * bead.Sheet.Job.Thinner.Mm ? RootFused : RootShort;
+        if (bead.Evidence.Macro is not { } macro)
+            yield break;
+        if (macro.UnfusedLength > MarkedUnfused)
+            yield return SideUnfused;
+        if (macro.RootPenetration is { } root)
+            yield return root.Mm >= BiteShare * bead.Sheet.Job.Thinner.Mm ? RootFused : RootShort;
     }
 }

@@ -15,9 +15,11 @@ internal static class PracticeLimits
         yield return Gauge.AtMost(Criterion.Undercut, gauge.Undercut, own.Undercut.Mm);
         yield return Gauge.AtMost(gauge.IsFillet ? Criterion.Convexity : Criterion.Reinforcement, gauge.Crown, own.Crown.Mm);
         yield return Pores(gauge, own);
-        if (gauge.IsFillet) yield return Gauge.AtMost(Criterion.UnequalLegs, gauge.LegDifference, own.UnequalLegs.Mm);
+        if (gauge.IsFillet)
+            yield return Gauge.AtMost(Criterion.UnequalLegs, gauge.LegDifference, own.UnequalLegs.Mm);
         yield return gauge.Sized();
-        if (Travel(gauge, own) is { } travel) yield return travel;
+        if (Travel(gauge, own) is { } travel)
+            yield return travel;
     }
 
     private static CriterionVerdict Pores(Gauge gauge, PracticeTolerances own)
@@ -25,12 +27,18 @@ internal static class PracticeLimits
         var limit = Say($"at most {own.Pores}, none over {own.LargestPore}");
         return gauge.Pores is not { } pores
             ? new(Criterion.Porosity, Standing.NotKnown, limit, Gauge.NotLookedFor)
-            : Gauge.Found(Criterion.Porosity, pores.Length <= own.Pores && pores.All(pore => pore <= own.LargestPore.Mm), limit, gauge.PoreWords());
+            : Gauge.Found(
+                Criterion.Porosity,
+                pores.Length <= own.Pores && pores.All(pore => pore <= own.LargestPore.Mm),
+                limit,
+                gauge.PoreWords()
+            );
     }
 
     private static CriterionVerdict? Travel(Gauge gauge, PracticeTolerances own)
     {
-        if (gauge.Sheet.Travel is not { } travel) return null;
+        if (gauge.Sheet.Travel is not { } travel)
+            return null;
         var limit = Say($"{travel}, {own.TravelPercent} % either way");
         return gauge.Evidence.Measured?.Travel() is { } measured
             ? Gauge.Found(Criterion.Travel, Math.Abs(measured / travel - 1) * 100 <= own.TravelPercent, limit, Say($"{measured}"))

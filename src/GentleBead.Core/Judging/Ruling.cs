@@ -20,9 +20,12 @@ public sealed record Ruling(Aspect? Aspect, string Tool, string Instructor)
     /// <param name="reason">Why; needed where it is not the tool's word.</param>
     public static Checked<Ruling> On(Judgement judgement, Aspect? aspect, Standing? standing, Verdict? verdict, string reason)
     {
-        if (aspect is not null && standing is null) return new(new Problem("standing", Say($"Right, off, or not known?")));
-        if (aspect is null && verdict is null) return new(new Problem("verdict", Say($"Which verdict?")));
-        if (reason.Length > MostLetters) return new(new Problem("reason", Say($"A reason in up to {MostLetters} letters.")));
+        if (aspect is not null && standing is null)
+            return new(new Problem("standing", Say($"Right, off, or not known?")));
+        if (aspect is null && verdict is null)
+            return new(new Problem("verdict", Say($"Which verdict?")));
+        if (reason.Length > MostLetters)
+            return new(new Problem("reason", Say($"A reason in up to {MostLetters} letters.")));
         var ruling = aspect is { } on
             ? new Ruling(on, Word(judgement.Aspects.First(row => row.Aspect == on).Standing), Word(standing!.Value))
             : new Ruling(null, Word(judgement.Verdict), Word(verdict!.Value));

@@ -17,22 +17,44 @@ internal static class SettingsRead
     public static IReadOnlyList<Observation> Rows { get; } =
     [
         Row(
-            bead => bead is FedBead fed ? Reading.About(fed.Used.WireFeed / fed.Pair.WireFeed, WireShare, WireUnder, WireOn, WireOver) : null,
-            new(WireUnder, Say($"wire under the sheet")), new(WireOn, Say($"wire on the sheet")), new(WireOver, Say($"wire over the sheet"))),
+            bead =>
+                bead is FedBead fed ? Reading.About(fed.Used.WireFeed / fed.Pair.WireFeed, WireShare, WireUnder, WireOn, WireOver) : null,
+            new(WireUnder, Say($"wire under the sheet")),
+            new(WireOn, Say($"wire on the sheet")),
+            new(WireOver, Say($"wire over the sheet"))
+        ),
         Row(
             bead => bead is FedBead fed ? Reading.In(fed.Used.Volts, Widened(fed.Pair.Volts), VoltsUnder, VoltsOn, VoltsOver) : null,
-            new(VoltsUnder, Say($"volts under the sheet")), new(VoltsOn, Say($"volts on the sheet")), new(VoltsOver, Say($"volts over the sheet"))),
+            new(VoltsUnder, Say($"volts under the sheet")),
+            new(VoltsOn, Say($"volts on the sheet")),
+            new(VoltsOver, Say($"volts over the sheet"))
+        ),
         Row(
-            bead => bead is FedBead fed
-                ? Reading.In(fed.Used.Volts, Widened(SmoothBand.At(fed.Used.WireFeed, fed.Sheet.Job.RequireArc())), PairShort, PairInBand, PairLong) : null,
-            new(PairShort, Say($"volts under the band for this wire speed")), new(PairInBand, Say($"wire and volts a smooth pair")),
-            new(PairLong, Say($"volts over the band for this wire speed"))),
+            bead =>
+                bead is FedBead fed
+                    ? Reading.In(
+                        fed.Used.Volts,
+                        Widened(SmoothBand.At(fed.Used.WireFeed, fed.Sheet.Job.RequireArc())),
+                        PairShort,
+                        PairInBand,
+                        PairLong
+                    )
+                    : null,
+            new(PairShort, Say($"volts under the band for this wire speed")),
+            new(PairInBand, Say($"wire and volts a smooth pair")),
+            new(PairLong, Say($"volts over the band for this wire speed"))
+        ),
         Row(
             bead => bead is TungstenBead tig ? Amps(tig) : null,
-            new(AmpsUnder, Say($"amps under the sheet")), new(AmpsOn, Say($"amps on the sheet")), new(AmpsOver, Say($"amps over the sheet"))),
+            new(AmpsUnder, Say($"amps under the sheet")),
+            new(AmpsOn, Say($"amps on the sheet")),
+            new(AmpsOver, Say($"amps over the sheet"))
+        ),
         Row(
             bead => ControlOf(bead) is { Readings.Count: > 0 } ? MachineMeasured : MachineBelieved,
-            new(MachineMeasured, Say($"machine measured with ruler and watch")), new(MachineBelieved, Say($"machine's display never measured"))),
+            new(MachineMeasured, Say($"machine measured with ruler and watch")),
+            new(MachineBelieved, Say($"machine's display never measured"))
+        ),
     ];
 
     private static Observation Row(Func<BeadAtHand, Sign?> read, params Answer[] answers) =>
@@ -40,16 +62,19 @@ internal static class SettingsRead
 
     private static Control? ControlOf(BeadAtHand bead) => bead is FedBead ? bead.Machine.WireControl : bead.Machine.AmpControl;
 
-    private static Window<Voltage> Widened(Window<Voltage> window) => window with
-    {
-        Low = Voltage.FromVolts(Math.Max(0, window.Low.Volts - VoltsBeside)),
-        High = Voltage.FromVolts(window.High.Volts + VoltsBeside),
-    };
+    private static Window<Voltage> Widened(Window<Voltage> window) =>
+        window with
+        {
+            Low = Voltage.FromVolts(Math.Max(0, window.Low.Volts - VoltsBeside)),
+            High = Voltage.FromVolts(window.High.Volts + VoltsBeside),
+        };
 
     // With a pedal a little more is set than is used: all up to there is on the sheet.
     private static Sign Amps(TungstenBead bead)
     {
         var most = bead.Sheet.Tig is { } tig && tig.PedalMost > bead.Sheet.Amps ? tig.PedalMost : bead.Sheet.Amps;
-        return bead.Amps < bead.Sheet.Amps * (1 - AmpsShare) ? AmpsUnder : bead.Amps > most * (1 + AmpsShare / 2) ? AmpsOver : AmpsOn;
+        return bead.Amps < bead.Sheet.Amps * (1 - AmpsShare) ? AmpsUnder
+            : bead.Amps > most * (1 + AmpsShare / 2) ? AmpsOver
+            : AmpsOn;
     }
 }

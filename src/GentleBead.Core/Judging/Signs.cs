@@ -11,13 +11,20 @@ public static class Signs
     // How much a recording adds to what the ear said, or takes from it. Common practice, no source: two witnesses are better than one.
     private const double BearsOut = 0.4;
 
-    private static readonly Dictionary<Strength, double> Counts = new() { [Strength.Slight] = 0.5, [Strength.Plain] = 1, [Strength.Strong] = 1.5 };
+    private static readonly Dictionary<Strength, double> Counts = new()
+    {
+        [Strength.Slight] = 0.5,
+        [Strength.Plain] = 1,
+        [Strength.Strong] = 1.5,
+    };
 
     /// <summary>The signs of a bead of fed wire. Order and repetition do not matter.</summary>
-    public static IReadOnlySet<Sign> Of(Sheet sheet, Machine machine, Settings used, Evidence evidence) => Of(new FedBead(sheet, machine, used, evidence));
+    public static IReadOnlySet<Sign> Of(Sheet sheet, Machine machine, Settings used, Evidence evidence) =>
+        Of(new FedBead(sheet, machine, used, evidence));
 
     /// <summary>The signs of a TIG bead.</summary>
-    public static IReadOnlySet<Sign> Of(Sheet sheet, Machine machine, Current amps, Evidence evidence) => Of(new TungstenBead(sheet, machine, amps, evidence));
+    public static IReadOnlySet<Sign> Of(Sheet sheet, Machine machine, Current amps, Evidence evidence) =>
+        Of(new TungstenBead(sheet, machine, amps, evidence));
 
     /// <summary>The signs of a bead.</summary>
     public static IReadOnlySet<Sign> Of(BeadAtHand bead) => Observations.All.SelectMany(observation => observation.Read(bead)).ToHashSet();
@@ -28,16 +35,20 @@ public static class Signs
         var counts = new Dictionary<Sign, double>();
         foreach (var observation in Observations.All)
         {
-            if (observation.Strength is not { } noted || !bead.Evidence.Strengths.TryGetValue(noted, out var strength)) continue;
-            foreach (var sign in observation.Read(bead)) counts[sign] = Counts[strength];
+            if (observation.Strength is not { } noted || !bead.Evidence.Strengths.TryGetValue(noted, out var strength))
+                continue;
+            foreach (var sign in observation.Read(bead))
+                counts[sign] = Counts[strength];
         }
         // A recording counts as sure as it is where nobody listened; where somebody did, it bears the ear out or shakes it.
         if (bead.Evidence is { Listened: { } recording } evidence && evidence.SoundHeard() is { } named)
         {
             var heard = SoundOf.Mode(named, bead.Sheet.Job.Process);
             var sign = Observations.OfSound(heard);
-            counts[sign] = evidence.Sound is null ? recording.Confidence
-                : counts.GetValueOrDefault(sign, 1) * (recording.Sound == named ? 1 + BearsOut * recording.Confidence : 1 - BearsOut * recording.Confidence);
+            counts[sign] = evidence.Sound is null
+                ? recording.Confidence
+                : counts.GetValueOrDefault(sign, 1)
+                    * (recording.Sound == named ? 1 + BearsOut * recording.Confidence : 1 - BearsOut * recording.Confidence);
         }
         return counts;
     }

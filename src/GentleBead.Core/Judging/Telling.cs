@@ -25,8 +25,8 @@ public static class Telling
         var rows = ranked.Select(cause => Causes.Row(cause.Cause, job.Process)).ToArray();
         return
         [
-            .. Observations.All
-                .Where(look => look.Ask is not null && look.Fits(job) && !look.Answers.Any(answer => signs.Contains(answer.Sign)))
+            .. Observations
+                .All.Where(look => look.Ask is not null && look.Fits(job) && !look.Answers.Any(answer => signs.Contains(answer.Sign)))
                 .Select(look => (look, gain: Gain(look, ranked, rows)))
                 .OrderByDescending(entry => entry.gain.Bits / entry.look.Trouble)
                 .Select(entry => new TellingLook(entry.look.Ask!, entry.gain.Bits, entry.gain.Between)),
@@ -42,12 +42,16 @@ public static class Telling
         {
             var joint = ranked.Select((cause, i) => cause.Share * likelihoods[i][answer]).ToArray();
             var probability = joint.Sum();
-            if (probability > 0) after += probability * Entropy(joint.Select(share => share / probability));
+            if (probability > 0)
+                after += probability * Entropy(joint.Select(share => share / probability));
         }
         // Told apart best: of the likeliest causes, the pair whose answers differ most.
         var likely = Enumerable.Range(0, Math.Min(4, ranked.Count)).ToArray();
-        var pair = likely.SelectMany(a => likely.Where(b => b > a).Select(b => (a, b)))
-            .MaxBy(pair => ranked[pair.a].Share * ranked[pair.b].Share * likelihoods[pair.a].Zip(likelihoods[pair.b], (x, y) => Math.Abs(x - y)).Sum());
+        var pair = likely
+            .SelectMany(a => likely.Where(b => b > a).Select(b => (a, b)))
+            .MaxBy(pair =>
+                ranked[pair.a].Share * ranked[pair.b].Share * likelihoods[pair.a].Zip(likelihoods[pair.b], (x, y) => Math.Abs(x - y)).Sum()
+            );
         return (Math.Max(0, before - after), [ranked[pair.a].Words, ranked[pair.b].Words]);
     }
 

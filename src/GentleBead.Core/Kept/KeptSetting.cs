@@ -13,28 +13,35 @@ namespace GentleBead.Core.Kept;
 public sealed record KeptSetting(Job Job, double? WireMark, double? VoltMark, double? AmpMark)
 {
     // The controls a setting holds a mark of.
-    private IEnumerable<KeptMark> Marks(Machine machine) => Job.Process.Facts().FeedsWire
-        ?
-        [
-            new("wireMark", Say($"wire"), machine.WireControl, WireMark),
-            new("voltMark", Say($"volts"), machine.VoltControl, VoltMark),
-        ]
-        : [new("ampMark", Say($"amps"), machine.AmpControl, AmpMark)];
+    private IEnumerable<KeptMark> Marks(Machine machine) =>
+        Job.Process.Facts().FeedsWire
+            ? [new("wireMark", Say($"wire"), machine.WireControl, WireMark), new("voltMark", Say($"volts"), machine.VoltControl, VoltMark)]
+            : [new("ampMark", Say($"amps"), machine.AmpControl, AmpMark)];
 
     /// <summary>What is wrong with it on a machine; empty when nothing.</summary>
     public IEnumerable<Problem> Problems(Machine machine)
     {
         foreach (var (field, _, control, mark) in Marks(machine))
         {
-            if (control is null) yield return new(field, Say($"{machine.Name.Name()} has no such control."));
-            else if (mark is not { } at) yield return new(field, Say($"Say where the control stood."));
-            else if (!control.IsOn(at)) yield return new(field, control.Runs());
+            if (control is null)
+                yield return new(field, Say($"{machine.Name.Name()} has no such control."));
+            else if (mark is not { } at)
+                yield return new(field, Say($"Say where the control stood."));
+            else if (!control.IsOn(at))
+                yield return new(field, control.Runs());
         }
     }
 
     /// <summary>The setting as the machine's front shows it: "wire 42, volts tap 4".</summary>
-    public Said Reads(Machine machine) => Parts(
-        ", ", [.. Marks(machine).Where(kept => kept is { Control: not null, Mark: not null }).Select(kept => Say($"{kept.Name} {kept.Control!.Read(kept.Mark!.Value)}"))]);
+    public Said Reads(Machine machine) =>
+        Parts(
+            ", ",
+            [
+                .. Marks(machine)
+                    .Where(kept => kept is { Control: not null, Mark: not null })
+                    .Select(kept => Say($"{kept.Name} {kept.Control!.Read(kept.Mark!.Value)}")),
+            ]
+        );
 
     /// <summary>Whether a machine still stands where this was kept, and what to turn or change if not.</summary>
     /// <param name="machine">The machine as it is loaded now.</param>
@@ -50,10 +57,13 @@ public sealed record KeptSetting(Job Job, double? WireMark, double? VoltMark, do
 
     private static Said? Turn(KeptMark kept, double? now)
     {
-        if (kept.Control is not { } control || kept.Mark is not { } to) return null;
-        if (now is not { } from) return Say($"{kept.Name:capital}: not read; it was kept at {control.Read(to)}.");
+        if (kept.Control is not { } control || kept.Mark is not { } to)
+            return null;
+        if (now is not { } from)
+            return Say($"{kept.Name:capital}: not read; it was kept at {control.Read(to)}.");
         // Nearer than half a step is the same mark.
-        if (Math.Abs(from - to) < control.MarkStep / 2) return null;
+        if (Math.Abs(from - to) < control.MarkStep / 2)
+            return null;
         return to > from
             ? Say($"{kept.Name:capital} up, {control.Read(from)} to {control.Read(to)}.")
             : Say($"{kept.Name:capital} down, {control.Read(from)} to {control.Read(to)}.");
@@ -61,10 +71,13 @@ public sealed record KeptSetting(Job Job, double? WireMark, double? VoltMark, do
 
     private IEnumerable<Said> Changes(Load load)
     {
-        if (load.Wire != Job.Wire && Job.Wire is { } wire) yield return Say($"Load {wire.Facts().Name} {wire.Facts().Kind.Words()} wire.");
-        if (load.Gas != Job.Gas) yield return Say($"Change the gas to {Job.Gas.Facts().Name}.");
+        if (load.Wire != Job.Wire && Job.Wire is { } wire)
+            yield return Say($"Load {wire.Facts().Name} {wire.Facts().Kind.Words()} wire.");
+        if (load.Gas != Job.Gas)
+            yield return Say($"Change the gas to {Job.Gas.Facts().Name}.");
         var polarity = Job.Process.Facts().Polarity;
-        if (load.Polarity != polarity) yield return Say($"Change the polarity to {polarity.Words()}.");
+        if (load.Polarity != polarity)
+            yield return Say($"Change the polarity to {polarity.Words()}.");
     }
 
     private sealed record KeptMark(string Field, Said Name, Control? Control, double? Mark);

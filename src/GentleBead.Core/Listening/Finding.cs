@@ -36,7 +36,8 @@ public sealed record Outline(IReadOnlyList<double> Low, IReadOnlyList<double> Hi
         {
             var part = samples[(int)((long)column * samples.Length / columns)..(int)((long)(column + 1) * samples.Length / columns)];
             var (least, most) = (float.MaxValue, float.MinValue);
-            foreach (var value in part) (least, most) = (Math.Min(least, value), Math.Max(most, value));
+            foreach (var value in part)
+                (least, most) = (Math.Min(least, value), Math.Max(most, value));
             (low[column], high[column]) = (Math.Round(least, digits), Math.Round(most, digits));
         }
         return new Outline(low, high);
@@ -53,7 +54,15 @@ public sealed record Outline(IReadOnlyList<double> Low, IReadOnlyList<double> Hi
 /// <param name="MeanWatts">Mean of the instantaneous power.</param>
 /// <param name="Heat">Heat input by that power (ISO/TR 18491), no arc efficiency in it; null while the travel speed is not known.</param>
 public sealed record LogFigures(
-    double ShortRate, double Irregularity, double ArcShare, Voltage MeanVolts, Current MeanAmps, Current PeakAmps, double MeanWatts, HeatInput? Heat);
+    double ShortRate,
+    double Irregularity,
+    double ArcShare,
+    Voltage MeanVolts,
+    Current MeanAmps,
+    Current PeakAmps,
+    double MeanWatts,
+    HeatInput? Heat
+);
 
 /// <summary>Everything found in a recording; stored with it.</summary>
 /// <param name="Kind">Sound or log.</param>
@@ -65,7 +74,15 @@ public sealed record LogFigures(
 /// <param name="Outline">Of the sound, -1 to 1; of a log of its volts.</param>
 /// <param name="AmpsOutline">Of a log's amps.</param>
 public sealed record Finding(
-    RecordingKind Kind, double Seconds, HeardArc Heard, Said Words, LogFigures? Figures, HeardSweep? Sweep, Outline Outline, Outline? AmpsOutline)
+    RecordingKind Kind,
+    double Seconds,
+    HeardArc Heard,
+    Said Words,
+    LogFigures? Figures,
+    HeardSweep? Sweep,
+    Outline Outline,
+    Outline? AmpsOutline
+)
 {
     private const int Columns = 600;
 
@@ -100,7 +117,16 @@ public sealed record Finding(
     {
         ArgumentNullException.ThrowIfNull(sound);
         var heard = Ear.Listen(sound);
-        return new(RecordingKind.Sound, sound.Seconds, heard, InWords(heard, null), null, Swept(heard), Listening.Outline.Of(sound.Samples, Columns, 3), null);
+        return new(
+            RecordingKind.Sound,
+            sound.Seconds,
+            heard,
+            InWords(heard, null),
+            null,
+            Swept(heard),
+            Listening.Outline.Of(sound.Samples, Columns, 3),
+            null
+        );
     }
 
     /// <summary>Finds what is in a log.</summary>
@@ -111,16 +137,35 @@ public sealed record Finding(
         ArgumentNullException.ThrowIfNull(log);
         var measures = LogMeasures.Of(log);
         var heard = LogEar.Listen(log, measures);
-        var figures = measures is null ? null : new LogFigures(
-            measures.ShortRate, measures.Irregularity, measures.ArcShare, measures.MeanVolts, measures.MeanAmps, measures.PeakAmps, measures.MeanWatts,
-            travel is { } speed ? measures.Heat(speed) : null);
+        var figures = measures is null
+            ? null
+            : new LogFigures(
+                measures.ShortRate,
+                measures.Irregularity,
+                measures.ArcShare,
+                measures.MeanVolts,
+                measures.MeanAmps,
+                measures.PeakAmps,
+                measures.MeanWatts,
+                travel is { } speed ? measures.Heat(speed) : null
+            );
         return new(
-            RecordingKind.Log, log.Seconds, heard, InWords(heard, figures), figures, Swept(heard), Listening.Outline.Of(log.Volts, Columns, 1), Listening.Outline.Of(log.Amps, Columns, 0));
+            RecordingKind.Log,
+            log.Seconds,
+            heard,
+            InWords(heard, figures),
+            figures,
+            Swept(heard),
+            Listening.Outline.Of(log.Volts, Columns, 1),
+            Listening.Outline.Of(log.Amps, Columns, 0)
+        );
     }
 
     // An arc that is even from its start to its end was not swept.
     private static HeardSweep? Swept(HeardArc heard) =>
-        SweepOf(heard.Stretches) is { } sweep && (sweep.BreaksUpAt is not null || sweep.SmoothsAt - heard.ArcFrom > Starting) ? sweep : null;
+        SweepOf(heard.Stretches) is { } sweep && (sweep.BreaksUpAt is not null || sweep.SmoothsAt - heard.ArcFrom > Starting)
+            ? sweep
+            : null;
 
     /// <summary>Where the arc turned to an even crackle, and where it left it.</summary>
     public static HeardSweep? SweepOf(IReadOnlyList<HeardStretch> stretches)
@@ -130,18 +175,22 @@ public sealed record Finding(
         for (var i = 0; i + Lasting <= stretches.Count; i++)
         {
             var next = stretches.Skip(i).Take(Lasting).ToArray();
-            if (smooths is null && next.All(one => one.Sound == Sound.EvenCrackle)) smooths = stretches[i].From;
+            if (smooths is null && next.All(one => one.Sound == Sound.EvenCrackle))
+                smooths = stretches[i].From;
             // A moment in which it could not be told is not yet the end of it.
-            if (smooths is not null && next.All(one => one.Sound is not null and not Sound.EvenCrackle)) return new(smooths.Value, stretches[i].From);
+            if (smooths is not null && next.All(one => one.Sound is not null and not Sound.EvenCrackle))
+                return new(smooths.Value, stretches[i].From);
         }
         return smooths is { } at ? new(at, null) : null;
     }
 
     private static Said InWords(HeardArc heard, LogFigures? figures)
     {
-        if (heard.Sound is not { } sound) return Reasons[heard.Unheard ?? Unheard.Unclear];
+        if (heard.Sound is not { } sound)
+            return Reasons[heard.Unheard ?? Unheard.Unclear];
         var cracks = heard.Stretches.Where(one => one.Sound == sound).Select(one => one.Cracks).DefaultIfEmpty(0).Average();
-        var sounds = figures is not null ? Say($"{Names[sound]}, {figures.ShortRate:0} short circuits a second")
+        var sounds =
+            figures is not null ? Say($"{Names[sound]}, {figures.ShortRate:0} short circuits a second")
             : sound == Sound.EvenCrackle ? Say($"{Names[sound]}, about {cracks:0} cracks a second")
             : Names[sound];
         return heard.Confidence >= Plain ? Say($"{sounds}; plain.") : Say($"{sounds}; fairly sure.");

@@ -37,8 +37,10 @@ public static class KnownClips
         for (var attempt = 0; ; attempt++)
         {
             var trace = ArcTrace.Of(Draw(sound, random), seconds, Rate, random.NextFullRangeInt32());
-            if (ArcTruth.Of(trace) == sound) return trace;
-            if (attempt == 500) throw new InvalidOperationException($"No clip found that clearly is {sound}.");
+            if (ArcTruth.Of(trace) == sound)
+                return trace;
+            if (attempt == 500)
+                throw new InvalidOperationException($"No clip found that clearly is {sound}.");
         }
     }
 
@@ -65,27 +67,36 @@ public static class KnownClips
     public static Waveform Other(int kind, double seconds, int seed)
     {
         var random = new Xoshiro256StarStar(seed, threadSafe: false);
-        if (kind == Others - 1) return Clip((Sound)random.Next((int)Sound.Sputter + 1), seconds, -25 + 10 * random.NextDouble(), seed);
+        if (kind == Others - 1)
+            return Clip((Sound)random.Next((int)Sound.Sputter + 1), seconds, -25 + 10 * random.NextDouble(), seed);
         var samples = new float[(int)(seconds * Rate)];
         var pitch = 90 + 300 * random.NextDouble();
-        double phase = 0, smooth = 0, syllable = 0, hit = 0;
+        double phase = 0,
+            smooth = 0,
+            syllable = 0,
+            hit = 0;
         for (var i = 0; i < samples.Length; i++)
         {
             var white = random.NextDouble() - 0.5;
             phase += 2 * Math.PI * pitch / Rate;
             smooth += 0.1 * (white - smooth);
             syllable = 0.5 + 0.5 * Math.Sin(2 * Math.PI * 3.5 * i / Rate + Math.Sin(2 * Math.PI * 0.7 * i / Rate));
-            if (random.NextDouble() < 3.0 / Rate) hit = 1;
+            if (random.NextDouble() < 3.0 / Rate)
+                hit = 1;
             hit *= 1 - 25.0 / Rate;
-            samples[i] = (float)(kind switch
-            {
-                // A disc grinds once a turn.
-                1 => 0.2 * (Math.Sin(phase * 3) + Math.Sin(phase * 7) * 0.6) + 0.5 * white * Math.Pow(0.5 + 0.5 * Math.Sin(phase), 2),
-                2 => syllable * syllable * (0.25 * (Math.Sin(phase) + 0.6 * Math.Sin(2 * phase) + 0.4 * Math.Sin(5 * phase)) + 0.3 * smooth),
-                3 => 0.4 * Math.Sin(phase * 4),
-                4 => 0.7 * hit * Math.Sin(phase * 12),
-                _ => 0.002 * white,
-            });
+            samples[i] = (float)(
+                kind switch
+                {
+                    // A disc grinds once a turn.
+                    1 => 0.2 * (Math.Sin(phase * 3) + Math.Sin(phase * 7) * 0.6) + 0.5 * white * Math.Pow(0.5 + 0.5 * Math.Sin(phase), 2),
+                    2 => syllable
+                        * syllable
+                        * (0.25 * (Math.Sin(phase) + 0.6 * Math.Sin(2 * phase) + 0.4 * Math.Sin(5 * phase)) + 0.3 * smooth),
+                    3 => 0.4 * Math.Sin(phase * 4),
+                    4 => 0.7 * hit * Math.Sin(phase * 12),
+                    _ => 0.002 * white,
+                }
+            );
         }
         ArcSound.AddShop(samples, Rate, kind == 0 ? -40 : 15 * random.NextDouble() + 5, seed);
         Record(samples, seed);
@@ -131,7 +142,24 @@ public static class KnownClips
         return At(arc, wireFeed, volts, 8 + 5 * random.NextDouble(), faults, 0.15 + 0.25 * random.NextDouble());
     }
 
-    private static ArcSetting At(WireArc arc, WireFeedSpeed feed, double volts, double stickOut, IReadOnlyList<ArcFault> faults, double inductance = 0.25) => new(
-        arc.Process, arc.Wire, arc.Gas, feed, Voltage.FromVolts(volts), Length.FromMm(stickOut), TravelSpeed.FromMmPerMin(300), Length.FromMm(3),
-        InductanceMh: inductance, Faults: faults);
+    private static ArcSetting At(
+        WireArc arc,
+        WireFeedSpeed feed,
+        double volts,
+        double stickOut,
+        IReadOnlyList<ArcFault> faults,
+        double inductance = 0.25
+    ) =>
+        new(
+            arc.Process,
+            arc.Wire,
+            arc.Gas,
+            feed,
+            Voltage.FromVolts(volts),
+            Length.FromMm(stickOut),
+            TravelSpeed.FromMmPerMin(300),
+            Length.FromMm(3),
+            InductanceMh: inductance,
+            Faults: faults
+        );
 }

@@ -17,7 +17,8 @@ internal sealed record KnownSound(Sound? Sound, double[] Mean, double[] Inverse,
         for (var row = 0; row < features.Length; row++)
         {
             var off = features[row] - Mean[row];
-            for (var column = 0; column < row; column++) sum += 2 * Inverse[at++] * off * (features[column] - Mean[column]);
+            for (var column = 0; column < row; column++)
+                sum += 2 * Inverse[at++] * off * (features[column] - Mean[column]);
             sum += Inverse[at++] * off * off;
         }
         return sum;

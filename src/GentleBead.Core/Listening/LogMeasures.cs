@@ -21,20 +21,33 @@ public readonly record struct FoundShort(double Seconds, double Lasted, double P
 /// <param name="PeakAmps">The highest current.</param>
 /// <param name="MeanWatts">Mean of the instantaneous power while welding.</param>
 public sealed record LogMeasures(
-    double ArcFrom, double ArcTo, IReadOnlyList<FoundShort> Shorts, double ShortRate, double Irregularity, double ArcShare,
-    Voltage MeanVolts, Current MeanAmps, Current PeakAmps, double MeanWatts)
+    double ArcFrom,
+    double ArcTo,
+    IReadOnlyList<FoundShort> Shorts,
+    double ShortRate,
+    double Irregularity,
+    double ArcShare,
+    Voltage MeanVolts,
+    Current MeanAmps,
+    Current PeakAmps,
+    double MeanWatts
+)
 {
     // Sums are taken over so many samples at a time, so that single precision loses nothing.
     private const int BlockLength = 16_384;
 
     // Shorted is under this share of the arc's volts, burning again is over the other: a trigger with two edges.
-    private const float ShortedShare = 0.5f, BurningShare = 0.65f;
+    private const float ShortedShare = 0.5f,
+        BurningShare = 0.65f;
 
     // Less current than this is none; a short of fewer samples than these is a glitch of the logger.
     private const float NoAmps = 8;
     private const double ShortestSeconds = 0.00015;
 
-    /// <summary>Heat input by instantaneous power (ISO/TR 18491, ASME IX QW-409.1; from memory): mean power over travel speed, no arc efficiency in it.</summary>
+    /// <summary>
+    /// Heat input by instantaneous power (ISO/TR 18491, ASME IX QW-409.1; from memory): mean power over travel speed, no arc efficiency in
+    /// it.
+    /// </summary>
     /// <param name="travel">Travel speed, above 0.</param>
     public HeatInput Heat(TravelSpeed travel) => HeatInput.FromKJPerMm(MeanWatts / 1000 / (travel.MmPerMin / 60));
 
@@ -43,11 +56,14 @@ public sealed record LogMeasures(
     {
         ArgumentNullException.ThrowIfNull(log);
         var (volts, amps) = (log.Volts, log.Amps);
-        if (volts.Length != amps.Length) throw new ArgumentException("As many volts as amps.", nameof(log));
+        if (volts.Length != amps.Length)
+            throw new ArgumentException("As many volts as amps.", nameof(log));
         var arc = ArcVolts(volts, amps);
-        if (arc <= 0) return null;
+        if (arc <= 0)
+            return null;
         var pass = new Pass(volts, amps, arc * ShortedShare, arc * BurningShare);
-        for (var from = 0; from < volts.Length; from += BlockLength) pass.Block(from, Math.Min(volts.Length, from + BlockLength));
+        for (var from = 0; from < volts.Length; from += BlockLength)
+            pass.Block(from, Math.Min(volts.Length, from + BlockLength));
         return pass.Result(log.Rate);
     }
 
@@ -55,8 +71,10 @@ public sealed record LogMeasures(
     public static double Irregular(IReadOnlyList<FoundShort> shorts)
     {
         ArgumentNullException.ThrowIfNull(shorts);
-        if (shorts.Count < 3) return 0;
-        double sum = 0, squares = 0;
+        if (shorts.Count < 3)
+            return 0;
+        double sum = 0,
+            squares = 0;
         for (var i = 1; i < shorts.Count; i++)
         {
             var period = shorts[i].Seconds - shorts[i - 1].Seconds;
@@ -74,9 +92,11 @@ public sealed record LogMeasures(
         var seen = new List<float>(4096);
         for (var i = 0; i < volts.Length; i += stride)
         {
-            if (Math.Abs(amps[i]) > NoAmps && Math.Abs(volts[i]) > 3) seen.Add(Math.Abs(volts[i]));
+            if (Math.Abs(amps[i]) > NoAmps && Math.Abs(volts[i]) > 3)
+                seen.Add(Math.Abs(volts[i]));
         }
-        if (seen.Count < 20) return 0;
+        if (seen.Count < 20)
+            return 0;
         seen.Sort();
         return seen[seen.Count * 7 / 10];
     }
@@ -85,10 +105,14 @@ public sealed record LogMeasures(
     private sealed class Pass(float[] volts, float[] amps, float shorted, float burning)
     {
         private readonly List<(int From, int To)> shorts = [];
-        private int shortFrom = -1, first = -1, last = -1;
+        private int shortFrom = -1,
+            first = -1,
+            last = -1;
         private long idle;
         private float peak;
-        private double volt, amp, watt;
+        private double volt,
+            amp,
+            watt;
 
         public void Block(int from, int to)
         {
@@ -107,16 +131,21 @@ public sealed record LogMeasures(
                 most = Vector.Max(most, a);
                 var idleLanes = Vector.LessThan(a, still);
                 none -= idleLanes;
-                if (shortFrom < 0 ? Vector.LessThanAny(u, low) : Vector.GreaterThanAny(u, high)) Turn(i, i + width);
+                if (shortFrom < 0 ? Vector.LessThanAny(u, low) : Vector.GreaterThanAny(u, high))
+                    Turn(i, i + width);
                 if (idleLanes != Vector<int>.AllBitsSet)
                 {
-                    if (first < 0) first = i;
+                    if (first < 0)
+                        first = i;
                     last = i + width;
                 }
             }
-            double blockVolts = Vector.Sum(sumVolts), blockAmps = Vector.Sum(sumAmps), blockWatts = Vector.Sum(sumWatts);
+            double blockVolts = Vector.Sum(sumVolts),
+                blockAmps = Vector.Sum(sumAmps),
+                blockWatts = Vector.Sum(sumWatts);
             idle += Vector.Sum(none);
-            for (var lane = 0; lane < width; lane++) peak = Math.Max(peak, most[lane]);
+            for (var lane = 0; lane < width; lane++)
+                peak = Math.Max(peak, most[lane]);
             for (; i < to; i++)
             {
                 var (u, a) = (Math.Abs(volts[i]), Math.Abs(amps[i]));
@@ -124,10 +153,12 @@ public sealed record LogMeasures(
                 blockAmps += a;
                 blockWatts += u * a;
                 peak = Math.Max(peak, a);
-                if (a < NoAmps) idle++;
+                if (a < NoAmps)
+                    idle++;
                 else
                 {
-                    if (first < 0) first = i;
+                    if (first < 0)
+                        first = i;
                     last = i + 1;
                 }
                 Turn(i, i + 1);
@@ -139,15 +170,18 @@ public sealed record LogMeasures(
 
         public LogMeasures? Result(double rate)
         {
-            if (first < 0) return null;
+            if (first < 0)
+                return null;
             var welding = (double)(last - first);
             var found = new List<FoundShort>(shorts.Count);
             double shortSamples = 0;
             foreach (var (from, to) in shorts)
             {
-                if (to - from < ShortestSeconds * rate) continue;
+                if (to - from < ShortestSeconds * rate)
+                    continue;
                 float top = 0;
-                for (var i = from; i < to; i++) top = Math.Max(top, Math.Abs(amps[i]));
+                for (var i = from; i < to; i++)
+                    top = Math.Max(top, Math.Abs(amps[i]));
                 shortSamples += to - from;
                 found.Add(new FoundShort(from / rate, (to - from) / rate, top));
             }
@@ -165,8 +199,17 @@ public sealed record LogMeasures(
             var inside = Math.Max(0, idle - outsideIdle);
             var seconds = welding / rate;
             return new LogMeasures(
-                first / rate, last / rate, found, found.Count / seconds, Irregular(found), Math.Clamp(1 - (shortSamples + inside) / welding, 0, 1),
-                Voltage.FromVolts(volt / welding), Current.FromAmps(amp / welding), Current.FromAmps(peak), watt / welding);
+                first / rate,
+                last / rate,
+                found,
+                found.Count / seconds,
+                Irregular(found),
+                Math.Clamp(1 - (shortSamples + inside) / welding, 0, 1),
+                Voltage.FromVolts(volt / welding),
+                Current.FromAmps(amp / welding),
+                Current.FromAmps(peak),
+                watt / welding
+            );
         }
 
         private void Turn(int from, int to)
@@ -177,7 +220,8 @@ public sealed record LogMeasures(
                 if (shortFrom < 0)
                 {
                     // No volts without current is no short: the torch hangs on its hook.
-                    if (u < shorted && Math.Abs(amps[i]) >= NoAmps) shortFrom = i;
+                    if (u < shorted && Math.Abs(amps[i]) >= NoAmps)
+                        shortFrom = i;
                 }
                 else if (u > burning)
                 {

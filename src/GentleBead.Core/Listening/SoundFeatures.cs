@@ -11,18 +11,22 @@ public sealed class SoundFeatures
     public const int Blocks = 1000;
 
     /// <summary>Blocks of a window, and from one window to the next.</summary>
-    public const int Window = 500, Hop = 250;
+    public const int Window = 500,
+        Hop = 250;
 
     /// <summary>The features by name, in order.</summary>
     public static IReadOnlyList<string> Names { get; } =
-        ["loudest", "loud", "floor", "onsets", "wander", "gap", "tilt", "popShare", "swell", "length", "spiky", "heights", "bright"];
+    ["loudest", "loud", "floor", "onsets", "wander", "gap", "tilt", "popShare", "swell", "length", "spiky", "heights", "bright"];
 
-    private const double HighHz = 2500, LowHz = 300, BrightHz = 6500;
+    private const double HighHz = 2500,
+        LowHz = 300,
+        BrightHz = 6500;
 
     private const int CommonRate = 22_000;
 
     // A block this many times the window's median is a crack; a peak needs this far to the next, in blocks.
-    private const double Crack = 4, Pop = 12;
+    private const double Crack = 4,
+        Pop = 12;
     private const int Apart = 4;
 
     private SoundFeatures(float[] high, float[] low, float[] bright) => (High, Low, Bright) = (high, low, bright);
@@ -50,12 +54,17 @@ public sealed class SoundFeatures
         var count = (int)(samples.Length * (double)Blocks / rate);
         var (high, low, bright) = (new float[count], new float[count], new float[count]);
         var (keepHigh, keepLow, keepBright) = (Keep(HighHz), Keep(LowHz), Keep(BrightHz));
-        float one = 0, two = 0, bottom = 0, air = 0;
+        float one = 0,
+            two = 0,
+            bottom = 0,
+            air = 0;
         var at = 0;
         for (var block = 0; block < count; block++)
         {
             var end = Math.Min(samples.Length, (int)((block + 1) * rate / Blocks));
-            float above = 0, below = 0, up = 0;
+            float above = 0,
+                below = 0,
+                up = 0;
             var length = end - at;
             for (; at < end; at++)
             {
@@ -83,12 +92,14 @@ public sealed class SoundFeatures
 
     private static float[] Averaged(float[] samples, int whole)
     {
-        if (whole == 1) return samples;
+        if (whole == 1)
+            return samples;
         var averaged = new float[samples.Length / whole];
         for (var i = 0; i < averaged.Length; i++)
         {
             float sum = 0;
-            for (var part = 0; part < whole; part++) sum += samples[i * whole + part];
+            for (var part = 0; part < whole; part++)
+                sum += samples[i * whole + part];
             averaged[i] = sum / whole;
         }
         return averaged;
@@ -101,7 +112,8 @@ public sealed class SoundFeatures
     {
         ArgumentOutOfRangeException.ThrowIfNegative(window);
         ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(window, Windows);
-        if (into.Length != Names.Count) throw new ArgumentException($"Room for {Names.Count} features.", nameof(into));
+        if (into.Length != Names.Count)
+            throw new ArgumentException($"Room for {Names.Count} features.", nameof(into));
         var blocks = High.AsSpan(window * Hop, Window);
         Span<float> sorted = stackalloc float[Window];
         blocks.CopyTo(sorted);
@@ -110,17 +122,22 @@ public sealed class SoundFeatures
         var mean = Mean(blocks);
         var (onsets, wander, gap, heights) = Onsets(blocks, (float)(median * Crack));
 
-        double loud = 0, pops = 0, square = 0, runs = 0;
+        double loud = 0,
+            pops = 0,
+            square = 0,
+            runs = 0;
         var inRun = false;
         foreach (var block in blocks)
         {
             if (block > Crack * median)
             {
                 loud++;
-                if (!inRun) runs++;
+                if (!inRun)
+                    runs++;
             }
             inRun = block > Crack * median;
-            if (block > Pop * median) pops += block;
+            if (block > Pop * median)
+                pops += block;
             square += (double)block * block;
         }
         // A level that never moves has no power here at all; the floors keep its logarithms finite.
@@ -142,7 +159,8 @@ public sealed class SoundFeatures
     private static float Mean(ReadOnlySpan<float> blocks)
     {
         float sum = 0;
-        foreach (var block in blocks) sum += block;
+        foreach (var block in blocks)
+            sum += block;
         return sum / blocks.Length;
     }
 
@@ -150,11 +168,17 @@ public sealed class SoundFeatures
     // and how differently high they are.
     private static (double Rate, double Wander, double Gap, double Heights) Onsets(ReadOnlySpan<float> blocks, float above)
     {
-        int count = 0, last = -1, longest = 0;
-        double sum = 0, squares = 0, heights = 0, heightSquares = 0;
+        int count = 0,
+            last = -1,
+            longest = 0;
+        double sum = 0,
+            squares = 0,
+            heights = 0,
+            heightSquares = 0;
         for (var i = 1; i < blocks.Length - 1; i++)
         {
-            if (blocks[i] < above || blocks[i] < blocks[i - 1] || blocks[i] < blocks[i + 1] || (last >= 0 && i - last < Apart)) continue;
+            if (blocks[i] < above || blocks[i] < blocks[i - 1] || blocks[i] < blocks[i + 1] || (last >= 0 && i - last < Apart))
+                continue;
             if (last >= 0)
             {
                 sum += i - last;
@@ -174,14 +198,16 @@ public sealed class SoundFeatures
             (double)count * Blocks / blocks.Length,
             gaps > 1 ? Math.Sqrt(Math.Max(0, squares / gaps - mean * mean)) / mean : 0,
             (double)longest / blocks.Length,
-            count > 1 ? Math.Sqrt(Math.Max(0, heightSquares / count - heights / count * (heights / count))) : 0);
+            count > 1 ? Math.Sqrt(Math.Max(0, heightSquares / count - heights / count * (heights / count))) : 0
+        );
     }
 
     // How the level moves in steps of 25 ms.
     private static double Swell(ReadOnlySpan<float> blocks)
     {
         const int length = 25;
-        double sum = 0, squares = 0;
+        double sum = 0,
+            squares = 0;
         var steps = blocks.Length / length;
         for (var step = 0; step < steps; step++)
         {

@@ -14,24 +14,30 @@ public static class WavFile
     public const double LongestSeconds = 300;
 
     /// <summary>The lowest and highest rate taken, samples a second.</summary>
-    public const int LowestRate = 8_000, HighestRate = 192_000;
+    public const int LowestRate = 8_000,
+        HighestRate = 192_000;
 
-    private const ushort Pcm = 1, Float = 3, Extensible = 0xFFFE;
+    private const ushort Pcm = 1,
+        Float = 3,
+        Extensible = 0xFFFE;
     private const int HeaderBytes = 44;
 
     // One channel alone leaves a quarter of its power in the mean; less than this of the louder is cancellation.
     private const double Cancelled = 0.15;
 
     /// <summary>Whether a file says that it is a WAV file.</summary>
-    public static bool Is(ReadOnlySpan<byte> file) => file.Length >= 12 && file[..4].SequenceEqual("RIFF"u8) && file[8..12].SequenceEqual("WAVE"u8);
+    public static bool Is(ReadOnlySpan<byte> file) =>
+        file.Length >= 12 && file[..4].SequenceEqual("RIFF"u8) && file[8..12].SequenceEqual("WAVE"u8);
 
     /// <summary>Reads a file into one channel; of stereo the mean, or where the two cancel the louder.</summary>
     /// <param name="file">The whole file.</param>
     /// <exception cref="RecordingRefusedException">What is wrong with it.</exception>
     public static Waveform Read(ReadOnlySpan<byte> file)
     {
-        if (file.IsEmpty) throw new RecordingRefusedException(Say($"The file is empty."));
-        if (!Is(file)) throw new RecordingRefusedException(Say($"This is not a WAV file."));
+        if (file.IsEmpty)
+            throw new RecordingRefusedException(Say($"The file is empty."));
+        if (!Is(file))
+            throw new RecordingRefusedException(Say($"This is not a WAV file."));
         Format? format = null;
         var at = 12;
         while (at + 8 <= file.Length)
@@ -41,9 +47,15 @@ public static class WavFile
             at += 8;
             // A header that claims more than there is: programs that stop in mid-recording leave such; what is there counts.
             var here = (int)Math.Min(size, file.Length - at);
-            if (name.SequenceEqual("fmt "u8)) format = ReadFormat(file.Slice(at, here));
-            else if (name.SequenceEqual("data"u8)) return Samples(file.Slice(at, here), format ?? throw new RecordingRefusedException(Say($"The file has sound before it says how it is written.")));
-            if (size + (size & 1) > file.Length - at) break;
+            if (name.SequenceEqual("fmt "u8))
+                format = ReadFormat(file.Slice(at, here));
+            else if (name.SequenceEqual("data"u8))
+                return Samples(
+                    file.Slice(at, here),
+                    format ?? throw new RecordingRefusedException(Say($"The file has sound before it says how it is written."))
+                );
+            if (size + (size & 1) > file.Length - at)
+                break;
             at += (int)(size + (size & 1));
         }
         throw new RecordingRefusedException(Say($"The file has no sound in it."));
@@ -70,7 +82,10 @@ public static class WavFile
         var data = head[HeaderBytes..];
         for (var i = 0; i < sound.Samples.Length; i++)
         {
-            BinaryPrimitives.WriteInt16LittleEndian(data[(i * 2)..], (short)Math.Clamp(MathF.Round(sound.Samples[i] * 32768), short.MinValue, short.MaxValue));
+            BinaryPrimitives.WriteInt16LittleEndian(
+                data[(i * 2)..],
+                (short)Math.Clamp(MathF.Round(sound.Samples[i] * 32768), short.MinValue, short.MaxValue)
+            );
         }
         return bytes;
     }
@@ -79,15 +94,27 @@ public static class WavFile
 
     private static Format ReadFormat(ReadOnlySpan<byte> chunk)
     {
-        if (chunk.Length < 16) throw new RecordingRefusedException(Say($"The file's header is cut short."));
+        if (chunk.Length < 16)
+            throw new RecordingRefusedException(Say($"The file's header is cut short."));
         var code = BinaryPrimitives.ReadUInt16LittleEndian(chunk);
         var bits = BinaryPrimitives.ReadUInt16LittleEndian(chunk[14..]);
         // The extensible header puts the code at the head of a longer name.
-        if (code == Extensible && chunk.Length >= 26) code = BinaryPrimitives.ReadUInt16LittleEndian(chunk[24..]);
-        var format = new Format(code == Float, BinaryPrimitives.ReadUInt16LittleEndian(chunk[2..]), (int)Math.Min(BinaryPrimitives.ReadUInt32LittleEndian(chunk[4..]), int.MaxValue), bits);
-        if (!(code == Pcm && bits is 8 or 16 or 24 or 32) && !(code == Float && bits is 32 or 64)) throw new RecordingRefusedException(Say($"The sound is packed in a way that is not read here. Save it as WAV, PCM or float."));
-        if (format.Channels is not (1 or 2)) throw new RecordingRefusedException(Say($"The file has {format.Channels} channels; mono and stereo are read."));
-        if (format.Rate is < LowestRate or > HighestRate) throw new RecordingRefusedException(Say($"The file says {format.Rate} samples a second; {LowestRate} to {HighestRate} are read."));
+        if (code == Extensible && chunk.Length >= 26)
+            code = BinaryPrimitives.ReadUInt16LittleEndian(chunk[24..]);
+        var format = new Format(
+            code == Float,
+            BinaryPrimitives.ReadUInt16LittleEndian(chunk[2..]),
+            (int)Math.Min(BinaryPrimitives.ReadUInt32LittleEndian(chunk[4..]), int.MaxValue),
+            bits
+        );
+        if (!(code == Pcm && bits is 8 or 16 or 24 or 32) && !(code == Float && bits is 32 or 64))
+            throw new RecordingRefusedException(Say($"The sound is packed in a way that is not read here. Save it as WAV, PCM or float."));
+        if (format.Channels is not (1 or 2))
+            throw new RecordingRefusedException(Say($"The file has {format.Channels} channels; mono and stereo are read."));
+        if (format.Rate is < LowestRate or > HighestRate)
+            throw new RecordingRefusedException(
+                Say($"The file says {format.Rate} samples a second; {LowestRate} to {HighestRate} are read.")
+            );
         return format;
     }
 
@@ -95,8 +122,12 @@ public static class WavFile
     {
         var width = format.Bits / 8 * format.Channels;
         var count = data.Length / width;
-        if (count == 0) throw new RecordingRefusedException(Say($"The file has no sound in it."));
-        if (count > LongestSeconds * format.Rate) throw new RecordingRefusedException(Say($"The recording runs {(double)count / format.Rate / 60:0.0} minutes; up to {LongestSeconds / 60:0.##} are taken."));
+        if (count == 0)
+            throw new RecordingRefusedException(Say($"The file has no sound in it."));
+        if (count > LongestSeconds * format.Rate)
+            throw new RecordingRefusedException(
+                Say($"The recording runs {(double)count / format.Rate / 60:0.0} minutes; up to {LongestSeconds / 60:0.##} are taken.")
+            );
         var samples = new float[count];
         switch (format.Floats, format.Bits)
         {
@@ -128,10 +159,13 @@ public static class WavFile
     {
         if (format.Channels == 1)
         {
-            for (var i = 0; i < samples.Length; i++) samples[i] = Sample(data, i, format, read);
+            for (var i = 0; i < samples.Length; i++)
+                samples[i] = Sample(data, i, format, read);
             return;
         }
-        double left = 0, right = 0, both = 0;
+        double left = 0,
+            right = 0,
+            both = 0;
         for (var i = 0; i < samples.Length; i++)
         {
             var (one, other) = (Sample(data, 2 * i, format, read), Sample(data, 2 * i + 1, format, read));
@@ -141,9 +175,11 @@ public static class WavFile
             both += (double)samples[i] * samples[i];
         }
         // A plug wired the wrong way round puts the channels in opposite phase: their mean is silent, each of them is not.
-        if (both > Cancelled * Math.Max(left, right)) return;
+        if (both > Cancelled * Math.Max(left, right))
+            return;
         var louder = right > left ? 1 : 0;
-        for (var i = 0; i < samples.Length; i++) samples[i] = Sample(data, 2 * i + louder, format, read);
+        for (var i = 0; i < samples.Length; i++)
+            samples[i] = Sample(data, 2 * i + louder, format, read);
     }
 
     // Floats may hold anything: what is no number is silence, and what is over full is full.

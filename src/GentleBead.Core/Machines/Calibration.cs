@@ -61,9 +61,15 @@ public sealed class Calibration
     public double SpreadShare { get; }
 
     /// <summary>Readings that the others speak against, by mark; taken in all the same until they are withdrawn.</summary>
-    public IReadOnlyList<Stray> Strays => control.Kind != ControlKind.CoarseFine
-        ? StraysOf(measured)
-        : [.. lines.SelectMany(line => StraysOf([.. measured.Where(reading => reading.Mark >= line.LowestMark && reading.Mark <= line.HighestMark)]))];
+    public IReadOnlyList<Stray> Strays =>
+        control.Kind != ControlKind.CoarseFine
+            ? StraysOf(measured)
+            :
+            [
+                .. lines.SelectMany(line =>
+                    StraysOf([.. measured.Where(reading => reading.Mark >= line.LowestMark && reading.Mark <= line.HighestMark)])
+                ),
+            ];
 
     /// <summary>Fits a control's readings.</summary>
     /// <param name="control">The control with its readings; for a trim the readings are of the volts that follow the wire control.</param>
@@ -75,12 +81,19 @@ public sealed class Calibration
         // Readings taken twice at one mark count as their mean.
         var measured = Measured(control.Readings);
         // A trim's readings stand at marks of the wire control, which has ends of its own.
-        if (Array.Find(measured, reading => !(reading.Measured > 0) || (control.Kind != ControlKind.Trim && !control.IsOn(reading.Mark))) is { } stray)
+        if (
+            Array.Find(measured, reading => !(reading.Measured > 0) || (control.Kind != ControlKind.Trim && !control.IsOn(reading.Mark))) is
+            { } stray
+        )
         {
-            problem = Say($"The reading at {control.Read(stray.Mark)} is off the dial ({control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}) or not above 0.");
+            problem = Say(
+                $"The reading at {control.Read(stray.Mark)} is off the dial ({control.Read(control.LowestMark)} to "
+                    + $"{control.Read(control.HighestMark)}) or not above 0."
+            );
             return false;
         }
-        if (control.Kind == ControlKind.CoarseFine) return TryFitCoarse(control, measured, out calibration, out problem);
+        if (control.Kind == ControlKind.CoarseFine)
+            return TryFitCoarse(control, measured, out calibration, out problem);
         if (Falling(control, measured) is { } falling)
         {
             problem = falling;
@@ -95,22 +108,27 @@ public sealed class Calibration
         };
         if (line is null)
         {
-            problem = measured.Length == 0
-                ? Say($"Not calibrated: no readings yet.")
-                : Say($"One reading is not enough here: measure at a second mark.");
+            problem =
+                measured.Length == 0
+                    ? Say($"Not calibrated: no readings yet.")
+                    : Say($"One reading is not enough here: measure at a second mark.");
             return false;
         }
         // A believed display has nothing measured to stray from.
-        var (first, last) = measured.Length == 0 ? (double.NegativeInfinity, double.PositiveInfinity) : (measured[0].Mark, measured[^1].Mark);
+        var (first, last) =
+            measured.Length == 0 ? (double.NegativeInfinity, double.PositiveInfinity) : (measured[0].Mark, measured[^1].Mark);
         calibration = new Calibration(control, [new Line(line, control.LowestMark, control.HighestMark, first, last)], measured);
         problem = null;
         return true;
     }
 
-    /// <summary>By how much a display shows more than was measured, as a share, the mean over its readings; null without readings or display.</summary>
-    public static double? ReadOutOff(Control control) => control.Kind != ControlKind.Digital || control.Readings.Count == 0
-        ? null
-        : control.Readings.Average(reading => reading.Mark * PerDisplayUnit(control.Unit) / reading.Measured - 1);
+    /// <summary>
+    /// By how much a display shows more than was measured, as a share, the mean over its readings; null without readings or display.
+    /// </summary>
+    public static double? ReadOutOff(Control control) =>
+        control.Kind != ControlKind.Digital || control.Readings.Count == 0
+            ? null
+            : control.Readings.Average(reading => reading.Mark * PerDisplayUnit(control.Unit) / reading.Measured - 1);
 
     /// <summary>What a mark gives.</summary>
     /// <param name="mark">A mark on the dial; for a trim, of the wire control.</param>
@@ -146,7 +164,10 @@ public sealed class Calibration
         return best!.Value;
     }
 
-    /// <summary>The mark for a value on a dial without steps or ends; the plain inverse of <see cref="ValueAt"/>. Of the first line, where there are several.</summary>
+    /// <summary>
+    /// The mark for a value on a dial without steps or ends; the plain inverse of <see cref="ValueAt"/>. Of the first line, where there are
+    /// several.
+    /// </summary>
     public double ExactMark(double value) => lines[0].MarkFor(value);
 
     private static Reading[] Measured(IReadOnlyList<Reading> readings)
@@ -155,7 +176,13 @@ public sealed class Calibration
         Array.Sort(sorted, (one, other) => one.Mark.CompareTo(other.Mark));
         for (var i = 1; i < sorted.Length; i++)
         {
-            if (sorted[i].Mark == sorted[i - 1].Mark) return [.. sorted.GroupBy(reading => reading.Mark).Select(same => new Reading(same.Key, same.Average(reading => reading.Measured)))];
+            if (sorted[i].Mark == sorted[i - 1].Mark)
+                return
+                [
+                    .. sorted
+                        .GroupBy(reading => reading.Mark)
+                        .Select(same => new Reading(same.Key, same.Average(reading => reading.Measured))),
+                ];
         }
         return sorted;
     }
@@ -165,14 +192,16 @@ public sealed class Calibration
     {
         for (var i = 1; i < measured.Length; i++)
         {
-            if (measured[i].Measured <= measured[i - 1].Measured) return (measured[i - 1], measured[i]);
+            if (measured[i].Measured <= measured[i - 1].Measured)
+                return (measured[i - 1], measured[i]);
         }
         return null;
     }
 
     private static Said? Falling(Control control, Reading[] measured)
     {
-        if (FirstFalling(measured) is not var (low, high)) return null;
+        if (FirstFalling(measured) is not var (low, high))
+            return null;
         return control.Kind == ControlKind.Trim || control.IsStepped()
             ? Say($"The reading at {Mark(high)} is not above the one at {Mark(low)}: measure both again.")
             : Say($"The reading at mark {high.Mark} is not above the one at {low.Mark}: measure both again.");
@@ -182,21 +211,28 @@ public sealed class Calibration
     }
 
     /// <summary>Whether a control's readings fall somewhere, which no dial does: one of two was measured wrongly.</summary>
-    public static bool Falls(Control control) => control.Kind != ControlKind.CoarseFine
-        ? FirstFalling(Measured(control.Readings)) is not null
-        : CoarseSteps(control, Measured(control.Readings)).Any(step => step.Count() >= 2 && FirstFalling([.. step]) is not null);
+    public static bool Falls(Control control) =>
+        control.Kind != ControlKind.CoarseFine
+            ? FirstFalling(Measured(control.Readings)) is not null
+            : CoarseSteps(control, Measured(control.Readings)).Any(step => step.Count() >= 2 && FirstFalling([.. step]) is not null);
 
     private static ILookup<int, Reading> CoarseSteps(Control control, Reading[] measured) =>
         measured.ToLookup(reading => (int)(reading.Mark - control.LowestMark) / control.FineSteps);
 
-    private static bool TryFitCoarse(Control control, Reading[] measured, [NotNullWhen(true)] out Calibration? calibration, [NotNullWhen(false)] out Said? problem)
+    private static bool TryFitCoarse(
+        Control control,
+        Reading[] measured,
+        [NotNullWhen(true)] out Calibration? calibration,
+        [NotNullWhen(false)] out Said? problem
+    )
     {
         calibration = null;
         var steps = CoarseSteps(control, measured);
         var full = steps.Where(step => step.Count() >= 2).Select(step => step.ToArray()).ToArray();
         if (full.Length == 0)
         {
-            problem = measured.Length == 0 ? Say($"Not calibrated: no readings yet.") : Say($"Measure two fine steps of one coarse step first.");
+            problem =
+                measured.Length == 0 ? Say($"Not calibrated: no readings yet.") : Say($"Measure two fine steps of one coarse step first.");
             return false;
         }
         foreach (var step in full)
@@ -233,19 +269,26 @@ public sealed class Calibration
         var (squares, count) = (0.0, 0);
         if (control.Kind != ControlKind.CoarseFine)
         {
-            for (var i = 1; i < measured.Length - 1; i++) Add(Off(measured, i));
+            for (var i = 1; i < measured.Length - 1; i++)
+                Add(Off(measured, i));
         }
         if (measured.Length < control.Readings.Count)
         {
             foreach (var same in control.Readings.GroupBy(reading => reading.Mark).Where(same => same.Count() > 1))
             {
                 var mean = same.Average(reading => reading.Measured);
-                foreach (var reading in same) Add(reading.Measured / mean - 1);
+                foreach (var reading in same)
+                    Add(reading.Measured / mean - 1);
             }
         }
         return count > 0
             ? Math.Max(RulerAndWatch, Math.Sqrt(squares / count))
-            : measured.Length switch { 0 => Believed, 1 => OneReading, _ => TwoReadings };
+            : measured.Length switch
+            {
+                0 => Believed,
+                1 => OneReading,
+                _ => TwoReadings,
+            };
 
         void Add(double residual)
         {
@@ -258,8 +301,10 @@ public sealed class Calibration
     // neighbours look off too: it is the one without which the rest agree.
     private static Stray[] StraysOf(Reading[] measured)
     {
-        if (measured.Length < 4) return [];
-        var (index, left) = Enumerable.Range(1, measured.Length - 2)
+        if (measured.Length < 4)
+            return [];
+        var (index, left) = Enumerable
+            .Range(1, measured.Length - 2)
             .Select(i => (Index: i, Left: MostOff([.. measured.Where((_, at) => at != i)])))
             .MinBy(candidate => candidate.Left);
         var off = Off(measured, index);
@@ -280,15 +325,18 @@ public sealed class Calibration
     private double SureShare(Line line, double beyond)
     {
         var span = line.LastMeasured - line.FirstMeasured;
-        return beyond == 0 ? SpreadShare : SpreadShare * (1 + beyond / (span > 0 ? span : Math.Max(control.MarkStep, Math.Abs(line.FirstMeasured))));
+        return beyond == 0
+            ? SpreadShare
+            : SpreadShare * (1 + beyond / (span > 0 ? span : Math.Max(control.MarkStep, Math.Abs(line.FirstMeasured))));
     }
 
-    private static double PerDisplayUnit(string unit) => unit switch
-    {
-        "in/min" => WireFeedSpeed.MPerInch,
-        "m/min" or "V" or "A" => 1,
-        _ => throw new ArgumentOutOfRangeException(nameof(unit), unit, "A display shows in/min, m/min, V or A."),
-    };
+    private static double PerDisplayUnit(string unit) =>
+        unit switch
+        {
+            "in/min" => WireFeedSpeed.MPerInch,
+            "m/min" or "V" or "A" => 1,
+            _ => throw new ArgumentOutOfRangeException(nameof(unit), unit, "A display shows in/min, m/min, V or A."),
+        };
 
     private sealed record Line(Reading[] Points, double LowestMark, double HighestMark, double FirstMeasured, double LastMeasured)
     {
@@ -309,7 +357,8 @@ public sealed class Calibration
         private (Reading Low, Reading High) Segment(Func<Reading, double> along, double at)
         {
             var upper = 1;
-            while (upper < Points.Length - 1 && along(Points[upper]) < at) upper++;
+            while (upper < Points.Length - 1 && along(Points[upper]) < at)
+                upper++;
             return (Points[upper - 1], Points[upper]);
         }
     }

@@ -25,7 +25,8 @@ public enum ControlKind
 }
 
 /// <summary>One measured point: what the arc or the ruler gave at a mark.</summary>
-/// <param name="Mark">Where the control stood; for a <see cref="ControlKind.Trim"/>, where the wire control stood with the trim at 0.</param>
+/// <param name="Mark">Where the control stood; for a <see cref="ControlKind.Trim"/>, where the wire control stood with the trim at
+/// 0.</param>
 /// <param name="Measured">What was measured there: metres per minute for wire, volts at the arc for volts, amperes for amps.</param>
 public sealed record Reading(double Mark, double Measured);
 
@@ -36,12 +37,21 @@ public sealed record Reading(double Mark, double Measured);
 /// <param name="MarkStep">The smallest step that can be set and read; above 0.</param>
 /// <param name="Unit">What a display shows: "in/min", "m/min", "V" or "A"; empty for all else.</param>
 /// <param name="Readings">Measured points, in any order; may be empty.</param>
-/// <param name="Names">What stands at the marks, lowest first: letters, plate thicknesses; empty where the marks are numbers. For coarse and fine, the coarse steps' names.</param>
+/// <param name="Names">What stands at the marks, lowest first: letters, plate thicknesses; empty where the marks are numbers. For coarse
+/// and fine, the coarse steps' names.</param>
 /// <param name="FineSteps">Coarse and fine only: how many fine steps each coarse one has.</param>
 /// <param name="TrimVolts">Trim only: volts that one mark adds.</param>
 public sealed record Control(
-    ControlKind Kind, double LowestMark, double HighestMark, double MarkStep, string Unit, IReadOnlyList<Reading> Readings,
-    IReadOnlyList<string>? Names = null, int FineSteps = 0, double TrimVolts = 0)
+    ControlKind Kind,
+    double LowestMark,
+    double HighestMark,
+    double MarkStep,
+    string Unit,
+    IReadOnlyList<Reading> Readings,
+    IReadOnlyList<string>? Names = null,
+    int FineSteps = 0,
+    double TrimVolts = 0
+)
 {
     /// <summary>What stands at the marks; never null.</summary>
     public IReadOnlyList<string> Names { get; init; } = Names ?? [];
@@ -58,15 +68,18 @@ public sealed record Control(
     }
 
     /// <summary>A mark as it reads on the machine: "42", "tap 4", "18.5 V", "coarse B, fine 3", "trim +1".</summary>
-    public Said Read(double mark) => Kind switch
-    {
-        ControlKind.Digital => Say($"{mark} {Unit.Name()}"),
-        ControlKind.Tap => Say($"tap {NameOf(mark).Name()}"),
-        ControlKind.CoarseFine => Say($"coarse {Name((int)(mark - LowestMark) / FineSteps).Name()}, fine {(int)(mark - LowestMark) % FineSteps + 1}"),
-        ControlKind.PlateSelector => Say($"plate {NameOf(mark).Name()}"),
-        ControlKind.Trim => mark > 0 ? Say($"trim {mark:+0.##}") : Say($"trim {mark}"),
-        _ => Say($"{mark}"),
-    };
+    public Said Read(double mark) =>
+        Kind switch
+        {
+            ControlKind.Digital => Say($"{mark} {Unit.Name()}"),
+            ControlKind.Tap => Say($"tap {NameOf(mark).Name()}"),
+            ControlKind.CoarseFine => Say(
+                $"coarse {Name((int)(mark - LowestMark) / FineSteps).Name()}, fine {(int)(mark - LowestMark) % FineSteps + 1}"
+            ),
+            ControlKind.PlateSelector => Say($"plate {NameOf(mark).Name()}"),
+            ControlKind.Trim => mark > 0 ? Say($"trim {mark:+0.##}") : Say($"trim {mark}"),
+            _ => Say($"{mark}"),
+        };
 
     /// <summary>Whether a mark lies on the dial.</summary>
     public bool IsOn(double mark) => mark >= LowestMark && mark <= HighestMark;
@@ -79,13 +92,26 @@ public sealed record Control(
     public Said? Check(IReadOnlyList<string> units)
     {
         var signed = Kind == ControlKind.Trim;
-        if (!(double.IsFinite(LowestMark) && double.IsFinite(HighestMark) && HighestMark > LowestMark && HighestMark <= 10_000 && LowestMark >= (signed ? -1_000 : 0)))
+        if (
+            !(
+                double.IsFinite(LowestMark)
+                && double.IsFinite(HighestMark)
+                && HighestMark > LowestMark
+                && HighestMark <= 10_000
+                && LowestMark >= (signed ? -1_000 : 0)
+            )
+        )
         {
-            return signed ? Say($"The highest mark stands above the lowest.") : Say($"The highest mark stands above the lowest, both from 0 up.");
+            return signed
+                ? Say($"The highest mark stands above the lowest.")
+                : Say($"The highest mark stands above the lowest, both from 0 up.");
         }
-        if (!(MarkStep > 0 && MarkStep <= HighestMark - LowestMark)) return Say($"The step is above 0 and fits on the dial.");
-        if (Kind == ControlKind.Digital ? !units.Contains(Unit) : Unit != "") return Say($"A display shows {string.Join(" / ", units).Name()}; a knob or taps show no unit.");
-        if (Names.Any(name => (name ?? "").Trim().Length is 0 or > 12)) return Say($"A mark's name has 1 to 12 letters.");
+        if (!(MarkStep > 0 && MarkStep <= HighestMark - LowestMark))
+            return Say($"The step is above 0 and fits on the dial.");
+        if (Kind == ControlKind.Digital ? !units.Contains(Unit) : Unit != "")
+            return Say($"A display shows {string.Join(" / ", units).Name()}; a knob or taps show no unit.");
+        if (Names.Any(name => (name ?? "").Trim().Length is 0 or > 12))
+            return Say($"A mark's name has 1 to 12 letters.");
         var marks = Math.Round((HighestMark - LowestMark) / MarkStep) + 1;
         return Kind switch
         {
@@ -99,7 +125,8 @@ public sealed record Control(
         };
     }
 
-    private string NameOf(double mark) => Names.Count == 0 ? Digits.Show(mark, "0.##") : Name((int)Math.Round((mark - LowestMark) / MarkStep));
+    private string NameOf(double mark) =>
+        Names.Count == 0 ? Digits.Show(mark, "0.##") : Name((int)Math.Round((mark - LowestMark) / MarkStep));
 
     private string Name(int index) => index >= 0 && index < Names.Count ? Names[index] : Digits.Show(index + 1, "0");
 }

@@ -33,7 +33,8 @@ public sealed class Dials
             problem = Say($"{machine.Name.Name()} feeds no wire.");
             return false;
         }
-        if (!Calibration.TryFit(wireControl, out var wire, out problem) || !Calibration.TryFit(voltControl, out var volt, out problem)) return false;
+        if (!Calibration.TryFit(wireControl, out var wire, out problem) || !Calibration.TryFit(voltControl, out var volt, out problem))
+            return false;
         dials = new Dials(wireControl, voltControl, wire, volt);
         return true;
     }
@@ -47,16 +48,26 @@ public sealed class Dials
     /// <summary>The volt mark nearest to a voltage, with the wire control standing at a mark.</summary>
     public MarkSetting VoltMarkFor(Voltage volts, double wireMark)
     {
-        if (Volt.Kind != ControlKind.Trim) return volt.MarkFor(volts.Volts);
+        if (Volt.Kind != ControlKind.Trim)
+            return volt.MarkFor(volts.Volts);
         var follows = volt.ValueAt(wireMark);
         var exact = (volts.Volts - follows.Value) / Volt.TrimVolts;
         var mark = Volt.Settable(exact);
         var outOfReach = exact < Volt.LowestMark - Volt.MarkStep / 2 || exact > Volt.HighestMark + Volt.MarkStep / 2;
-        return new MarkSetting(mark, Math.Max(0, follows.Value + mark * Volt.TrimVolts), follows.MarksBeyond, follows.SureShare, outOfReach);
+        return new MarkSetting(
+            mark,
+            Math.Max(0, follows.Value + mark * Volt.TrimVolts),
+            follows.MarksBeyond,
+            follows.SureShare,
+            outOfReach
+        );
     }
 
     /// <summary>The volts at a volt mark, with the wire control standing at a mark.</summary>
-    public Voltage VoltsAt(double voltMark, double wireMark) => Voltage.FromVolts(Volt.Kind == ControlKind.Trim
-        ? Math.Max(0, volt.ValueAt(wireMark).Value + voltMark * Volt.TrimVolts)
-        : volt.ValueAt(voltMark).Value);
+    public Voltage VoltsAt(double voltMark, double wireMark) =>
+        Voltage.FromVolts(
+            Volt.Kind == ControlKind.Trim
+                ? Math.Max(0, volt.ValueAt(wireMark).Value + voltMark * Volt.TrimVolts)
+                : volt.ValueAt(voltMark).Value
+        );
 }

@@ -35,12 +35,15 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
     /// <summary>What is wrong with the chart on a machine; empty when nothing.</summary>
     public IEnumerable<Problem> Problems(Machine machine)
     {
-        if (Steps.Count is < 2 or > MostSteps) yield return new("steps", Say($"A chart has 2 to {MostSteps} steps."));
+        if (Steps.Count is < 2 or > MostSteps)
+            yield return new("steps", Say($"A chart has 2 to {MostSteps} steps."));
         for (var i = 0; i < Steps.Count; i++)
         {
             var step = Steps[i];
-            if (OffDial(machine.WireControl, step.WireMark) is { } wire) yield return new($"steps[{i}].wireMark", wire);
-            if (OffDial(machine.VoltControl, step.VoltMark) is { } volt) yield return new($"steps[{i}].voltMark", volt);
+            if (OffDial(machine.WireControl, step.WireMark) is { } wire)
+                yield return new($"steps[{i}].wireMark", wire);
+            if (OffDial(machine.VoltControl, step.VoltMark) is { } volt)
+                yield return new($"steps[{i}].voltMark", volt);
             if (Steps.Take(i).Any(other => Math.Abs(other.Thickness.Value.Mm - step.Thickness.Value.Mm) < SameStepMm))
             {
                 yield return new($"steps[{i}].thickness", Say($"{step.Thickness.Typed.Name()} stands twice."));
@@ -49,7 +52,9 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
     }
 
     private static Said? OffDial(Control? control, double mark) =>
-        control is null ? Say($"This machine has no such control.") : control.IsOn(mark) ? null : control.Runs();
+        control is null ? Say($"This machine has no such control.")
+        : control.IsOn(mark) ? null
+        : control.Runs();
 
     /// <summary>The chart's pair for a thickness, straight between its steps.</summary>
     /// <param name="thickness">The plate.</param>
@@ -58,16 +63,28 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
     public ChartPair? At(Length thickness, Dials dials)
     {
         var steps = Steps.OrderBy(step => step.Thickness.Value.Mm).ToArray();
-        if (steps.Length == 0 || thickness.Mm * SamePlate < steps[0].Thickness.Value.Mm || thickness.Mm > steps[^1].Thickness.Value.Mm * SamePlate) return null;
+        if (
+            steps.Length == 0
+            || thickness.Mm * SamePlate < steps[0].Thickness.Value.Mm
+            || thickness.Mm > steps[^1].Thickness.Value.Mm * SamePlate
+        )
+            return null;
         var upper = Array.FindIndex(steps, step => step.Thickness.Value >= thickness);
-        if (upper < 0) upper = steps.Length - 1;
+        if (upper < 0)
+            upper = steps.Length - 1;
         var (low, high) = (steps[Math.Max(0, upper - 1)], steps[upper]);
         var span = high.Thickness.Value.Mm - low.Thickness.Value.Mm;
         var share = span == 0 ? 0 : Math.Clamp((thickness.Mm - low.Thickness.Value.Mm) / span, 0, 1);
         var wireMark = low.WireMark + share * (high.WireMark - low.WireMark);
         var voltMark = low.VoltMark + share * (high.VoltMark - low.VoltMark);
         return new ChartPair(
-            wireMark, voltMark, WireFeedSpeed.FromMPerMin(dials.WireFeedAt(wireMark).Value), dials.VoltsAt(dials.Volt.Settable(voltMark), wireMark), low.Thickness.Typed, high.Thickness.Typed);
+            wireMark,
+            voltMark,
+            WireFeedSpeed.FromMPerMin(dials.WireFeedAt(wireMark).Value),
+            dials.VoltsAt(dials.Volt.Settable(voltMark), wireMark),
+            low.Thickness.Typed,
+            high.Thickness.Typed
+        );
     }
 
     /// <summary>The chart step by step against the rules and against beads that came out right in this room.</summary>
@@ -75,24 +92,37 @@ public sealed record DoorChart(Process Process, Wire Wire, Gas Gas, IReadOnlyLis
     /// <param name="right">Beads that came out right on it with this wire and gas.</param>
     public IReadOnlyList<ChartComparison> Compare(Machine machine, IReadOnlyList<RightBead> right)
     {
-        if (!Dials.TryFit(machine, out var dials, out _)) return [];
+        if (!Dials.TryFit(machine, out var dials, out _))
+            return [];
         return
         [
-            .. Steps.OrderBy(step => step.Thickness.Value.Mm).Select(step =>
-            {
-                var chart = At(step.Thickness.Value, dials!)!;
-                var arc = new WireArc(Process, Wire, Gas);
-                // Charts are made for flat and horizontal and name no joint: the bead-on-plate rule is their like.
-                var amps = PlateAmps.For(step.Thickness.Value < PlateAmps.RuleEnds ? step.Thickness.Value : PlateAmps.RuleEnds);
-                var rule = BurnOff.WireFeedFor(amps, arc);
-                var band = SmoothBand.At(chart.WireFeed, arc);
-                var near = right.Where(bead => Math.Abs(bead.Thickness / step.Thickness.Value - 1) <= NearPlate).ToArray();
-                var beads = near.Length == 0 ? (double?)null : chart.WireFeed.MPerMin / near.Average(bead => bead.Used.WireFeed.MPerMin / bead.HeatFactor) - 1;
-                return new ChartComparison(
-                    step, chart.WireFeed, chart.Volts, chart.WireFeed / rule - 1,
-                    chart.Volts < band.Low ? chart.Volts.Volts - band.Low.Volts : chart.Volts > band.High ? chart.Volts.Volts - band.High.Volts : 0,
-                    beads, near.Length);
-            }),
+            .. Steps
+                .OrderBy(step => step.Thickness.Value.Mm)
+                .Select(step =>
+                {
+                    var chart = At(step.Thickness.Value, dials!)!;
+                    var arc = new WireArc(Process, Wire, Gas);
+                    // Charts are made for flat and horizontal and name no joint: the bead-on-plate rule is their like.
+                    var amps = PlateAmps.For(step.Thickness.Value < PlateAmps.RuleEnds ? step.Thickness.Value : PlateAmps.RuleEnds);
+                    var rule = BurnOff.WireFeedFor(amps, arc);
+                    var band = SmoothBand.At(chart.WireFeed, arc);
+                    var near = right.Where(bead => Math.Abs(bead.Thickness / step.Thickness.Value - 1) <= NearPlate).ToArray();
+                    var beads =
+                        near.Length == 0
+                            ? (double?)null
+                            : chart.WireFeed.MPerMin / near.Average(bead => bead.Used.WireFeed.MPerMin / bead.HeatFactor) - 1;
+                    return new ChartComparison(
+                        step,
+                        chart.WireFeed,
+                        chart.Volts,
+                        chart.WireFeed / rule - 1,
+                        chart.Volts < band.Low ? chart.Volts.Volts - band.Low.Volts
+                            : chart.Volts > band.High ? chart.Volts.Volts - band.High.Volts
+                            : 0,
+                        beads,
+                        near.Length
+                    );
+                }),
         ];
     }
 }
@@ -118,7 +148,15 @@ public sealed record RightBead(Length Thickness, double HeatFactor, Settings Use
 /// <param name="Volts">Volts it gives on this machine.</param>
 /// <param name="WireOff">Its wire against the rules' for a bead on plate, as a share; above 0 the chart runs rich.</param>
 /// <param name="VoltsOff">Volts above the smooth band for its wire, below 0 under it, 0 inside.</param>
-/// <param name="WireOffBeads">Its wire against the mean of beads that came out right on plates near it, as a share; null without beads.</param>
+/// <param name="WireOffBeads">Its wire against the mean of beads that came out right on plates near it, as a share; null without
+/// beads.</param>
 /// <param name="BeadCount">How many such beads.</param>
 public sealed record ChartComparison(
-    ChartStep Step, WireFeedSpeed WireFeed, Voltage Volts, double WireOff, double VoltsOff, double? WireOffBeads, int BeadCount);
+    ChartStep Step,
+    WireFeedSpeed WireFeed,
+    Voltage Volts,
+    double WireOff,
+    double VoltsOff,
+    double? WireOffBeads,
+    int BeadCount
+);

@@ -13,7 +13,15 @@ namespace GentleBead.Core.Machines;
 /// <param name="Rolls">Groove of the drive rolls; null when not looked at.</param>
 /// <param name="Program">Number of the program chosen; null on a machine without.</param>
 /// <param name="Tungsten">Diameter of the tungsten; null when none is.</param>
-public sealed record Load(Wire? Wire, Gas Gas, Polarity Polarity, Length? Tip = null, RollGroove? Rolls = null, int? Program = null, Length? Tungsten = null)
+public sealed record Load(
+    Wire? Wire,
+    Gas Gas,
+    Polarity Polarity,
+    Length? Tip = null,
+    RollGroove? Rolls = null,
+    int? Program = null,
+    Length? Tungsten = null
+)
 {
     /// <summary>A wire with the gas, polarity, tip and rolls it usually goes with.</summary>
     public static Load Of(Wire wire)
@@ -46,20 +54,44 @@ public static class Mismatches
         var load = machine.Load;
         var process = job.Process.Facts();
         List<Mismatch>? found = null;
-        if (load.Polarity != process.Polarity) Add("polarity", load.Polarity.Words(), process.Polarity.Words(), process.PolarityWrong);
-        if (load.Gas != job.Gas) Add("gas", load.Gas.Facts().Name, job.Gas.Facts().Name, Say($"The volts, the sound and the bite of this sheet belong to its gas."));
+        if (load.Polarity != process.Polarity)
+            Add("polarity", load.Polarity.Words(), process.Polarity.Words(), process.PolarityWrong);
+        if (load.Gas != job.Gas)
+            Add(
+                "gas",
+                load.Gas.Facts().Name,
+                job.Gas.Facts().Name,
+                Say($"The volts, the sound and the bite of this sheet belong to its gas.")
+            );
         if (job.Wire is { } wanted)
         {
             var wire = wanted.Facts();
-            if (load.Wire != wanted) Add("wire", load.Wire is { } on ? NameOf(on.Facts()) : Say($"no wire"), NameOf(wire), Say($"Another wire burns off at another speed: the pair would be wrong."));
+            if (load.Wire != wanted)
+                Add(
+                    "wire",
+                    load.Wire is { } on ? NameOf(on.Facts()) : Say($"no wire"),
+                    NameOf(wire),
+                    Say($"Another wire burns off at another speed: the pair would be wrong.")
+                );
             if (load.Tip is { } tip && Math.Abs(tip.Mm - wire.Diameter.Mm) > 0.01)
             {
-                Add("tip", Say($"{tip}"), Say($"{wire.Diameter}"), tip < wire.Diameter ? Say($"The wire jams in the tip.") : Say($"The wire wanders in the tip and the arc stutters."));
+                Add(
+                    "tip",
+                    Say($"{tip}"),
+                    Say($"{wire.Diameter}"),
+                    tip < wire.Diameter ? Say($"The wire jams in the tip.") : Say($"The wire wanders in the tip and the arc stutters.")
+                );
             }
-            if (load.Rolls is { } rolls && rolls != wire.Rolls) Add("rolls", RollWords(rolls), RollWords(wire.Rolls), Say($"The rolls slip or crush the wire, and it feeds badly."));
+            if (load.Rolls is { } rolls && rolls != wire.Rolls)
+                Add("rolls", RollWords(rolls), RollWords(wire.Rolls), Say($"The rolls slip or crush the wire, and it feeds badly."));
             if (machine.Programs.Count > 0 && machine.ProgramFor(job) is { } fitting && load.Program != fitting.Number)
             {
-                Add("program", load.Program is { } number ? Say($"program {number}") : Say($"no program"), Say($"program {fitting.Number}"), Say($"The machine would pulse or pair the volts for another wire, gas or mode."));
+                Add(
+                    "program",
+                    load.Program is { } number ? Say($"program {number}") : Say($"no program"),
+                    Say($"program {fitting.Number}"),
+                    Say($"The machine would pulse or pair the volts for another wire, gas or mode.")
+                );
             }
         }
         else if (load.Tungsten is { } on && tungsten is { } fits && on < fits)
@@ -68,11 +100,15 @@ public static class Mismatches
         }
         return found ?? (IReadOnlyList<Mismatch>)[];
 
-        void Add(string part, Said loaded, Said asked, Said consequence) => (found ??= []).Add(new Mismatch(part, loaded, asked, consequence));
+        void Add(string part, Said loaded, Said asked, Said consequence) =>
+            (found ??= []).Add(new Mismatch(part, loaded, asked, consequence));
     }
 
     /// <summary>A groove in a sentence.</summary>
-    public static Said RollWords(RollGroove rolls) => rolls == RollGroove.Knurled ? Say($"knurled rolls") : rolls == RollGroove.U ? Say($"U groove rolls") : Say($"V groove rolls");
+    public static Said RollWords(RollGroove rolls) =>
+        rolls == RollGroove.Knurled ? Say($"knurled rolls")
+        : rolls == RollGroove.U ? Say($"U groove rolls")
+        : Say($"V groove rolls");
 
     private static Said NameOf(WireFacts wire) => Say($"{wire.Name} {wire.Kind.Words()}");
 }

@@ -35,8 +35,17 @@ public sealed record Rating(Current Amps, double DutyPercent, Current MostAmps)
 /// <param name="HasAc">Whether it gives AC.</param>
 /// <param name="Programs">What its program numbers stand for; empty on a machine without.</param>
 public sealed record Machine(
-    string Name, Load Load, Control? WireControl, Control? VoltControl, Control? AmpControl = null, Rating? Rating = null,
-    bool Inductance = false, bool VoltsUnderLoad = false, bool HasAc = false, IReadOnlyList<MachineProgram>? Programs = null)
+    string Name,
+    Load Load,
+    Control? WireControl,
+    Control? VoltControl,
+    Control? AmpControl = null,
+    Rating? Rating = null,
+    bool Inductance = false,
+    bool VoltsUnderLoad = false,
+    bool HasAc = false,
+    IReadOnlyList<MachineProgram>? Programs = null
+)
 {
     // A measured value may stray this far past what the readings promise at the ends of the dial.
     private const double Stray = 0.1;
@@ -52,9 +61,12 @@ public sealed record Machine(
     public Said? CannotDo(Process process)
     {
         var facts = process.Facts();
-        if (facts.FeedsWire && (WireControl is null || VoltControl is null)) return FeedsNone();
-        if (facts.VoltsByProgram && Programs.All(program => program.Process != process)) return Say($"{Name.Name()} has no pulse program.");
-        if (facts.NeedsAc && !HasAc) return Say($"{Name.Name()} gives no AC.");
+        if (facts.FeedsWire && (WireControl is null || VoltControl is null))
+            return FeedsNone();
+        if (facts.VoltsByProgram && Programs.All(program => program.Process != process))
+            return Say($"{Name.Name()} has no pulse program.");
+        if (facts.NeedsAc && !HasAc)
+            return Say($"{Name.Name()} gives no AC.");
         return !facts.FeedsWire && AmpControl is null ? NoAmps() : null;
     }
 
@@ -65,17 +77,19 @@ public sealed record Machine(
     /// <param name="volts">Measured volts, looked at when there is no mark.</param>
     public Checked<Settings> Read(double? wireMark, double? voltMark, WireFeedSpeed? wireFeed, Voltage? volts)
     {
-        if (WireControl is null || VoltControl is null) return new(new Problem("wireMark", FeedsNone()));
+        if (WireControl is null || VoltControl is null)
+            return new(new Problem("wireMark", FeedsNone()));
         var problems = new List<Problem>();
         var wire = wireMark is { } atWire
             ? AtMark(WireControl, atWire, Wire, problems)
             : AsMeasured(WireControl, wireFeed?.MPerMin, Wire, problems);
-        var volt = voltMark is not { } atVolt
-            ? AsMeasured(VoltControl, volts?.Volts, Volt, problems)
-            : VoltControl.Kind != ControlKind.Trim
-                ? AtMark(VoltControl, atVolt, Volt, problems)
-                : AtTrim(VoltControl, atVolt, wireMark, problems);
-        return wire is { } feed && volt is { } arc ? new(new Settings(WireFeedSpeed.FromMPerMin(feed), Voltage.FromVolts(arc))) : new(problems);
+        var volt =
+            voltMark is not { } atVolt ? AsMeasured(VoltControl, volts?.Volts, Volt, problems)
+            : VoltControl.Kind != ControlKind.Trim ? AtMark(VoltControl, atVolt, Volt, problems)
+            : AtTrim(VoltControl, atVolt, wireMark, problems);
+        return wire is { } feed && volt is { } arc
+            ? new(new Settings(WireFeedSpeed.FromMPerMin(feed), Voltage.FromVolts(arc)))
+            : new(problems);
     }
 
     /// <summary>The current of a TIG bead, from a mark or, when it was measured instead, from its value.</summary>
@@ -97,13 +111,28 @@ public sealed record Machine(
     private sealed record Asked(string MarkField, string ValueField, Said Control, Said Value, Func<double, Said> Show);
 
     private static readonly Asked Wire = new(
-        "wireMark", "wireFeedMPerMin", Say($"The wire control"), Say($"wire feed speed"), value => Say($"{WireFeedSpeed.FromMPerMin(value)}"));
+        "wireMark",
+        "wireFeedMPerMin",
+        Say($"The wire control"),
+        Say($"wire feed speed"),
+        value => Say($"{WireFeedSpeed.FromMPerMin(value)}")
+    );
 
     private static readonly Asked Volt = new(
-        "voltMark", "volts", Say($"The volt control"), Say($"voltage"), value => Say($"{Voltage.FromVolts(value)}"));
+        "voltMark",
+        "volts",
+        Say($"The volt control"),
+        Say($"voltage"),
+        value => Say($"{Voltage.FromVolts(value)}")
+    );
 
     private static readonly Asked Amp = new(
-        "ampMark", "amps", Say($"The current control"), Say($"current"), value => Say($"{Current.FromAmps(value)}"));
+        "ampMark",
+        "amps",
+        Say($"The current control"),
+        Say($"current"),
+        value => Say($"{Current.FromAmps(value)}")
+    );
 
     private Said FeedsNone() => Say($"{Name.Name()} feeds no wire.");
 
@@ -114,7 +143,8 @@ public sealed record Machine(
         var wrong = CheckMark(trim, mark, Say($"The trim"));
         if (wrong is null && Calibration.TryFit(trim, out var follows, out wrong))
         {
-            if (wireMark is { } at) return follows.ValueAt(at).Value + trim.TrimVolts * mark;
+            if (wireMark is { } at)
+                return follows.ValueAt(at).Value + trim.TrimVolts * mark;
             wrong = Say($"The volts follow the wire control: say where it stood, or the voltage measured.");
         }
         problems.Add(new(Volt.MarkField, wrong!));
@@ -126,7 +156,8 @@ public sealed record Machine(
         var wrong = CheckMark(control, mark, asked.Control);
         if (wrong is null && Calibration.TryFit(control, out var calibration, out wrong))
         {
-            if (calibration.ValueAt(mark).Value is > 0 and var value) return value;
+            if (calibration.ValueAt(mark).Value is > 0 and var value)
+                return value;
             wrong = Say($"At {control.Read(mark)} this machine gives nothing.");
         }
         problems.Add(new(asked.MarkField, wrong!));
@@ -134,7 +165,8 @@ public sealed record Machine(
     }
 
     private static Said? CheckMark(Control control, double mark, Said name) =>
-        !control.IsOn(mark) ? Say($"{name} of this machine runs from {control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}.")
+        !control.IsOn(mark)
+            ? Say($"{name} of this machine runs from {control.Read(control.LowestMark)} to {control.Read(control.HighestMark)}.")
         : Math.Abs(control.Settable(mark) - mark) > 1e-6 ? Say($"{name} of this machine goes in steps of {control.MarkStep}.")
         : null;
 
@@ -149,11 +181,13 @@ public sealed record Machine(
         {
             var least = calibration.ValueAt(control.LowestMark).Value * (1 - Stray);
             var most = calibration.ValueAt(control.HighestMark).Value * (1 + Stray);
-            if (value > 0 && value >= least && value <= most) return value;
+            if (value > 0 && value >= least && value <= most)
+                return value;
             problems.Add(new(asked.ValueField, Say($"This machine has {asked.Show(least)} to {asked.Show(most)}.")));
             return null;
         }
-        if (value > 0) return value;
+        if (value > 0)
+            return value;
         problems.Add(new(asked.ValueField, Say($"The {asked.Value} is above 0.")));
         return null;
     }

@@ -69,20 +69,25 @@ public static class Upkeep
     /// <param name="beads">Beads the machine has laid so far; a bead taken off its coupon wore the tip all the same.</param>
     /// <param name="asOf">Now.</param>
     public static IReadOnlyList<PartState> Of(
-        Machine machine, IReadOnlyDictionary<Part, PartDone> lastDone, long beads, DateTimeOffset asOf) =>
-    [
-        .. Parts
-            .Where(part => part.ForTig ? machine.AmpControl is not null : machine.WireControl is not null)
-            .Select(part =>
-            {
-                var last = lastDone.GetValueOrDefault(part.Part);
-                var since = (int)Math.Max(0, beads - (last?.Beads ?? 0));
-                var days = last is null ? 0 : (int)(asOf - last.At).TotalDays;
-                var (due, why) = last is null ? (true, Say($"never noted"))
-                    : since >= part.Beads ? (true, Say($"{since} beads since"))
-                    : days >= part.Days ? (true, Say($"{days} days since"))
-                    : (false, Say($"after {part.Beads - since} more beads or {part.Days - days} days"));
-                return new PartState(part.Part, part.Name, part.Do, last?.At, since, due, why);
-            }),
-    ];
+        Machine machine,
+        IReadOnlyDictionary<Part, PartDone> lastDone,
+        long beads,
+        DateTimeOffset asOf
+    ) =>
+        [
+            .. Parts
+                .Where(part => part.ForTig ? machine.AmpControl is not null : machine.WireControl is not null)
+                .Select(part =>
+                {
+                    var last = lastDone.GetValueOrDefault(part.Part);
+                    var since = (int)Math.Max(0, beads - (last?.Beads ?? 0));
+                    var days = last is null ? 0 : (int)(asOf - last.At).TotalDays;
+                    var (due, why) =
+                        last is null ? (true, Say($"never noted"))
+                        : since >= part.Beads ? (true, Say($"{since} beads since"))
+                        : days >= part.Days ? (true, Say($"{days} days since"))
+                        : (false, Say($"after {part.Beads - since} more beads or {part.Days - days} days"));
+                    return new PartState(part.Part, part.Name, part.Do, last?.At, since, due, why);
+                }),
+        ];
 }

@@ -66,11 +66,25 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
     public const int Hardest = 4;
 
     // How far off, from easy to hard: share of the wire, volts, and stick-out in millimetres.
-    private static readonly (double Wire, double Volts, double StickOut)[] Off = [(0.45, 4.5, 14), (0.36, 3.5, 11), (0.28, 2.8, 9), (0.22, 2.2, 7), (0.17, 1.7, 5)];
+    private static readonly (double Wire, double Volts, double StickOut)[] Off =
+    [
+        (0.45, 4.5, 14),
+        (0.36, 3.5, 11),
+        (0.28, 2.8, 9),
+        (0.22, 2.2, 7),
+        (0.17, 1.7, 5),
+    ];
 
     // What people weld most: thin and middling plate with the everyday wires.
     private static readonly (Wire Wire, double Amps, double PlateMm)[] Jobs =
-        [(Wire.Solid08, 75, 2), (Wire.Solid08, 95, 2.5), (Wire.Solid08, 125, 3.2), (Wire.Solid09, 110, 3), (Wire.Solid09, 140, 4), (Wire.Solid06, 60, 1.5)];
+    [
+        (Wire.Solid08, 75, 2),
+        (Wire.Solid08, 95, 2.5),
+        (Wire.Solid08, 125, 3.2),
+        (Wire.Solid09, 110, 3),
+        (Wire.Solid09, 140, 4),
+        (Wire.Solid06, 60, 1.5),
+    ];
 
     /// <summary>Draws a drill.</summary>
     /// <param name="kind">What it trains.</param>
@@ -86,7 +100,15 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
         var arc = WireArc.Dip(wire);
         var feed = BurnOff.WireFeedFor(Current.FromAmps(amps), arc);
         var right = new ArcSetting(
-            arc.Process, wire, arc.Gas, feed, Smoothest(arc, feed, plate), Length.FromMm(10), TravelSpeed.FromMmPerMin(300), Length.FromMm(plate));
+            arc.Process,
+            wire,
+            arc.Gas,
+            feed,
+            Smoothest(arc, feed, plate),
+            Length.FromMm(10),
+            TravelSpeed.FromMmPerMin(300),
+            Length.FromMm(plate)
+        );
         var off = Off[level];
         var given = deviation switch
         {
@@ -112,10 +134,14 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
         {
             Deviation.Nothing => Say($"Nothing was off: {Right.WireFeed} at {Right.Volts} is what the sheet says."),
             Deviation.WireUnder or Deviation.WireOver => Sentences(
-                Say($"{name:capital}: {Given.WireFeed} instead of {Right.WireFeed}."), Say($"The volts were right, the amps gave it away.")),
+                Say($"{name:capital}: {Given.WireFeed} instead of {Right.WireFeed}."),
+                Say($"The volts were right, the amps gave it away.")
+            ),
             Deviation.VoltsUnder or Deviation.VoltsOver => Say($"{name:capital}: {Given.Volts} instead of {Right.Volts}."),
             Deviation.StickOutOver => Sentences(
-                Say($"Stick-out too long: {Given.StickOut} instead of {Right.StickOut}."), Say($"The volts were right and the amps low.")),
+                Say($"Stick-out too long: {Given.StickOut} instead of {Right.StickOut}."),
+                Say($"The volts were right and the amps low.")
+            ),
             _ => Say($"No gas: a hard, hissing sputter, and pores in the bead."),
         };
     }
@@ -131,8 +157,29 @@ public sealed record Drill(DrillKind Kind, int Level, Deviation Deviation, ArcSe
     private static Voltage Smoothest(WireArc arc, WireFeedSpeed feed, double plate)
     {
         var aim = SmoothBand.At(feed, arc).Aim.Volts;
-        var even = Enumerable.Range(-6, 13).Select(step => aim + step * 0.25).Where(volts => ArcTruth.Of(ArcTrace.Of(
-            new(arc.Process, arc.Wire, arc.Gas, feed, Voltage.FromVolts(volts), Length.FromMm(10), TravelSpeed.FromMmPerMin(300), Length.FromMm(plate)), 2, 24_000, 1)) == Beads.Sound.EvenCrackle).ToArray();
+        var even = Enumerable
+            .Range(-6, 13)
+            .Select(step => aim + step * 0.25)
+            .Where(volts =>
+                ArcTruth.Of(
+                    ArcTrace.Of(
+                        new(
+                            arc.Process,
+                            arc.Wire,
+                            arc.Gas,
+                            feed,
+                            Voltage.FromVolts(volts),
+                            Length.FromMm(10),
+                            TravelSpeed.FromMmPerMin(300),
+                            Length.FromMm(plate)
+                        ),
+                        2,
+                        24_000,
+                        1
+                    )
+                ) == Beads.Sound.EvenCrackle
+            )
+            .ToArray();
         return Voltage.FromVolts(Math.Round(even.Length == 0 ? aim : even[even.Length / 2], 1));
     }
 }

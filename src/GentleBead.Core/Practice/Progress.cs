@@ -27,7 +27,12 @@ public sealed record KindProgress(DrillKind Kind, int Answered, int Right, int L
 /// <param name="Heard">What was heard as what, right ones among them.</param>
 /// <param name="Taken">What was taken for what, right ones among them.</param>
 /// <param name="AtTheBooth">What to practise at the booth, in a sentence; null while there is too little to say.</param>
-public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<HeardAs> Heard, IReadOnlyList<TakenFor> Taken, Said? AtTheBooth)
+public sealed record Progress(
+    IReadOnlyList<KindProgress> Kinds,
+    IReadOnlyList<HeardAs> Heard,
+    IReadOnlyList<TakenFor> Taken,
+    Said? AtTheBooth
+)
 {
     // So many mix-ups of one kind are a habit.
     private const int Habit = 2;
@@ -39,7 +44,10 @@ public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<H
         [Deviation.WireOver] = (Say($"wire too fast"), Say($"a wrong-right ladder with far too much wire")),
         [Deviation.VoltsUnder] = (Say($"volts too low"), Say($"a voltage staircase from the bottom")),
         [Deviation.VoltsOver] = (Say($"volts too high"), Say($"a voltage staircase up to where it goes ragged")),
-        [Deviation.StickOutOver] = (Say($"stick-out too long"), Say($"one bead at {new Either("10 mm", "3/8 in")} and one at {new Either("19 mm", "3/4 in")}, read the amps at both")),
+        [Deviation.StickOutOver] = (
+            Say($"stick-out too long"),
+            Say($"one bead at {new Either("10 mm", "3/8 in")} and one at {new Either("19 mm", "3/4 in")}, read the amps at both")
+        ),
         [Deviation.GasLost] = (Say($"no gas"), Say($"a short bead on scrap with the gas shut, extraction on, and look at the pores")),
     };
 
@@ -52,17 +60,35 @@ public sealed record Progress(IReadOnlyList<KindProgress> Kinds, IReadOnlyList<H
     public static Progress Of(IReadOnlyList<AnsweredDrill> answers, DateTimeOffset now)
     {
         ArgumentNullException.ThrowIfNull(answers);
-        var taken = answers.Where(one => one.Answer is not null)
+        var taken = answers
+            .Where(one => one.Answer is not null)
             .GroupBy(one => (one.Deviation, one.Answer!.Value))
-            .Select(group => new TakenFor(group.Key.Deviation, group.Key.Value, group.Count())).ToArray();
+            .Select(group => new TakenFor(group.Key.Deviation, group.Key.Value, group.Count()))
+            .ToArray();
         var worst = taken.Where(one => one.Was != one.Said && one.Times >= Habit).MaxBy(one => one.Times);
         return new(
-            [.. Enum.GetValues<DrillKind>().Select(kind => new KindProgress(
-                kind, answers.Count(one => one.Kind == kind), answers.Count(one => one.Kind == kind && one.Right), Schedule.Level(answers, kind),
-                Schedule.Items(kind).Count(item => Schedule.Box(answers, kind, item).Due <= now)))],
-            [.. answers.Where(one => one.Heard is not null).Select(one => (Was: one.Sound, Heard: one.Heard!.Value)).Where(one => one.Was is not null)
-                .GroupBy(one => one).Select(group => new HeardAs(group.Key.Was!.Value, group.Key.Heard, group.Count()))],
+            [
+                .. Enum.GetValues<DrillKind>()
+                    .Select(kind => new KindProgress(
+                        kind,
+                        answers.Count(one => one.Kind == kind),
+                        answers.Count(one => one.Kind == kind && one.Right),
+                        Schedule.Level(answers, kind),
+                        Schedule.Items(kind).Count(item => Schedule.Box(answers, kind, item).Due <= now)
+                    )),
+            ],
+            [
+                .. answers
+                    .Where(one => one.Heard is not null)
+                    .Select(one => (Was: one.Sound, Heard: one.Heard!.Value))
+                    .Where(one => one.Was is not null)
+                    .GroupBy(one => one)
+                    .Select(group => new HeardAs(group.Key.Was!.Value, group.Key.Heard, group.Count())),
+            ],
             taken,
-            worst is null ? null : Say($"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times). At the booth: {Words[worst.Was].Practise}."));
+            worst is null
+                ? null
+                : Say($"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times). At the booth: {Words[worst.Was].Practise}.")
+        );
     }
 }

@@ -8,11 +8,20 @@ namespace GentleBead.Core.Practice;
 /// <param name="Answer">What was said to be off; null in setting the machine.</param>
 /// <param name="Right">Whether it was right.</param>
 /// <param name="At">When.</param>
-public sealed record AnsweredDrill(DrillKind Kind, Deviation Deviation, Beads.Sound? Sound, Beads.Sound? Heard, Deviation? Answer, bool Right, DateTimeOffset At);
+public sealed record AnsweredDrill(
+    DrillKind Kind,
+    Deviation Deviation,
+    Beads.Sound? Sound,
+    Beads.Sound? Heard,
+    Deviation? Answer,
+    bool Right,
+    DateTimeOffset At
+);
 
 /// <summary>Which drill comes next, and how hard. Pure: it follows from the answers alone.</summary>
 /// <remarks>
-/// When an item comes back follows Leitner's boxes (Leitner 1972, from memory): right moves it a box on, wrong back to the first; the boxes are
+/// When an item comes back follows Leitner's boxes (Leitner 1972, from memory): right moves it a box on, wrong back to the first; the boxes
+/// are
 /// looked at after 0, 1, 3, 7 and 14 days. How hard it is follows a staircase (Levitt 1971): two right in a row
 /// make the next one harder, one wrong makes it easier, which settles where seven in ten are right.
 /// </remarks>
@@ -25,7 +34,9 @@ public static class Schedule
 
     /// <summary>What can be asked in a kind of drill.</summary>
     public static IReadOnlyList<Deviation> Items(DrillKind kind) =>
-        kind == DrillKind.SetMachine ? [Deviation.WireUnder, Deviation.WireOver, Deviation.VoltsUnder, Deviation.VoltsOver] : Enum.GetValues<Deviation>();
+        kind == DrillKind.SetMachine
+            ? [Deviation.WireUnder, Deviation.WireOver, Deviation.VoltsUnder, Deviation.VoltsOver]
+            : Enum.GetValues<Deviation>();
 
     /// <summary>How hard the next drill of a kind is.</summary>
     /// <param name="answers">Every answer so far, oldest first.</param>
@@ -36,8 +47,10 @@ public static class Schedule
         foreach (var answer in answers.Where(one => one.Kind == kind))
         {
             inRow = answer.Right ? inRow + 1 : 0;
-            if (!answer.Right) level = Math.Max(0, level - 1);
-            else if (inRow % 2 == 0) level = Math.Min(Drill.Hardest, level + 1);
+            if (!answer.Right)
+                level = Math.Max(0, level - 1);
+            else if (inRow % 2 == 0)
+                level = Math.Min(Drill.Hardest, level + 1);
         }
         return level;
     }
@@ -54,7 +67,9 @@ public static class Schedule
         return (box, due);
     }
 
-    /// <summary>The item to ask next: what is longest due; with nothing due, what is due soonest. Never the last one again while another will do.</summary>
+    /// <summary>
+    /// The item to ask next: what is longest due; with nothing due, what is due soonest. Never the last one again while another will do.
+    /// </summary>
     /// <param name="answers">Every answer so far, oldest first.</param>
     /// <param name="kind">Which kind.</param>
     /// <param name="now">The time.</param>
@@ -70,6 +85,7 @@ public static class Schedule
             .ThenBy(one => one.Due > now ? one.Due : DateTimeOffset.MinValue)
             .ThenBy(one => one.Due > now ? DateTimeOffset.MinValue : one.Due)
             .ThenBy(one => one.Luck)
-            .First().Item;
+            .First()
+            .Item;
     }
 }

@@ -3,7 +3,9 @@ using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Rules;
 
-/// <summary>Wire feed speed and current of an arc, one from the other: by the wire's own factor, or by its melting rate in spray and pulsed work.</summary>
+/// <summary>
+/// Wire feed speed and current of an arc, one from the other: by the wire's own factor, or by its melting rate in spray and pulsed work.
+/// </summary>
 public static class BurnOff
 {
     /// <summary>Wire feed speed that burns off at a current.</summary>

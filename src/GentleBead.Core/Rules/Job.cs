@@ -14,8 +14,16 @@ namespace GentleBead.Core.Rules;
 /// <param name="OtherThickness">Thickness of the second member where it differs; null when both are alike.</param>
 /// <param name="Polarity">What the torch is to be joined to; null for what the process needs.</param>
 public sealed record Job(
-    Thickness Thickness, Joint Joint, Position Position, Wire? Wire, Process Process = Process.GmawShortCircuit,
-    Metal Metal = Metal.MildSteel, Gas Gas = Gas.ArgonCarbon25, Thickness? OtherThickness = null, Polarity? Polarity = null)
+    Thickness Thickness,
+    Joint Joint,
+    Position Position,
+    Wire? Wire,
+    Process Process = Process.GmawShortCircuit,
+    Metal Metal = Metal.MildSteel,
+    Gas Gas = Gas.ArgonCarbon25,
+    Thickness? OtherThickness = null,
+    Polarity? Polarity = null
+)
 {
     /// <summary>Thinnest plate a sheet is made for.</summary>
     public static readonly Length Thinnest = Length.FromMm(0.5);
@@ -37,9 +45,18 @@ public sealed record Job(
     public Length Thicker => OtherThickness is { } other && other.Value > Thickness.Value ? other.Value : Thickness.Value;
 
     /// <summary>What is wrong with a thickness and at which field, or null when a sheet can be made.</summary>
-    public Refusal? CheckThickness() => Outside(Thickness, JobPart.Thickness) ?? (OtherThickness is null ? null : Outside(OtherThickness, JobPart.OtherThickness));
+    public Refusal? CheckThickness() =>
+        Outside(Thickness, JobPart.Thickness) ?? (OtherThickness is null ? null : Outside(OtherThickness, JobPart.OtherThickness));
 
-    private static Refusal? Outside(Thickness thickness, JobPart part) => thickness.Value < Thinnest || thickness.Value > OneInch
-        ? new Refusal(part, Say($"{thickness.Value} is outside what a sheet covers: {new Either("0.5 to 25 mm", "0.020 to 1 in")}. {Core.Stock.Thickness.Accepted}"), RefusedFor.Thickness)
-        : null;
+    private static Refusal? Outside(Thickness thickness, JobPart part) =>
+        thickness.Value < Thinnest || thickness.Value > OneInch
+            ? new Refusal(
+                part,
+                Say(
+                    $"{thickness.Value} is outside what a sheet covers: {new Either("0.5 to 25 mm", "0.020 to 1 in")}. "
+                        + $"{Core.Stock.Thickness.Accepted}"
+                ),
+                RefusedFor.Thickness
+            )
+            : null;
 }

@@ -18,8 +18,7 @@ public static class Melting
     public static readonly Length SprayStickOut = Length.FromMm(17);
 
     /// <summary>Whether a sheet of this process uses the melting rate instead of the trade's factor.</summary>
-    public static bool AppliesTo(Process process, WireFacts wire) =>
-        process.Facts().FreeFlight || wire.Kind.Facts().ByMeltingRate;
+    public static bool AppliesTo(Process process, WireFacts wire) => process.Facts().FreeFlight || wire.Kind.Facts().ByMeltingRate;
 
     /// <summary>Wire feed speed that melts off at a current and stick-out.</summary>
     public static WireFeedSpeed WireFeed(Current amps, Length stickOut, WireFacts wire)

@@ -11,7 +11,11 @@ public static class SmoothBand
     {
         var line = VoltLine.Of(arc.Process, arc.Wire.Facts());
         var middle = line.Base + line.Slope * BurnOff.AmpsFor(wireFeed, arc).Amps + VoltLine.GasVolts(arc.Process, arc.Gas);
-        return new Window<Voltage>(Voltage.FromVolts(middle - line.Below), Voltage.FromVolts(middle), Voltage.FromVolts(middle + line.Above));
+        return new Window<Voltage>(
+            Voltage.FromVolts(middle - line.Below),
+            Voltage.FromVolts(middle),
+            Voltage.FromVolts(middle + line.Above)
+        );
     }
 
     /// <summary>The wire feed speed whose band is centred on these volts.</summary>

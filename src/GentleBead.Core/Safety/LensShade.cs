@@ -8,10 +8,14 @@ namespace GentleBead.Core.Safety;
 public static class LensShade
 {
     private static readonly (double BelowAmps, int Least, int? Comfortable)[] Wire =
-        [(60, 7, null), (160, 10, 11), (250, 10, 12), (500, 10, 14)];
+    [
+        (60, 7, null),
+        (160, 10, 11),
+        (250, 10, 12),
+        (500, 10, 14),
+    ];
 
-    private static readonly (double BelowAmps, int Least, int? Comfortable)[] Tig =
-        [(50, 8, 10), (150, 8, 12), (500, 10, 14)];
+    private static readonly (double BelowAmps, int Least, int? Comfortable)[] Tig = [(50, 8, 10), (150, 8, 12), (500, 10, 14)];
 
     /// <summary>For wire: the least shade allowed and the shade most people are comfortable with.</summary>
     /// <param name="amps">Up to 500 A.</param>
@@ -28,7 +32,8 @@ public static class LensShade
         foreach (var (belowAmps, least, comfortable) in table)
         {
             // The table's last row includes its upper end.
-            if (amps.Amps < belowAmps || (belowAmps == 500 && amps.Amps == 500)) return (least, comfortable);
+            if (amps.Amps < belowAmps || (belowAmps == 500 && amps.Amps == 500))
+                return (least, comfortable);
         }
         throw new ArgumentOutOfRangeException(nameof(amps), amps, "The shade table ends at 500 A.");
     }

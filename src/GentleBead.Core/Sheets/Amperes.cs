@@ -16,20 +16,35 @@ internal static class Amperes
         var joint = job.Joint.Facts();
         var (set, how) = SetThickness(job, way.Position);
         var thickness = job.Thickness.Value;
-        var typed = SteelGauge.Nearest(thickness) is { } gauge && job.Metal.IsSteel()
-            ? Say($"\"{job.Thickness.Typed.Name()}\" is {thickness}, about {gauge} ga")
-            : Say($"\"{job.Thickness.Typed.Name()}\" is {thickness}");
+        var typed =
+            SteelGauge.Nearest(thickness) is { } gauge && job.Metal.IsSteel()
+                ? Say($"\"{job.Thickness.Typed.Name()}\" is {thickness}, about {gauge} ga")
+                : Say($"\"{job.Thickness.Typed.Name()}\" is {thickness}");
         var plate = PlateAmps.For(set);
         var wanted = plate * joint.HeatFactor;
         var thousandths = Say($"{set.Inches * 1000:0} thousandths");
         var paths = Say($"{joint.Name}: {joint.HeatWhy}; {plate} x {joint.HeatFactor}");
-        return new(wanted,
-        [
-            new("plateAmps", Say($"One ampere for each thousandth of an inch"), Clauses([typed, .. how, thousandths]), Say($"{plate}"), Source.CommonPractice, []),
-            new("jointAmps", Say($"Heat paths of the joint"),
-                job.Position.Facts().Thinner ? paths : Say($"{paths}. Flat and horizontal take the same"),
-                Say($"{wanted}"), Source.CommonPractice, ["plateAmps"]),
-        ]);
+        return new(
+            wanted,
+            [
+                new(
+                    "plateAmps",
+                    Say($"One ampere for each thousandth of an inch"),
+                    Clauses([typed, .. how, thousandths]),
+                    Say($"{plate}"),
+                    Source.CommonPractice,
+                    []
+                ),
+                new(
+                    "jointAmps",
+                    Say($"Heat paths of the joint"),
+                    job.Position.Facts().Thinner ? paths : Say($"{paths}. Flat and horizontal take the same"),
+                    Say($"{wanted}"),
+                    Source.CommonPractice,
+                    ["plateAmps"]
+                ),
+            ]
+        );
     }
 
     /// <summary>The same current without its reasons, by another position rule.</summary>
@@ -43,7 +58,9 @@ internal static class Amperes
         if (job.OtherThickness is { } other)
         {
             set = PlateAmps.SetFor(job.Thinner, job.Thicker);
-            how.Add(Say($"the other member \"{other.Typed.Name()}\" is {other.Value}: set for {set}, between the two, aimed at the thicker"));
+            how.Add(
+                Say($"the other member \"{other.Typed.Name()}\" is {other.Value}: set for {set}, between the two, aimed at the thicker")
+            );
         }
         if (set > PlateAmps.RuleEnds)
         {
@@ -55,9 +72,11 @@ internal static class Amperes
         {
             set = PlateSteps.Thinner(set, steps);
             var position = job.Position.Facts().Words;
-            how.Add(steps == 1
-                ? Say($"{position} takes the settings of the next thinner plate, {set}")
-                : Say($"{position} takes the settings of the second thinner plate, {set}"));
+            how.Add(
+                steps == 1
+                    ? Say($"{position} takes the settings of the next thinner plate, {set}")
+                    : Say($"{position} takes the settings of the second thinner plate, {set}")
+            );
         }
         return (set, how);
     }

@@ -26,7 +26,13 @@ internal static class Band
     }
 
     /// <summary>The room's own band at the same wire feed speeds; empty where it has none for the arc.</summary>
-    public static BandPoint[] Learned(LearnedWindow? window, WireArc arc, IReadOnlyList<BandPoint> textbook) => window is null || window.Arc != arc
-        ? []
-        : [.. textbook.Select(point => (point.WireFeed, Found: window.At(point.WireFeed))).Select(point => new BandPoint(point.WireFeed, point.Found.Low, point.Found.High))];
+    public static BandPoint[] Learned(LearnedWindow? window, WireArc arc, IReadOnlyList<BandPoint> textbook) =>
+        window is null || window.Arc != arc
+            ? []
+            :
+            [
+                .. textbook
+                    .Select(point => (point.WireFeed, Found: window.At(point.WireFeed)))
+                    .Select(point => new BandPoint(point.WireFeed, point.Found.Low, point.Found.High)),
+            ];
 }

@@ -45,7 +45,8 @@ public static class Defaults
     public static Job Complete(AskedJob asked, Machine? machine)
     {
         var job = asked.Under(asked.Gas ?? UsualGas(asked.Process, asked.Metal));
-        if (asked.Gas is null && machine is not null && FitsUnder(job, machine.Load.Gas)) job = job with { Gas = machine.Load.Gas };
+        if (asked.Gas is null && machine is not null && FitsUnder(job, machine.Load.Gas))
+            job = job with { Gas = machine.Load.Gas };
         return asked.Wire is not null || !asked.Process.Facts().FeedsWire ? job : WithWire(job, machine);
     }
 
@@ -60,7 +61,8 @@ public static class Defaults
     private static Job WithWire(Job job, Machine? machine)
     {
         var fitting = Fitting(job);
-        if (machine?.Load.Wire is { } loaded && fitting.Contains(loaded)) return job with { Wire = loaded };
+        if (machine?.Load.Wire is { } loaded && fitting.Contains(loaded))
+            return job with { Wire = loaded };
         var sheets = fitting.Select(candidate => Planner.Plan(job with { Wire = candidate }, machine)).OfType<Sheet>();
         var best = sheets.FirstOrDefault(sheet => sheet.Carries()) ?? sheets.MaxBy(sheet => sheet.Amps);
         return best?.Job ?? job with { Wire = fitting.FirstOrDefault() };

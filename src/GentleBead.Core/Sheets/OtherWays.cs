@@ -37,28 +37,36 @@ internal static class OtherWays
 
     private static IEnumerable<OtherWay> InPair(Job job, SetUp at, Current carried, FoundPair? set)
     {
-        if (set is null) yield break;
+        if (set is null)
+            yield break;
         foreach (var (rule, words) in PairWords)
         {
-            if (rule == at.Way.Pair || Pairs.Find(rule, job, carried, at) is not { } other) continue;
+            if (rule == at.Way.Pair || Pairs.Find(rule, job, carried, at) is not { } other)
+                continue;
             var share = other.WireFeed / set.WireFeed - 1;
             var volts = other.Volts.Aim.Volts - set.Volts.Aim.Volts;
-            if (Math.Abs(share) < WireShare && Math.Abs(volts) < Volts) continue;
-            var wire = Math.Abs(share) < WireShare ? Say($"the same wire")
-                : share > 0 ? Say($"{share * 100:0} % more wire") : Say($"{-share * 100:0} % less wire");
+            if (Math.Abs(share) < WireShare && Math.Abs(volts) < Volts)
+                continue;
+            var wire =
+                Math.Abs(share) < WireShare ? Say($"the same wire")
+                : share > 0 ? Say($"{share * 100:0} % more wire")
+                : Say($"{-share * 100:0} % less wire");
             yield return new("Pair", Say($"{words} would set {other.WireFeed} and {other.Volts.Aim}: {wire}, {volts:+0.0} V."));
         }
     }
 
     private static IEnumerable<OtherWay> InPosition(Job job, WayOfSetting way, Current wanted)
     {
-        if (!job.Position.Facts().Thinner) yield break;
+        if (!job.Position.Facts().Thinner)
+            yield break;
         foreach (var (rule, words) in PositionWords)
         {
-            if (rule == way.Position) continue;
+            if (rule == way.Position)
+                continue;
             var amps = Amperes.By(job, rule);
             var share = amps / wanted - 1;
-            if (Math.Abs(share) < WireShare) continue;
+            if (Math.Abs(share) < WireShare)
+                continue;
             var current = share > 0 ? Say($"{share * 100:0} % more current") : Say($"{-share * 100:0} % less current");
             yield return new("Position", Say($"{words} would ask for {amps} instead of {wanted}: {current}."));
         }
@@ -67,9 +75,13 @@ internal static class OtherWays
     private static IEnumerable<OtherWay> InDirection(Job job, WayOfSetting way)
     {
         var process = job.Process.Facts();
-        if (!process.FeedsWire || process.Slag) yield break;
-        yield return new("Direction", way.Direction == DirectionRule.PushOnly
-            ? Say($"Others drag too where that lets them see better.")
-            : Say($"Another way always pushes."));
+        if (!process.FeedsWire || process.Slag)
+            yield break;
+        yield return new(
+            "Direction",
+            way.Direction == DirectionRule.PushOnly
+                ? Say($"Others drag too where that lets them see better.")
+                : Say($"Another way always pushes.")
+        );
     }
 }

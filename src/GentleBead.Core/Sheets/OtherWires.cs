@@ -13,7 +13,15 @@ namespace GentleBead.Core.Sheets;
 /// <param name="Reads">The new pair in the machine's marks; null without.</param>
 /// <param name="Changes">What to change at rolls, tip, tension and controls, in order.</param>
 /// <param name="Problem">Why the wire does not do; null when it does.</param>
-public sealed record OtherWire(Wire Wire, Said Name, WireFeedSpeed? WireFeed, Voltage? Volts, Said? Reads, IReadOnlyList<Said> Changes, Said? Problem);
+public sealed record OtherWire(
+    Wire Wire,
+    Said Name,
+    WireFeedSpeed? WireFeed,
+    Voltage? Volts,
+    Said? Reads,
+    IReadOnlyList<Said> Changes,
+    Said? Problem
+);
 
 /// <summary>A wire runs out in mid-job: what the others of its kind would want.</summary>
 public static class OtherWires
@@ -24,18 +32,21 @@ public static class OtherWires
     /// <param name="way">The instructor's way of setting.</param>
     public static IReadOnlyList<OtherWire> For(Job job, Machine? machine = null, WayOfSetting? way = null)
     {
-        if (job.Wire is not { } now) return [];
+        if (job.Wire is not { } now)
+            return [];
         var from = now.Facts();
         return
         [
-            .. Wires.All.Where(row => row.Kind == from.Kind && row.Wire != now)
+            .. Wires
+                .All.Where(row => row.Kind == from.Kind && row.Wire != now)
                 .Select(to => Other(from, to, Planner.Plan(job with { Wire = to.Wire }, machine, way))),
         ];
     }
 
     private static OtherWire Other(WireFacts from, WireFacts to, SheetOutcome outcome)
     {
-        if (outcome is Refusal refusal) return new(to.Wire, to.Name, null, null, null, [], refusal.Message);
+        if (outcome is Refusal refusal)
+            return new(to.Wire, to.Name, null, null, null, [], refusal.Message);
         var sheet = (Sheet)outcome;
         var pair = sheet.RequirePair();
         var reads = pair.Marks is { } marks ? Say($"wire {marks.Wire.Reads}, volts {marks.Volt.Reads}") : null;
@@ -44,7 +55,8 @@ public static class OtherWires
 
     private static Said[] InPasses(Sheet sheet)
     {
-        if (sheet.Carries() || sheet.JointAmps is not { } asked) return [];
+        if (sheet.Carries() || sheet.JointAmps is not { } asked)
+            return [];
         var passes = sheet.Passes.Count.Counted(Say($"pass"), Say($"passes"));
         return [Say($"At its top of {sheet.Amps} for the {asked} asked for, {passes}: risk of lack of fusion.")];
     }

@@ -26,28 +26,67 @@ internal static class Pace
         {
             var volume = BeadSizes.PlugVolume(job);
             var seconds = volume / deposit * 60;
-            return new(new(null, seconds),
-                [new("plugSeconds", rule, Say($"{metal}, into {volume.Mm3()} of hole and crown"), Say($"{seconds:0.0} s"), Source.Arithmetic, ["wireFeed", "beadSize"])]);
+            return new(
+                new(null, seconds),
+                [
+                    new(
+                        "plugSeconds",
+                        rule,
+                        Say($"{metal}, into {volume.Mm3()} of hole and crown"),
+                        Say($"{seconds:0.0} s"),
+                        Source.Arithmetic,
+                        ["wireFeed", "beadSize"]
+                    ),
+                ]
+            );
         }
         var travel = TravelSpeed.FromMmPerMin(deposit / passes.AreaOfOne());
         if (travel > FastestHand)
         {
-            return new(new Refusal(JobPart.Wire, Sentences(
-                Say($"At the least this wire runs at, the torch would have to go {travel}: no hand does, and slower burns through."),
-                Say($"A thinner wire, or TIG.")), RefusedFor.BurnsThrough));
+            return new(
+                new Refusal(
+                    JobPart.Wire,
+                    Sentences(
+                        Say(
+                            $"At the least this wire runs at, the torch would have to go {travel}: no hand does, and slower burns through."
+                        ),
+                        Say($"A thinner wire, or TIG.")
+                    ),
+                    RefusedFor.BurnsThrough
+                )
+            );
         }
-        return new(new(travel, null),
-            [new("travel", rule, Say($"{metal}, over a bead of {passes.AreaOfOne().Mm2()}"), Say($"{travel}"), Source.Arithmetic, ["wireFeed", "beadSize", "passes"])]);
+        return new(
+            new(travel, null),
+            [
+                new(
+                    "travel",
+                    rule,
+                    Say($"{metal}, over a bead of {passes.AreaOfOne().Mm2()}"),
+                    Say($"{travel}"),
+                    Source.Arithmetic,
+                    ["wireFeed", "beadSize", "passes"]
+                ),
+            ]
+        );
     }
 
     /// <summary>The pace to begin a TIG bead with.</summary>
     public static Explained<TorchPace> ForTig(Job job)
     {
         var travel = TigRules.TravelFor(job.Thinner);
-        return new(new(travel, null),
-        [
-            new("travel", Say($"Pace to begin with"), Say($"60 + 120 / t mm/min at {job.Thinner}; the puddle leads, its width is what to hold"),
-                Say($"{travel}"), Source.CommonPractice, []),
-        ]);
+        return new(
+            new(travel, null),
+            [
+                new(
+                    "travel",
+                    Say($"Pace to begin with"),
+                    Say($"60 + 120 / t mm/min at {job.Thinner}; the puddle leads, its width is what to hold"),
+                    Say($"{travel}"),
+                    Source.CommonPractice,
+                    []
+                ),
+            ]
+        );
     }
 }

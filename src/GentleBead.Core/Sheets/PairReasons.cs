@@ -21,7 +21,13 @@ internal static class PairReasons
             var off = ChartOff(found, arc);
             return new(found, ByChart(found), off is null ? before : [.. before, off]);
         }
-        return new(found, found.Learned is not null ? ByRoom(found, arc) : rule == PairRule.VoltsFirst ? ByVolts(found, arc, amps) : ByWire(found, arc), before);
+        return new(
+            found,
+            found.Learned is not null ? ByRoom(found, arc)
+                : rule == PairRule.VoltsFirst ? ByVolts(found, arc, amps)
+                : ByWire(found, arc),
+            before
+        );
     }
 
     private static Reason[] ByChart(FoundPair found)
@@ -39,12 +45,17 @@ internal static class PairReasons
     private static Caution? ChartOff(FoundPair found, WireArc arc)
     {
         var (band, volts) = (SmoothBand.At(found.WireFeed, arc), found.Volts.Aim);
-        if (band.Holds(volts)) return null;
-        return new(Sentences(
-            volts > band.High
-                ? Say($"The chart's {volts} lies over the smooth band for its wire ({band.Low} to {band.High}).")
-                : Say($"The chart's {volts} lies under the smooth band for its wire ({band.Low} to {band.High})."),
-            Say($"Charts are a start: tune by ear.")), false);
+        if (band.Holds(volts))
+            return null;
+        return new(
+            Sentences(
+                volts > band.High
+                    ? Say($"The chart's {volts} lies over the smooth band for its wire ({band.Low} to {band.High}).")
+                    : Say($"The chart's {volts} lies under the smooth band for its wire ({band.Low} to {band.High})."),
+                Say($"Charts are a start: tune by ear.")
+            ),
+            false
+        );
     }
 
     private static Reason[] ByRoom(FoundPair found, WireArc arc)
@@ -54,9 +65,22 @@ internal static class PairReasons
         var sure = Say($"{learned.Weight() * 100:0} % the room's own, give or take {learned.SureVolts(found.WireFeed):0.0} V");
         return
         [
-            new("wireFeed", Say($"Burn-off"), Say($"{found.Amps} with {WireWords(arc)}"), Say($"{found.WireFeed}"), Source.CommonPractice, ["amps"]),
-            new("volts", Say($"What this room has found on this machine"), Say($"{learned.Grounds()}; the textbook says {textbook}; {sure}"),
-                BandWords(found.Volts), Source.Measured, ["amps", "wireFeed"]),
+            new(
+                "wireFeed",
+                Say($"Burn-off"),
+                Say($"{found.Amps} with {WireWords(arc)}"),
+                Say($"{found.WireFeed}"),
+                Source.CommonPractice,
+                ["amps"]
+            ),
+            new(
+                "volts",
+                Say($"What this room has found on this machine"),
+                Say($"{learned.Grounds()}; the textbook says {textbook}; {sure}"),
+                BandWords(found.Volts),
+                Source.Measured,
+                ["amps", "wireFeed"]
+            ),
         ];
     }
 
@@ -65,10 +89,25 @@ internal static class PairReasons
         var line = VoltLine.Of(arc.Process, arc.Wire.Facts());
         return
         [
-            new("volts", Say($"Volts first"), Say($"{LineWords(line, arc)}, at {amps}; the nearest volts that can be set"), BandWords(found.Volts), line.Source, ["amps"]),
-            new("wireFeed", Say($"Wire follows the volts"),
-                Say($"the wire whose smooth band is centred on {found.Volts.Aim}; by ear, the middle between where it smooths and where it pops"),
-                Say($"{found.WireFeed}"), Source.CommonPractice, ["volts"]),
+            new(
+                "volts",
+                Say($"Volts first"),
+                Say($"{LineWords(line, arc)}, at {amps}; the nearest volts that can be set"),
+                BandWords(found.Volts),
+                line.Source,
+                ["amps"]
+            ),
+            new(
+                "wireFeed",
+                Say($"Wire follows the volts"),
+                Say(
+                    $"the wire whose smooth band is centred on {found.Volts.Aim}; by ear, the middle between where it smooths "
+                        + $"and where it pops"
+                ),
+                Say($"{found.WireFeed}"),
+                Source.CommonPractice,
+                ["volts"]
+            ),
         ];
     }
 
@@ -77,15 +116,36 @@ internal static class PairReasons
         var wire = arc.Wire.Facts();
         var line = VoltLine.Of(arc.Process, wire);
         var feed = Melting.AppliesTo(arc.Process, wire)
-            ? new Reason("wireFeed", Say($"Melting rate of the wire"),
-                Say($"a I + b L I² (Lesnewich 1958, constants from memory) at {found.Amps} and {Melting.SprayStickOut} stick-out, {WireWords(arc)}"),
-                Say($"{found.WireFeed}"), Source.Published, ["amps"])
-            : new Reason("wireFeed", Say($"Burn-off factor"),
-                Say($"{found.Amps} x {wire.BurnOff} in/min for each ampere with {WireWords(arc)}"), Say($"{found.WireFeed}"), Source.CommonPractice, ["amps"]);
+            ? new Reason(
+                "wireFeed",
+                Say($"Melting rate of the wire"),
+                Say(
+                    $"a I + b L I² (Lesnewich 1958, constants from memory) at {found.Amps} and {Melting.SprayStickOut} "
+                        + $"stick-out, {WireWords(arc)}"
+                ),
+                Say($"{found.WireFeed}"),
+                Source.Published,
+                ["amps"]
+            )
+            : new Reason(
+                "wireFeed",
+                Say($"Burn-off factor"),
+                Say($"{found.Amps} x {wire.BurnOff} in/min for each ampere with {WireWords(arc)}"),
+                Say($"{found.WireFeed}"),
+                Source.CommonPractice,
+                ["amps"]
+            );
         return
         [
             feed,
-            new("volts", Say($"Volts follow the wire"), Say($"{LineWords(line, arc)}, at {found.Amps}"), BandWords(found.Volts), line.Source, ["amps", "wireFeed"]),
+            new(
+                "volts",
+                Say($"Volts follow the wire"),
+                Say($"{LineWords(line, arc)}, at {found.Amps}"),
+                BandWords(found.Volts),
+                line.Source,
+                ["amps", "wireFeed"]
+            ),
         ];
     }
 

@@ -12,7 +12,13 @@ namespace GentleBead.Core.Sheets;
 /// <param name="Volts">Volts aimed at, with the smooth band.</param>
 /// <param name="Chart">What the chart says; null where the chart was not asked.</param>
 /// <param name="Learned">The room's own window; null where it was not asked.</param>
-internal sealed record FoundPair(Current Amps, WireFeedSpeed WireFeed, Window<Voltage> Volts, ChartPair? Chart = null, LearnedWindow? Learned = null);
+internal sealed record FoundPair(
+    Current Amps,
+    WireFeedSpeed WireFeed,
+    Window<Voltage> Volts,
+    ChartPair? Chart = null,
+    LearnedWindow? Learned = null
+);
 
 /// <summary>From a current to the pair of wire feed speed and volts, by each way of finding it.</summary>
 internal static class Pairs
@@ -31,7 +37,10 @@ internal static class Pairs
         [PairRule.WireFirst] = (WireFirst, null),
         [PairRule.VoltsFirst] = (VoltsFirst, null),
         [PairRule.ChartFirst] = (ChartFirst, Say($"No door chart here speaks of this plate, wire and gas: wire first instead.")),
-        [PairRule.LearnedFirst] = (LearnedFirst, Say($"This room has found too little with this wire and gas on this machine: the textbook instead.")),
+        [PairRule.LearnedFirst] = (
+            LearnedFirst,
+            Say($"This room has found too little with this wire and gas on this machine: the textbook instead.")
+        ),
     };
 
     /// <summary>The pair by a rule; null when the rule needs a chart or findings that do not speak of this job.</summary>
@@ -41,12 +50,14 @@ internal static class Pairs
     public static Explained<FoundPair> For(Job job, Current amps, SetUp at)
     {
         var (find, cannot) = Ways[at.Way.Pair];
-        if (find(job, amps, at) is { } found) return PairReasons.Explain(found, job, at.Way.Pair, amps, []);
+        if (find(job, amps, at) is { } found)
+            return PairReasons.Explain(found, job, at.Way.Pair, amps, []);
         return PairReasons.Explain(WireFirst(job, amps, at), job, PairRule.WireFirst, amps, [new(cannot!, false)]);
     }
 
     /// <summary>Whether what the room has found is enough to go by for an arc.</summary>
-    public static bool Speaks(LearnedWindow? window, WireArc arc) => window is not null && window.Arc == arc && window.Weight() >= LearnedEnough;
+    public static bool Speaks(LearnedWindow? window, WireArc arc) =>
+        window is not null && window.Arc == arc && window.Weight() >= LearnedEnough;
 
     private static FoundPair WireFirst(Job job, Current amps, SetUp at)
     {
@@ -63,24 +74,31 @@ internal static class Pairs
             ? Voltage.FromVolts(Math.Round(band.Aim.Volts / HalfVolt, MidpointRounding.AwayFromZero) * HalfVolt)
             : Voltage.FromVolts(dials.VoltMarkFor(band.Aim, dials.WireMarkFor(feed).Mark).Value);
         // Where the machine has no volts near the plate's, the pair would be for another plate.
-        if (!band.Holds(volts)) volts = band.Aim;
+        if (!band.Holds(volts))
+            volts = band.Aim;
         feed = SmoothBand.WireFeedFor(volts, arc);
         return new(BurnOff.AmpsFor(feed, arc), feed, SmoothBand.At(feed, arc));
     }
 
     private static FoundPair? ChartFirst(Job job, Current amps, SetUp at)
     {
-        if (at.ChartPairFor(job) is not { } pair) return null;
+        if (at.ChartPairFor(job) is not { } pair)
+            return null;
         var arc = job.RequireArc();
         var band = SmoothBand.At(pair.WireFeed, arc);
-        var volts = new Window<Voltage>(pair.Volts < band.Low ? pair.Volts : band.Low, pair.Volts, pair.Volts > band.High ? pair.Volts : band.High);
+        var volts = new Window<Voltage>(
+            pair.Volts < band.Low ? pair.Volts : band.Low,
+            pair.Volts,
+            pair.Volts > band.High ? pair.Volts : band.High
+        );
         return new(BurnOff.AmpsFor(pair.WireFeed, arc), pair.WireFeed, volts, pair);
     }
 
     private static FoundPair? LearnedFirst(Job job, Current amps, SetUp at)
     {
         var arc = job.RequireArc();
-        if (at.Window is not { } window || !Speaks(window, arc)) return null;
+        if (at.Window is not { } window || !Speaks(window, arc))
+            return null;
         var feed = BurnOff.WireFeedFor(amps, arc);
         return new(amps, feed, window.At(feed), null, window);
     }

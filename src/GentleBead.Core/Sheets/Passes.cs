@@ -43,12 +43,17 @@ internal static class Passes
         return new(
             new PassPlan(count, layers, areaMm2, deposit, filler),
             [
-                new("passes", Say($"Metal over what one pass lays"),
+                new(
+                    "passes",
+                    Say($"Metal over what one pass lays"),
                     oneRun ? Say($"one run by its nature") : Say($"{areaMm2.Mm2()} in passes of at most {each.Mm2()}: {limit}"),
                     count == 1 ? Say($"1 pass") : Say($"{count} passes in {layers.Counted(Say($"layer"), Say($"layers"))}"),
-                    Source.CommonPractice, byTravel ? ["beadSize", "wireFeed"] : ["beadSize"]),
+                    Source.CommonPractice,
+                    byTravel ? ["beadSize", "wireFeed"] : ["beadSize"]
+                ),
                 MetalReason(job, volume, deposit, filler, fillerAreaMm2),
-            ]);
+            ]
+        );
     }
 
     // The most metal one pass lays, and what sets that limit: the puddle, or the slowest a hand may go.
@@ -64,9 +69,10 @@ internal static class Passes
     }
 
     // A groove is filled by depth; a fillet is built up like a pyramid: one bead, then two, then three.
-    private static int Layers(Job job, int count) => job.Joint == Joint.VButt
-        ? Math.Clamp((int)Math.Ceiling(job.Thinner.Mm / LayerDepth), 1, count)
-        : (int)Math.Ceiling((Math.Sqrt(8.0 * count + 1) - 1) / 2 - 1e-9);
+    private static int Layers(Job job, int count) =>
+        job.Joint == Joint.VButt
+            ? Math.Clamp((int)Math.Ceiling(job.Thinner.Mm / LayerDepth), 1, count)
+            : (int)Math.Ceiling((Math.Sqrt(8.0 * count + 1) - 1) / 2 - 1e-9);
 
     private static (double VolumeMm3, double DepositG, double FillerM) Metal(Job job, double areaMm2, double fillerAreaMm2)
     {
@@ -74,18 +80,22 @@ internal static class Passes
         return (
             volume,
             volume / 1000 * job.Metal.Facts().DensityGPerCm3,
-            volume / (fillerAreaMm2 * job.Process.Facts().DepositShare) / 1000);
+            volume / (fillerAreaMm2 * job.Process.Facts().DepositShare) / 1000
+        );
     }
 
     private static Reason MetalReason(Job job, double volume, double deposit, double filler, double fillerAreaMm2)
     {
         var stays = Say($"{job.Process.Facts().DepositShare} of the filler's {fillerAreaMm2.Mm2()} stays");
         return new(
-            "deposit", Say($"Area, mass and length"),
+            "deposit",
+            Say($"Area, mass and length"),
             Say($"{volume.Mm3()} x {job.Metal.Facts().DensityGPerCm3} g/cm³; {stays}"),
             job.Joint.Facts().ByTime
                 ? Say($"{deposit:0} g and {filler:0.0} m for a plug")
                 : Say($"{deposit:0} g and {filler:0.0} m for a metre of weld"),
-            Source.Arithmetic, ["beadSize"]);
+            Source.Arithmetic,
+            ["beadSize"]
+        );
     }
 }

@@ -16,11 +16,20 @@ public static class Planner
     /// <param name="way">The instructor's way of setting; null for <see cref="WayOfSetting.Usual"/>.</param>
     /// <param name="chart">The machine's door chart for this wire, gas and process; null where there is none.</param>
     /// <param name="window">What this room has found for this wire, gas and process on the machine; null where nothing was.</param>
-    public static SheetOutcome Plan(Job job, Machine? machine = null, WayOfSetting? way = null, DoorChart? chart = null, LearnedWindow? window = null)
+    public static SheetOutcome Plan(
+        Job job,
+        Machine? machine = null,
+        WayOfSetting? way = null,
+        DoorChart? chart = null,
+        LearnedWindow? window = null
+    )
     {
-        if (job.CheckThickness() is { } outside) return outside;
-        if (Combinations.Refused(job) is { } refused) return refused;
-        if (machine?.CannotDo(job.Process) is { } cannot) return new Refusal(JobPart.Process, cannot, RefusedFor.Machine);
+        if (job.CheckThickness() is { } outside)
+            return outside;
+        if (Combinations.Refused(job) is { } refused)
+            return refused;
+        if (machine?.CannotDo(job.Process) is { } cannot)
+            return new Refusal(JobPart.Process, cannot, RefusedFor.Machine);
 
         var at = SetUp.Of(job, machine, way, chart, window);
         return job.Wire is { } wire ? ForWire(job, wire.Facts(), at) : ForTungsten(job, at);
@@ -32,20 +41,25 @@ public static class Planner
         all.Heed(Combinations.Cautions(job));
         var wanted = all.Take(Amperes.Wanted(job, at.Way));
         var carried = CarriedAmps.For(job, wire, wanted);
-        if ((carried.Refused ?? TooMuchFor(at.Machine, carried.Value)) is { } tooMuch) return tooMuch;
+        if ((carried.Refused ?? TooMuchFor(at.Machine, carried.Value)) is { } tooMuch)
+            return tooMuch;
         var amps = all.Take(carried);
-        if (at.NoMarks is { } problem) all.Heed([Marks.NoMarks(at.Machine!, problem)]);
+        if (at.NoMarks is { } problem)
+            all.Heed([Marks.NoMarks(at.Machine!, problem)]);
 
         var found = all.Take(Pairs.For(job, amps, at));
         var marks = Marks.For(found, job.RequireArc(), at);
-        if (marks.Refused is { } tooSlow) return tooSlow;
+        if (marks.Refused is { } tooSlow)
+            return tooSlow;
         var pair = PairOf(job, wire, found, all.Take(marks), all.Take(Surroundings.StickOut(job, wire)), at);
 
         var size = all.Take(BeadSizes.For(job));
-        var passes = all.Take(Passes.For(
-            job, size.AreaMm2, wire.AreaMm2, Deposit.Mm3PerMin(pair.WireFeed, wire.Wire, job.Process.Facts().DepositShare)));
+        var passes = all.Take(
+            Passes.For(job, size.AreaMm2, wire.AreaMm2, Deposit.Mm3PerMin(pair.WireFeed, wire.Wire, job.Process.Facts().DepositShare))
+        );
         var pace = Pace.For(job, wire, pair.WireFeed, passes);
-        if (pace.Refused is { } tooFast) return tooFast;
+        if (pace.Refused is { } tooFast)
+            return tooFast;
         var weld = new Weld(found.Amps, wanted, size.Size, passes, all.Take(pace), pair, null);
         return SheetOf(job, at, weld, all, OtherWays.Of(job, at, wanted, amps, found));
     }
@@ -56,10 +70,12 @@ public static class Planner
         all.Heed(Combinations.Cautions(job));
         var wanted = all.Take(Amperes.Wanted(job, at.Way));
         var amps = all.Take(CarriedAmps.OnThePedal(wanted));
-        if (TooMuchFor(at.Machine, amps) is { } tooMuch) return tooMuch;
+        if (TooMuchFor(at.Machine, amps) is { } tooMuch)
+            return tooMuch;
 
         var settings = TigRules.Settings(job, amps);
-        if (settings.Refused is { } noTungsten) return noTungsten;
+        if (settings.Refused is { } noTungsten)
+            return noTungsten;
         var tig = all.Take(settings);
         tig = tig with { Mark = all.Take(Marks.For(tig.PedalMost, at.Machine)) };
 
@@ -70,9 +86,14 @@ public static class Planner
     }
 
     // A machine that gives far less than the joint asks for.
-    private static Refusal? TooMuchFor(Machine? machine, Current amps) => machine?.Rating is { } limit && amps * Amperes.LeastShare > limit.MostAmps
-        ? new Refusal(JobPart.Thickness, Say($"{machine.Name.Name()} gives {limit.MostAmps} at the most; this job asks for {amps}."), RefusedFor.Machine)
-        : null;
+    private static Refusal? TooMuchFor(Machine? machine, Current amps) =>
+        machine?.Rating is { } limit && amps * Amperes.LeastShare > limit.MostAmps
+            ? new Refusal(
+                JobPart.Thickness,
+                Say($"{machine.Name.Name()} gives {limit.MostAmps} at the most; this job asks for {amps}."),
+                RefusedFor.Machine
+            )
+            : null;
 
     private static PairSettings PairOf(Job job, WireFacts wire, FoundPair found, MachineMarks? marks, Window<Length> stickOut, SetUp at)
     {
@@ -97,7 +118,14 @@ public static class Planner
 
     // What the steps before found; the rest of the sheet follows from it.
     private sealed record Weld(
-        Current Amps, Current JointAmps, Window<Length> Size, PassPlan Passes, TorchPace Pace, PairSettings? Pair, TigSettings? Tig);
+        Current Amps,
+        Current JointAmps,
+        Window<Length> Size,
+        PassPlan Passes,
+        TorchPace Pace,
+        PairSettings? Pair,
+        TigSettings? Tig
+    );
 
     private static Sheet SheetOf(Job job, SetUp at, Weld weld, Gathered all, IReadOnlyList<OtherWay> otherWays)
     {

@@ -7,7 +7,8 @@ namespace GentleBead.Core.Sheets;
 /// <summary>What a job is planned with: the machine and what is known of it, and the way of setting.</summary>
 internal sealed record SetUp
 {
-    private SetUp(Machine? machine, WayOfSetting way, DoorChart? chart, LearnedWindow? window) => (Machine, Way, Chart, Window) = (machine, way, chart, window);
+    private SetUp(Machine? machine, WayOfSetting way, DoorChart? chart, LearnedWindow? window) =>
+        (Machine, Way, Chart, Window) = (machine, way, chart, window);
 
     /// <summary>The booth's machine; null for a sheet without marks.</summary>
     public Machine? Machine { get; }
@@ -31,7 +32,8 @@ internal sealed record SetUp
     public static SetUp Of(Job job, Machine? machine, WayOfSetting? way, DoorChart? chart, LearnedWindow? window)
     {
         var at = new SetUp(machine, way ?? WayOfSetting.Usual, chart, window);
-        if (machine is null || job.Wire is null) return at;
+        if (machine is null || job.Wire is null)
+            return at;
         return Machines.Dials.TryFit(machine, out var dials, out var problem) ? at with { Dials = dials } : at with { NoMarks = problem };
     }
 

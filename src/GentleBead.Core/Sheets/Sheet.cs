@@ -211,7 +211,9 @@ public sealed record Sheet : SheetOutcome
     /// <summary>Edition of the rules that made it.</summary>
     public required int RulesVersion { get; init; }
 
-    /// <summary>Whether the wire carries what the plate asks for; where it does not, the sheet is welded in passes at the wire's own top.</summary>
+    /// <summary>
+    /// Whether the wire carries what the plate asks for; where it does not, the sheet is welded in passes at the wire's own top.
+    /// </summary>
     public bool Carries() => JointAmps is not { } asked || Amps >= asked * Amperes.LeastShare;
 
     /// <summary>The settings of the fed wire, where only a wire sheet can be meant.</summary>

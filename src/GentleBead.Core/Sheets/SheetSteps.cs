@@ -16,9 +16,15 @@ internal static class SheetSteps
     // How the pair is tuned by each way of finding it.
     private static readonly Dictionary<PairRule, Said> Tuning = new()
     {
-        [PairRule.WireFirst] = Say($"By ear, on scrap: wire stays; volts from low up until the popping goes over into an even sound, no further."),
-        [PairRule.LearnedFirst] = Say($"By ear, on scrap: wire stays; volts from low up until the popping goes over into an even sound, no further."),
-        [PairRule.VoltsFirst] = Say($"By ear, on scrap: volts stay; wire from low up until the arc goes smooth, on until it pops; the middle of that."),
+        [PairRule.WireFirst] = Say(
+            $"By ear, on scrap: wire stays; volts from low up until the popping goes over into an even sound, no further."
+        ),
+        [PairRule.LearnedFirst] = Say(
+            $"By ear, on scrap: wire stays; volts from low up until the popping goes over into an even sound, no further."
+        ),
+        [PairRule.VoltsFirst] = Say(
+            $"By ear, on scrap: volts stay; wire from low up until the arc goes smooth, on until it pops; the middle of that."
+        ),
         [PairRule.ChartFirst] = Say($"By ear, on scrap: begin with the chart's pair, move one thing at a time until it runs even."),
     };
 
@@ -33,9 +39,13 @@ internal static class SheetSteps
         return
         [
             Sentences(
-                Say($"Load {wire.Name} {wire.Kind.Words()} wire, tip to match, {Mismatches.RollWords(wire.Rolls)}; {process.Polarity.Words()}."),
+                Say(
+                    $"Load {wire.Name} {wire.Kind.Words()} wire, tip to match, {Mismatches.RollWords(wire.Rolls)}; "
+                        + $"{process.Polarity.Words()}."
+                ),
                 program is { } number ? Say($"Program {number}.") : null,
-                Flow(gas)),
+                Flow(gas)
+            ),
             pair.Marks is { } marks
                 ? Say($"Set: Wire {marks.Wire.Reads}, volts {marks.Volt.Reads}.")
                 : Say($"Set: Wire {pair.WireFeed}, {pair.Volts.Aim}."),

@@ -18,18 +18,23 @@ internal static class SheetWords
     /// <summary>What the bead should look like.</summary>
     public static Said Look(Job job)
     {
-        var beside = job.Metal.Facts().Beside
-            ?? (job.Process.Facts().Slag ? Say($"slag that lifts off in one, heat tint of even width on both sides")
+        var beside =
+            job.Metal.Facts().Beside
+            ?? (
+                job.Process.Facts().Slag ? Say($"slag that lifts off in one, heat tint of even width on both sides")
                 : job.Joint.Facts().ByTime ? Say($"heat tint on the back in a round spot")
-                : Say($"heat tint of even width on both sides and showing behind"));
+                : Say($"heat tint of even width on both sides and showing behind")
+            );
         return Say($"{job.Joint.Facts().Look}; {beside}.");
     }
 
     /// <summary>Push or drag.</summary>
     public static Said Direction(Job job, WayOfSetting way)
     {
-        if (job.Joint.Facts().ByTime) return Say($"Start on the lower plate in the middle, circle out to the rim, fill, end in the middle.");
-        if (job.Process.IsGtaw()) return Say($"Push, the rod in front at a low angle, its end always under the gas.");
+        if (job.Joint.Facts().ByTime)
+            return Say($"Start on the lower plate in the middle, circle out to the rim, fill, end in the middle.");
+        if (job.Process.IsGtaw())
+            return Say($"Push, the rod in front at a low angle, its end always under the gas.");
         if (job.Process.Facts().Slag)
         {
             return job.Position == Position.VerticalUp
@@ -48,14 +53,17 @@ internal static class SheetWords
     /// <summary>What the hand does.</summary>
     public static Said Motion(Job job, WayOfSetting way)
     {
-        if (job.Joint.Facts().ByTime) return Say($"By time, not by travel.");
+        if (job.Joint.Facts().ByTime)
+            return Say($"By time, not by travel.");
         var straight = job.Process.Facts().StraightOnly;
-        if (job.Process.IsGtaw() && straight is not null) return straight;
+        if (job.Process.IsGtaw() && straight is not null)
+            return straight;
         return job.Position == Position.VerticalDown ? Say($"Straight and quick; do not weave downhill.") : straight ?? Motions[way.Motion];
     }
 
     /// <summary>Where to begin with the inductance; null where it has no say.</summary>
-    public static Said? Inductance(Job job, Machine? machine) => !job.Process.Facts().UsesInductance || machine is { Inductance: false } ? null
+    public static Said? Inductance(Job job, Machine? machine) =>
+        !job.Process.Facts().UsesInductance || machine is { Inductance: false } ? null
         : job.Thinner.Mm < 2 ? Say($"a little under the middle: a crisper arc on thin sheet")
         : Say($"the middle; more calms the spatter, less bites crisper");
 }

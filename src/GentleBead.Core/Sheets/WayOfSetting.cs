@@ -66,12 +66,13 @@ public sealed record WayOfSetting(PairRule Pair, PositionRule Position, Directio
     public static WayOfSetting Usual { get; } = new(PairRule.WireFirst, PositionRule.OneThinner, DirectionRule.Either, Motion.Straight);
 
     /// <summary>How many plates thinner a position out of flat and horizontal is set.</summary>
-    public static int StepsThinner(PositionRule rule) => rule switch
-    {
-        PositionRule.OneThinner => 1,
-        PositionRule.TwoThinner => 2,
-        _ => 0,
-    };
+    public static int StepsThinner(PositionRule rule) =>
+        rule switch
+        {
+            PositionRule.OneThinner => 1,
+            PositionRule.TwoThinner => 2,
+            _ => 0,
+        };
 }
 
 /// <summary>Where another way of setting differs for this job.</summary>

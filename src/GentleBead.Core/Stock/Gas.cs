@@ -69,7 +69,6 @@ public static class Gases
 
     /// <summary>The facts of one gas.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a gas of the list.</exception>
-    public static GasFacts Facts(this Gas gas) => (uint)gas < (uint)ByGas.Length
-        ? ByGas[(int)gas]
-        : throw new ArgumentOutOfRangeException(nameof(gas), gas, "Not a known gas.");
+    public static GasFacts Facts(this Gas gas) =>
+        (uint)gas < (uint)ByGas.Length ? ByGas[(int)gas] : throw new ArgumentOutOfRangeException(nameof(gas), gas, "Not a known gas.");
 }

@@ -65,7 +65,15 @@ public static class BeadMeasures
 /// <param name="WorkAngleHow">From where the work angle is counted.</param>
 /// <param name="Look">What its bead should look like.</param>
 public sealed record JointFacts(
-    Joint Joint, Said Name, double HeatFactor, Said HeatWhy, BeadMeasure Measure, (int Low, int High) WorkAngle, Said WorkAngleHow, Said Look)
+    Joint Joint,
+    Said Name,
+    double HeatFactor,
+    Said HeatWhy,
+    BeadMeasure Measure,
+    (int Low, int High) WorkAngle,
+    Said WorkAngleHow,
+    Said Look
+)
 {
     /// <summary>Whether positions are named for a fillet (PB, 2F); otherwise for a groove (PC, 2G).</summary>
     public bool NamedAsFillet { get; init; }
@@ -99,29 +107,110 @@ public static class Joints
     /// <summary>Every joint.</summary>
     public static IReadOnlyList<JointFacts> All { get; } =
     [
-        new(Joint.BeadOnPlate, Say($"bead on plate"), 1.00, Say($"one plate, heat runs off to both sides"), BeadMeasure.Width,
-            (90, 90), Say($"square across the plate"), Say($"Slightly rounded, toes blended, even ripples")) { OneRun = true },
-        new(Joint.Lap, Say($"lap"), 1.12, Say($"heat runs off three ways, as in a T"), BeadMeasure.Leg,
-            (55, 65), Say($"from the lower plate"), FilletLook) { NamedAsFillet = true },
-        new(Joint.T, Say($"T"), 1.12, Say($"heat runs off three ways"), BeadMeasure.Leg,
-            (40, 45), Say($"from the bottom plate"), FilletLook) { NamedAsFillet = true },
-        new(Joint.OutsideCorner, Say($"outside corner"), 0.72, Say($"edges do not carry the heat away"), BeadMeasure.Leg,
-            (90, 90), Say($"square across the opening"), Say($"Rounded to the outline of a full corner, both edges taken in, even ripples")),
-        new(Joint.SquareButt, Say($"square butt"), 0.90, Say($"two edges, no metal under the gap"), BeadMeasure.Width,
-            (90, 90), Say($"square across the gap"), ButtLook),
-        new(Joint.VButt, Say($"V butt"), 0.90, Say($"bevelled edges carry less heat away"), BeadMeasure.Width,
-            (90, 90), Say($"square across the groove"), ButtLook),
-        new(Joint.Edge, Say($"edge"), 0.72, Say($"edges do not carry the heat away"), BeadMeasure.Width,
-            (90, 90), Say($"square to the edge"), Say($"Both edges melted into one even rim")) { OneRun = true },
-        new(Joint.Plug, Say($"plug"), 1.12, Say($"heat runs into both plates, as in a lap"), BeadMeasure.Hole,
-            (90, 90), Say($"square into the hole"), Say($"Filled flush, melted into the rim all round, no crater")) { OneRun = true, ByTime = true },
+        new(
+            Joint.BeadOnPlate,
+            Say($"bead on plate"),
+            1.00,
+            Say($"one plate, heat runs off to both sides"),
+            BeadMeasure.Width,
+            (90, 90),
+            Say($"square across the plate"),
+            Say($"Slightly rounded, toes blended, even ripples")
+        )
+        {
+            OneRun = true,
+        },
+        new(
+            Joint.Lap,
+            Say($"lap"),
+            1.12,
+            Say($"heat runs off three ways, as in a T"),
+            BeadMeasure.Leg,
+            (55, 65),
+            Say($"from the lower plate"),
+            FilletLook
+        )
+        {
+            NamedAsFillet = true,
+        },
+        new(
+            Joint.T,
+            Say($"T"),
+            1.12,
+            Say($"heat runs off three ways"),
+            BeadMeasure.Leg,
+            (40, 45),
+            Say($"from the bottom plate"),
+            FilletLook
+        )
+        {
+            NamedAsFillet = true,
+        },
+        new(
+            Joint.OutsideCorner,
+            Say($"outside corner"),
+            0.72,
+            Say($"edges do not carry the heat away"),
+            BeadMeasure.Leg,
+            (90, 90),
+            Say($"square across the opening"),
+            Say($"Rounded to the outline of a full corner, both edges taken in, even ripples")
+        ),
+        new(
+            Joint.SquareButt,
+            Say($"square butt"),
+            0.90,
+            Say($"two edges, no metal under the gap"),
+            BeadMeasure.Width,
+            (90, 90),
+            Say($"square across the gap"),
+            ButtLook
+        ),
+        new(
+            Joint.VButt,
+            Say($"V butt"),
+            0.90,
+            Say($"bevelled edges carry less heat away"),
+            BeadMeasure.Width,
+            (90, 90),
+            Say($"square across the groove"),
+            ButtLook
+        ),
+        new(
+            Joint.Edge,
+            Say($"edge"),
+            0.72,
+            Say($"edges do not carry the heat away"),
+            BeadMeasure.Width,
+            (90, 90),
+            Say($"square to the edge"),
+            Say($"Both edges melted into one even rim")
+        )
+        {
+            OneRun = true,
+        },
+        new(
+            Joint.Plug,
+            Say($"plug"),
+            1.12,
+            Say($"heat runs into both plates, as in a lap"),
+            BeadMeasure.Hole,
+            (90, 90),
+            Say($"square into the hole"),
+            Say($"Filled flush, melted into the rim all round, no crater")
+        )
+        {
+            OneRun = true,
+            ByTime = true,
+        },
     ];
 
     private static readonly JointFacts[] ByJoint = [.. All.OrderBy(row => row.Joint)];
 
     /// <summary>The facts of one joint.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a joint of the list.</exception>
-    public static JointFacts Facts(this Joint joint) => (uint)joint < (uint)ByJoint.Length
-        ? ByJoint[(int)joint]
-        : throw new ArgumentOutOfRangeException(nameof(joint), joint, "Not a known joint.");
+    public static JointFacts Facts(this Joint joint) =>
+        (uint)joint < (uint)ByJoint.Length
+            ? ByJoint[(int)joint]
+            : throw new ArgumentOutOfRangeException(nameof(joint), joint, "Not a known joint.");
 }

@@ -87,54 +87,101 @@ public static class Metals
     [
         new()
         {
-            Metal = Metal.MildSteel, Name = Say($"mild steel"), DensityGPerCm3 = 7.85, SpecificHeatJPerKgK = 490, IsSteel = true,
-            Wire = WireKind.SolidSteel, UsualGas = Gas.ArgonCarbon25, FreeFlightGas = Gas.ArgonCarbon10,
+            Metal = Metal.MildSteel,
+            Name = Say($"mild steel"),
+            DensityGPerCm3 = 7.85,
+            SpecificHeatJPerKgK = 490,
+            IsSteel = true,
+            Wire = WireKind.SolidSteel,
+            UsualGas = Gas.ArgonCarbon25,
+            FreeFlightGas = Gas.ArgonCarbon10,
         },
         new()
         {
-            Metal = Metal.LowAlloySteel, Name = Say($"low-alloy steel"), DensityGPerCm3 = 7.85, SpecificHeatJPerKgK = 490, IsSteel = true,
-            Wire = WireKind.SolidSteel, UsualGas = Gas.ArgonCarbon25, FreeFlightGas = Gas.ArgonCarbon10,
+            Metal = Metal.LowAlloySteel,
+            Name = Say($"low-alloy steel"),
+            DensityGPerCm3 = 7.85,
+            SpecificHeatJPerKgK = 490,
+            IsSteel = true,
+            Wire = WireKind.SolidSteel,
+            UsualGas = Gas.ArgonCarbon25,
+            FreeFlightGas = Gas.ArgonCarbon10,
             Caution = Say($"Low-alloy steel can harden and crack beside the bead: preheat and filler come from the steel's own procedure."),
         },
         new()
         {
-            Metal = Metal.Stainless, Name = Say($"stainless steel"), DensityGPerCm3 = 7.9, SpecificHeatJPerKgK = 500,
-            Wire = WireKind.Stainless, UsualGas = Gas.HeliumMix, FreeFlightGas = Gas.ArgonCarbon2,
+            Metal = Metal.Stainless,
+            Name = Say($"stainless steel"),
+            DensityGPerCm3 = 7.9,
+            SpecificHeatJPerKgK = 500,
+            Wire = WireKind.Stainless,
+            UsualGas = Gas.HeliumMix,
+            FreeFlightGas = Gas.ArgonCarbon2,
             Beside = Say($"straw to light blue at the darkest; grey is burnt"),
             Caution = Sentences(
                 Say($"Stainless fume holds chromium: extraction on, respirator where your rules ask for it."),
-                Say($"It keeps its heat and warps: short beads, let it cool.")),
+                Say($"It keeps its heat and warps: short beads, let it cool.")
+            ),
         },
         new()
         {
-            Metal = Metal.Aluminium, Name = Say($"aluminium"), DensityGPerCm3 = 2.70, SpecificHeatJPerKgK = 900, Tig = Process.GtawAc,
-            Wire = WireKind.Aluminium, WireGasFlow = new((12, 14, 16), Say($"aluminium wants a little more than steel")),
+            Metal = Metal.Aluminium,
+            Name = Say($"aluminium"),
+            DensityGPerCm3 = 2.70,
+            SpecificHeatJPerKgK = 900,
+            Tig = Process.GtawAc,
+            Wire = WireKind.Aluminium,
+            WireGasFlow = new((12, 14, 16), Say($"aluminium wants a little more than steel")),
             Beside = Say($"a clean frosted band beside it; some black soot that brushes off is no fault"),
             Caution = Sentences(
                 Say($"Brush the skin off with a stainless brush kept for aluminium, wipe the grease off first."),
-                Say($"The piece soaks up heat and does not glow before it falls: a fresh piece for each trial.")),
+                Say($"The piece soaks up heat and does not glow before it falls: a fresh piece for each trial.")
+            ),
         },
         new()
         {
-            Metal = Metal.Titanium, AmpsAreAGuess = true, Name = Say($"titanium"), DensityGPerCm3 = 4.51, SpecificHeatJPerKgK = 520,
+            Metal = Metal.Titanium,
+            AmpsAreAGuess = true,
+            Name = Say($"titanium"),
+            DensityGPerCm3 = 4.51,
+            SpecificHeatJPerKgK = 520,
             Beside = Say($"silver, straw at the darkest"),
-            Caution = Say($"Titanium needs argon on the back and behind the torch until it is cold; straw is the darkest colour that passes."),
+            Caution = Say(
+                $"Titanium needs argon on the back and behind the torch until it is cold; straw is the darkest colour that passes."
+            ),
         },
         new()
         {
-            Metal = Metal.NickelAlloy, AmpsAreAGuess = true, Name = Say($"nickel alloy"), DensityGPerCm3 = 8.4, SpecificHeatJPerKgK = 440, Beside = Bright,
+            Metal = Metal.NickelAlloy,
+            AmpsAreAGuess = true,
+            Name = Say($"nickel alloy"),
+            DensityGPerCm3 = 8.4,
+            SpecificHeatJPerKgK = 440,
+            Beside = Bright,
             Caution = Say($"Nickel alloys crack from sulphur and lead: degrease, cut the oxide away, keep the heat low."),
         },
         new()
         {
-            Metal = Metal.Copper, AmpsAreAGuess = true, Name = Say($"copper"), DensityGPerCm3 = 8.96, SpecificHeatJPerKgK = 385, Beside = Bright,
+            Metal = Metal.Copper,
+            AmpsAreAGuess = true,
+            Name = Say($"copper"),
+            DensityGPerCm3 = 8.96,
+            SpecificHeatJPerKgK = 385,
+            Beside = Bright,
             Caution = Sentences(
                 Say($"Copper carries the heat away: the amps rule falls short, thick pieces want preheat."),
-                Say($"Copper alloys can give off zinc or beryllium fume.")),
+                Say($"Copper alloys can give off zinc or beryllium fume.")
+            ),
         },
         new()
         {
-            Metal = Metal.Magnesium, AmpsAreAGuess = true, Name = Say($"magnesium"), DensityGPerCm3 = 1.74, SpecificHeatJPerKgK = 1020, Tig = Process.GtawAc, Beside = Bright,
+            Metal = Metal.Magnesium,
+            AmpsAreAGuess = true,
+            Name = Say($"magnesium"),
+            DensityGPerCm3 = 1.74,
+            SpecificHeatJPerKgK = 1020,
+            Tig = Process.GtawAc,
+            Beside = Bright,
             Caution = Say($"Magnesium chips and dust burn: no grinding sparks near, the right extinguisher at hand."),
         },
     ];
@@ -143,9 +190,10 @@ public static class Metals
 
     /// <summary>The facts of one metal.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a metal of the list.</exception>
-    public static MetalFacts Facts(this Metal metal) => (uint)metal < (uint)ByMetal.Length
-        ? ByMetal[(int)metal]
-        : throw new ArgumentOutOfRangeException(nameof(metal), metal, "Not a known metal.");
+    public static MetalFacts Facts(this Metal metal) =>
+        (uint)metal < (uint)ByMetal.Length
+            ? ByMetal[(int)metal]
+            : throw new ArgumentOutOfRangeException(nameof(metal), metal, "Not a known metal.");
 
     /// <summary>Whether it is a plain steel: mild or low-alloy.</summary>
     public static bool IsSteel(this Metal metal) => metal.Facts().IsSteel;

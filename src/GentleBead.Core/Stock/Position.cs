@@ -51,7 +51,8 @@ public static class Positions
 
     /// <summary>The facts of one position.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a position of the list.</exception>
-    public static PositionFacts Facts(this Position position) => (uint)position < (uint)ByPosition.Length
-        ? ByPosition[(int)position]
-        : throw new ArgumentOutOfRangeException(nameof(position), position, "Not a known position.");
+    public static PositionFacts Facts(this Position position) =>
+        (uint)position < (uint)ByPosition.Length
+            ? ByPosition[(int)position]
+            : throw new ArgumentOutOfRangeException(nameof(position), position, "Not a known position.");
 }

@@ -138,7 +138,9 @@ public sealed record ProcessFacts
     /// <summary>Whether slag covers the bead: slag means drag.</summary>
     public bool Slag { get; init; }
 
-    /// <summary>Whether the drops fly free through an argon-rich gas, and the wire's own melting rate holds instead of the trade's factor.</summary>
+    /// <summary>
+    /// Whether the drops fly free through an argon-rich gas, and the wire's own melting rate holds instead of the trade's factor.
+    /// </summary>
     public bool FreeFlight { get; init; }
 
     /// <summary>The least current of a wire against the lowest it usually runs at; below it the arc goes out, or leaves the mode.</summary>
@@ -173,21 +175,46 @@ public static class Processes
     private static readonly Said WireOnMinus = Say($"On minus the arc wanders, the spatter is heavy and the bead does not bite.");
 
     private static readonly StickOutRule Short = new(
-        6, 10, 10, 0, Say($"About ten wire diameters, {new Either("6 to 10 mm", "1/4 to 3/8 in")}"), Say($"longer pops like too much wire and loses gas cover"));
+        6,
+        10,
+        10,
+        0,
+        Say($"About ten wire diameters, {new Either("6 to 10 mm", "1/4 to 3/8 in")}"),
+        Say($"longer pops like too much wire and loses gas cover")
+    );
 
     private static readonly StickOutRule Long = new(
-        15, 20, null, 17, Say($"Long for a hot arc"), Say($"keeps the tip out of the heat; longer loses gas cover"));
+        15,
+        20,
+        null,
+        17,
+        Say($"Long for a hot arc"),
+        Say($"keeps the tip out of the heat; longer loses gas cover")
+    );
 
     private static readonly StickOutRule ForFlux = new(
-        12, 20, null, 15, Say($"Long for self-shielded wire"), Say($"the flux needs the heat of the stick-out; shorter comes out porous"));
+        12,
+        20,
+        null,
+        15,
+        Say($"Long for self-shielded wire"),
+        Say($"the flux needs the heat of the stick-out; shorter comes out porous")
+    );
 
     private static readonly FlowRule Little = new(
-        (10, 11, 12), Say($"{new Either("9 to 12 L/min", "20 to 25 ft³/h")} is usual; more than {GasFlow.FromLPerMin(12)} draws in air"));
+        (10, 11, 12),
+        Say($"{new Either("9 to 12 L/min", "20 to 25 ft³/h")} is usual; more than {GasFlow.FromLPerMin(12)} draws in air")
+    );
 
-    private static readonly FlowRule Much = new((14, 16, 18), Say($"a hotter arc and a longer stick-out want more cover than short circuit"));
+    private static readonly FlowRule Much = new(
+        (14, 16, 18),
+        Say($"a hotter arc and a longer stick-out want more cover than short circuit")
+    );
 
     private static readonly FlowRule OverTungsten = new(
-        (7, 8.5, 9.5), Say($"{new Either("7 to 9.5 L/min", "15 to 20 ft³/h")} is usual for TIG with a standard cup"));
+        (7, 8.5, 9.5),
+        Say($"{new Either("7 to 9.5 L/min", "15 to 20 ft³/h")} is usual for TIG with a standard cup")
+    );
 
     private static readonly Said Leaning = Say($"10 to 15° off square");
     private static readonly Said LeaningTig = Say($"10 to 20° off square");
@@ -197,63 +224,149 @@ public static class Processes
     [
         new()
         {
-            Process = Process.GmawShortCircuit, Name = Say($"MIG short circuit"), Arc = ArcKind.SolidWire, Iso4063 = "135", Iso4063Inert = "131",
-            Polarity = Polarity.TorchPlus, PolarityWrong = WireOnMinus, ArcShare = 0.8, DepositShare = 0.93, LargestLeg = 6,
-            StickOut = Short, GasFlow = Little, TravelAngle = Leaning, UsesInductance = true,
+            Process = Process.GmawShortCircuit,
+            Name = Say($"MIG short circuit"),
+            Arc = ArcKind.SolidWire,
+            Iso4063 = "135",
+            Iso4063Inert = "131",
+            Polarity = Polarity.TorchPlus,
+            PolarityWrong = WireOnMinus,
+            ArcShare = 0.8,
+            DepositShare = 0.93,
+            LargestLeg = 6,
+            StickOut = Short,
+            GasFlow = Little,
+            TravelAngle = Leaning,
+            UsesInductance = true,
             Sound = Say($"Even crackle, like frying. No popping, no hiss."),
         },
         new()
         {
-            Process = Process.GmawGlobular, Name = Say($"MIG globular"), Arc = ArcKind.SolidWire, Iso4063 = "135", Iso4063Inert = "131",
-            Polarity = Polarity.TorchPlus, PolarityWrong = WireOnMinus, ArcShare = 0.8, DepositShare = 0.93, LargestLeg = 8,
-            StickOut = Long, GasFlow = Much, TravelAngle = Leaning,
+            Process = Process.GmawGlobular,
+            Name = Say($"MIG globular"),
+            Arc = ArcKind.SolidWire,
+            Iso4063 = "135",
+            Iso4063Inert = "131",
+            Polarity = Polarity.TorchPlus,
+            PolarityWrong = WireOnMinus,
+            ArcShare = 0.8,
+            DepositShare = 0.93,
+            LargestLeg = 8,
+            StickOut = Long,
+            GasFlow = Much,
+            TravelAngle = Leaning,
             Sound = Say($"A loud, low rattle with heavy pops and a fluid puddle; more spatter than short circuit."),
         },
         new()
         {
-            Process = Process.GmawSpray, Name = Say($"MIG spray"), Arc = ArcKind.SolidWire, Iso4063 = "135", Iso4063Inert = "131",
-            Polarity = Polarity.TorchPlus, PolarityWrong = WireOnMinus, ArcShare = 0.8, DepositShare = 0.97, LargestLeg = 8,
-            StickOut = Long, GasFlow = Much, TravelAngle = Leaning, FreeFlight = true, LeastShare = 1,
+            Process = Process.GmawSpray,
+            Name = Say($"MIG spray"),
+            Arc = ArcKind.SolidWire,
+            Iso4063 = "135",
+            Iso4063Inert = "131",
+            Polarity = Polarity.TorchPlus,
+            PolarityWrong = WireOnMinus,
+            ArcShare = 0.8,
+            DepositShare = 0.97,
+            LargestLeg = 8,
+            StickOut = Long,
+            GasFlow = Much,
+            TravelAngle = Leaning,
+            FreeFlight = true,
+            LeastShare = 1,
             StraightOnly = Say($"Straight: spray needs no weaving."),
             Sound = Say($"A smooth hiss without crackle. Crackling means too few volts."),
         },
         new()
         {
-            Process = Process.GmawPulsed, Name = Say($"MIG pulsed"), Arc = ArcKind.SolidWire, Iso4063 = "135", Iso4063Inert = "131",
-            Polarity = Polarity.TorchPlus, PolarityWrong = WireOnMinus, ArcShare = 0.8, DepositShare = 0.97, LargestLeg = 7,
-            StickOut = Long, GasFlow = Much, TravelAngle = Leaning, FreeFlight = true, VoltsByProgram = true,
+            Process = Process.GmawPulsed,
+            Name = Say($"MIG pulsed"),
+            Arc = ArcKind.SolidWire,
+            Iso4063 = "135",
+            Iso4063Inert = "131",
+            Polarity = Polarity.TorchPlus,
+            PolarityWrong = WireOnMinus,
+            ArcShare = 0.8,
+            DepositShare = 0.97,
+            LargestLeg = 7,
+            StickOut = Long,
+            GasFlow = Much,
+            TravelAngle = Leaning,
+            FreeFlight = true,
+            VoltsByProgram = true,
             Sound = Say($"An even hum at the pulse. Crackling means the arc is trimmed too short."),
         },
         new()
         {
-            Process = Process.FcawSelfShielded, Name = Say($"Flux-cored, self-shielded"), Arc = ArcKind.CoredWire, Iso4063 = "114", Iso4063Inert = "114",
-            Polarity = Polarity.TorchMinus, PolarityWrong = Say($"On plus it spatters, burns hot and comes out full of holes."),
-            ArcShare = 0.8, DepositShare = 0.80, LargestLeg = 8, OwnWire = WireKind.SelfShielded, Slag = true, UsualGas = Gas.None,
-            StickOut = ForFlux, TravelAngle = Leaning,
+            Process = Process.FcawSelfShielded,
+            Name = Say($"Flux-cored, self-shielded"),
+            Arc = ArcKind.CoredWire,
+            Iso4063 = "114",
+            Iso4063Inert = "114",
+            Polarity = Polarity.TorchMinus,
+            PolarityWrong = Say($"On plus it spatters, burns hot and comes out full of holes."),
+            ArcShare = 0.8,
+            DepositShare = 0.80,
+            LargestLeg = 8,
+            OwnWire = WireKind.SelfShielded,
+            Slag = true,
+            UsualGas = Gas.None,
+            StickOut = ForFlux,
+            TravelAngle = Leaning,
             Sound = Say($"A steady, rough sizzle. Popping means too few volts, a long roar too many."),
         },
         new()
         {
-            Process = Process.FcawGasShielded, Name = Say($"Flux-cored, gas-shielded"), Arc = ArcKind.CoredWire, Iso4063 = "136", Iso4063Inert = "136",
-            Polarity = Polarity.TorchPlus, PolarityWrong = Say($"On minus it spatters and the slag is trapped."),
-            ArcShare = 0.8, DepositShare = 0.86, LargestLeg = 8, OwnWire = WireKind.GasShielded, Slag = true,
-            StickOut = Long, GasFlow = Much, TravelAngle = Leaning,
+            Process = Process.FcawGasShielded,
+            Name = Say($"Flux-cored, gas-shielded"),
+            Arc = ArcKind.CoredWire,
+            Iso4063 = "136",
+            Iso4063Inert = "136",
+            Polarity = Polarity.TorchPlus,
+            PolarityWrong = Say($"On minus it spatters and the slag is trapped."),
+            ArcShare = 0.8,
+            DepositShare = 0.86,
+            LargestLeg = 8,
+            OwnWire = WireKind.GasShielded,
+            Slag = true,
+            StickOut = Long,
+            GasFlow = Much,
+            TravelAngle = Leaning,
             Sound = Say($"A soft, steady sizzle. Popping means too few volts."),
         },
         new()
         {
-            Process = Process.GtawDc, Name = Say($"TIG, DC"), Arc = ArcKind.Tungsten, Iso4063 = "141", Iso4063Inert = "141",
-            Polarity = Polarity.TorchMinus, PolarityWrong = Say($"On plus the tungsten balls up and drips, and the torch overheats."),
-            ArcShare = 0.6, DepositShare = 1, LargestLeg = 5, UsualGas = Gas.Argon, GasFlow = OverTungsten, TravelAngle = LeaningTig,
+            Process = Process.GtawDc,
+            Name = Say($"TIG, DC"),
+            Arc = ArcKind.Tungsten,
+            Iso4063 = "141",
+            Iso4063Inert = "141",
+            Polarity = Polarity.TorchMinus,
+            PolarityWrong = Say($"On plus the tungsten balls up and drips, and the torch overheats."),
+            ArcShare = 0.6,
+            DepositShare = 1,
+            LargestLeg = 5,
+            UsualGas = Gas.Argon,
+            GasFlow = OverTungsten,
+            TravelAngle = LeaningTig,
             StraightOnly = Say($"Straight; dip the rod at an even beat."),
             Sound = Say($"Near silence, a faint steady hiss. Sputter means dirt, a lost gas cover or a touched tungsten."),
         },
         new()
         {
-            Process = Process.GtawAc, Name = Say($"TIG, AC"), Arc = ArcKind.Tungsten, Iso4063 = "141", Iso4063Inert = "141",
+            Process = Process.GtawAc,
+            Name = Say($"TIG, AC"),
+            Arc = ArcKind.Tungsten,
+            Iso4063 = "141",
+            Iso4063Inert = "141",
             Polarity = Polarity.Alternating,
             PolarityWrong = Say($"On DC minus the oxide skin stays and the puddle does not wet; on DC plus the tungsten melts."),
-            ArcShare = 0.6, DepositShare = 1, LargestLeg = 5, UsualGas = Gas.Argon, GasFlow = OverTungsten, TravelAngle = LeaningTig,
+            ArcShare = 0.6,
+            DepositShare = 1,
+            LargestLeg = 5,
+            UsualGas = Gas.Argon,
+            GasFlow = OverTungsten,
+            TravelAngle = LeaningTig,
             StraightOnly = Say($"Straight; dip the rod at an even beat."),
             Sound = Say($"A steady buzz at the set frequency. Flutter means dirt, or too little cleaning."),
         },
@@ -263,9 +376,10 @@ public static class Processes
 
     /// <summary>The facts of one process.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a process of the list.</exception>
-    public static ProcessFacts Facts(this Process process) => (uint)process < (uint)ByProcess.Length
-        ? ByProcess[(int)process]
-        : throw new ArgumentOutOfRangeException(nameof(process), process, "Not a known process.");
+    public static ProcessFacts Facts(this Process process) =>
+        (uint)process < (uint)ByProcess.Length
+            ? ByProcess[(int)process]
+            : throw new ArgumentOutOfRangeException(nameof(process), process, "Not a known process.");
 
     /// <summary>Whether solid wire is fed under a gas.</summary>
     public static bool IsGmaw(this Process process) => process.Facts().Arc == ArcKind.SolidWire;
@@ -274,10 +388,11 @@ public static class Processes
     public static bool IsGtaw(this Process process) => process.Facts().Arc == ArcKind.Tungsten;
 
     /// <summary>Polarity in the words of the shop.</summary>
-    public static Said Words(this Polarity polarity) => polarity switch
-    {
-        Polarity.TorchPlus => Say($"DC, torch on plus (DCEP)"),
-        Polarity.TorchMinus => Say($"DC, torch on minus (DCEN)"),
-        _ => Say($"AC"),
-    };
+    public static Said Words(this Polarity polarity) =>
+        polarity switch
+        {
+            Polarity.TorchPlus => Say($"DC, torch on plus (DCEP)"),
+            Polarity.TorchMinus => Say($"DC, torch on minus (DCEN)"),
+            _ => Say($"AC"),
+        };
 }

@@ -19,8 +19,7 @@ public static class SteelGauge
     private const double OuncesPerCubicFoot = 501.84 * 16;
 
     // Ounces per square foot, gauge 7 first.
-    private static readonly int[] OuncesPerSquareFoot =
-        [120, 110, 100, 90, 80, 70, 60, 50, 45, 40, 36, 32, 28, 24, 22, 20, 18, 16];
+    private static readonly int[] OuncesPerSquareFoot = [120, 110, 100, 90, 80, 70, 60, 50, 45, 40, 36, 32, 28, 24, 22, 20, 18, 16];
 
     /// <summary>Thickness of a gauge number.</summary>
     /// <param name="number">7 to 24.</param>
@@ -35,8 +34,7 @@ public static class SteelGauge
     /// <summary>The gauge number whose thickness lies nearest; null when more than 4 % away from every one.</summary>
     public static int? Nearest(Length thickness)
     {
-        var number = Enumerable.Range(Lowest, Highest - Lowest + 1)
-            .MinBy(candidate => Math.Abs(Thickness(candidate).Mm - thickness.Mm));
+        var number = Enumerable.Range(Lowest, Highest - Lowest + 1).MinBy(candidate => Math.Abs(Thickness(candidate).Mm - thickness.Mm));
         return Math.Abs(Thickness(number) / thickness - 1) <= 0.04 ? number : null;
     }
 }

@@ -42,7 +42,8 @@ public sealed partial record Thickness(Length Value, string Typed)
             problem = Say($"A thickness is above 0. {Accepted}");
             return false;
         }
-        if ((Gauge(text, ref problem) ?? Fraction(text, ref problem) ?? Plain(text)) is not { } length) return false;
+        if ((Gauge(text, ref problem) ?? Fraction(text, ref problem) ?? Plain(text)) is not { } length)
+            return false;
         if (length.Mm <= 0)
         {
             problem = Say($"A thickness is above 0. {Accepted}");
@@ -61,21 +62,28 @@ public sealed partial record Thickness(Length Value, string Typed)
     private static Length? Gauge(string text, ref Said problem)
     {
         var match = GaugePattern().Match(text);
-        if (!match.Success) return null;
+        if (!match.Success)
+            return null;
         var digits = match.Groups["hash"].Success ? match.Groups["hash"].Value : match.Groups["number"].Value;
-        if (int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
-            && number is >= SteelGauge.Lowest and <= SteelGauge.Highest)
+        if (
+            int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            && number is >= SteelGauge.Lowest and <= SteelGauge.Highest
+        )
         {
             return SteelGauge.Thickness(number);
         }
-        problem = Say($"There is no {Shorten(digits).Name()} gauge here: steel sheet runs from {SteelGauge.Lowest} ga (thick) to {SteelGauge.Highest} ga (thin).");
+        problem = Say(
+            $"There is no {Shorten(digits).Name()} gauge here: steel sheet runs from {SteelGauge.Lowest} ga (thick) to "
+                + $"{SteelGauge.Highest} ga (thin)."
+        );
         return null;
     }
 
     private static Length? Fraction(string text, ref Said problem)
     {
         var match = FractionPattern().Match(text);
-        if (!match.Success) return null;
+        if (!match.Success)
+            return null;
         var whole = match.Groups["whole"].Success ? Decimal(match.Groups["whole"].Value) : 0;
         var over = Decimal(match.Groups["over"].Value);
         var under = Decimal(match.Groups["under"].Value);
@@ -90,7 +98,8 @@ public sealed partial record Thickness(Length Value, string Typed)
     private static Length? Plain(string text)
     {
         var match = PlainPattern().Match(text);
-        if (!match.Success) return null;
+        if (!match.Success)
+            return null;
         var number = Decimal(match.Groups["number"].Value.Replace(',', '.'));
         var inches = match.Groups["inch"].Success || (!match.Groups["mm"].Success && number < SmallestBareMm);
         return inches ? Length.FromInches(number) : Length.FromMm(number);
@@ -101,12 +110,21 @@ public sealed partial record Thickness(Length Value, string Typed)
     private static string Shorten(string text) => text.Length <= 20 ? text : text[..20] + "…";
 
     // Digit counts are bounded: no thickness needs more, and nothing typed can overflow a double.
-    [GeneratedRegex("""^(#\s*(?<hash>[0-9]{1,3})|(?<number>[0-9]{1,3})\s*(ga|gauge|gage|g)\.?)$""", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        """^(#\s*(?<hash>[0-9]{1,3})|(?<number>[0-9]{1,3})\s*(ga|gauge|gage|g)\.?)$""",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant
+    )]
     private static partial Regex GaugePattern();
 
-    [GeneratedRegex("""^((?<whole>[0-9]{1,3})[\s-]+)?(?<over>[0-9]{1,3})\s*/\s*(?<under>[0-9]{1,3})\s*(in|inch|inches|"|″)?\.?$""", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        """^((?<whole>[0-9]{1,3})[\s-]+)?(?<over>[0-9]{1,3})\s*/\s*(?<under>[0-9]{1,3})\s*(in|inch|inches|"|″)?\.?$""",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant
+    )]
     private static partial Regex FractionPattern();
 
-    [GeneratedRegex("""^(?<number>[0-9]{1,4}([.,][0-9]{0,6})?|[.,][0-9]{1,6})\s*((?<mm>mm)|(?<inch>in|inch|inches|"|″))?\.?$""", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        """^(?<number>[0-9]{1,4}([.,][0-9]{0,6})?|[.,][0-9]{1,6})\s*((?<mm>mm)|(?<inch>in|inch|inches|"|″))?\.?$""",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant
+    )]
     private static partial Regex PlainPattern();
 }

@@ -7,11 +7,29 @@ namespace GentleBead.Core.Stock;
 public enum Wire
 {
 #pragma warning disable CS1591 // kind and tenths of a millimetre; each is a row of Wires.All below
-    Solid06, Solid08, Solid09, Solid10, Solid12, Solid16,
-    Stainless08, Stainless09, Stainless10, Stainless12, Stainless16,
-    Aluminium08, Aluminium09, Aluminium10, Aluminium12, Aluminium16,
-    SelfShielded08, SelfShielded09, SelfShielded12, SelfShielded16,
-    GasShielded09, GasShielded12, GasShielded16,
+    Solid06,
+    Solid08,
+    Solid09,
+    Solid10,
+    Solid12,
+    Solid16,
+    Stainless08,
+    Stainless09,
+    Stainless10,
+    Stainless12,
+    Stainless16,
+    Aluminium08,
+    Aluminium09,
+    Aluminium10,
+    Aluminium12,
+    Aluminium16,
+    SelfShielded08,
+    SelfShielded09,
+    SelfShielded12,
+    SelfShielded16,
+    GasShielded09,
+    GasShielded12,
+    GasShielded16,
 #pragma warning restore CS1591
 }
 
@@ -88,7 +106,15 @@ public sealed record WireRange(Current UsualLow, Current UsualHigh, Current Most
 /// <param name="BurnOff">Inches per minute of wire for each ampere in short circuit, globular and flux-cored work.</param>
 /// <param name="VoltsBand">How far below the load line the smooth band reaches in short circuit, in volts.</param>
 /// <param name="Ranges">Currents by process; null where the wire is not used so. Indexed by <see cref="Process"/>.</param>
-public sealed record WireFacts(Wire Wire, WireKind Kind, Length Diameter, string Inch, double BurnOff, double VoltsBand, IReadOnlyList<WireRange?> Ranges)
+public sealed record WireFacts(
+    Wire Wire,
+    WireKind Kind,
+    Length Diameter,
+    string Inch,
+    double BurnOff,
+    double VoltsBand,
+    IReadOnlyList<WireRange?> Ranges
+)
 {
     /// <summary>"0.8 mm", to inch readers "0.030 in".</summary>
     public Said Name { get; } = Say($"{new Either($"{Digits.Show(Diameter.Mm, "0.0")} mm", $"{Inch} in")}");
@@ -122,24 +148,157 @@ public static class Wires
     public static IReadOnlyList<WireFacts> All { get; } =
     [
         Solid(Wire.Solid06, WireKind.SolidSteel, (0.6, "0.023"), 3.5, 2.0, new() { Dip = (30, 90, 125) }),
-        Solid(Wire.Solid08, WireKind.SolidSteel, (0.8, "0.030"), 2.0, 2.0, new() { Dip = (45, 150, 180), Drops = (125, 240, 250), Spray = (150, 210, 230), Pulsed = (40, 190, 210) }),
-        Solid(Wire.Solid09, WireKind.SolidSteel, (0.9, "0.035"), 1.6, 3.5, new() { Dip = (60, 175, 200), Drops = (140, 260, 280), Spray = (165, 240, 260), Pulsed = (45, 220, 240) }),
-        Solid(Wire.Solid10, WireKind.SolidSteel, (1.0, "0.040"), 1.3, 3.5, new() { Dip = (80, 200, 225), Drops = (160, 300, 320), Spray = (185, 280, 300), Pulsed = (50, 250, 275) }),
-        Solid(Wire.Solid12, WireKind.SolidSteel, (1.2, "0.045"), 1.0, 3.5, new() { Dip = (100, 225, 250), Drops = (200, 350, 400), Spray = (220, 340, 380), Pulsed = (60, 320, 350) }),
-        Solid(Wire.Solid16, WireKind.SolidSteel, (1.6, "1/16"), 0.55, 3.5, new() { Drops = (250, 450, 490), Spray = (275, 430, 480), Pulsed = (90, 400, 440) }),
-
-        Solid(Wire.Stainless08, WireKind.Stainless, (0.8, "0.030"), 2.0, 2.0, new() { Dip = (45, 140, 160), Spray = (155, 205, 225), Pulsed = (40, 180, 200) }),
-        Solid(Wire.Stainless09, WireKind.Stainless, (0.9, "0.035"), 1.6, 3.5, new() { Dip = (60, 165, 185), Spray = (170, 235, 255), Pulsed = (45, 210, 230) }),
-        Solid(Wire.Stainless10, WireKind.Stainless, (1.0, "0.040"), 1.3, 3.5, new() { Dip = (75, 185, 205), Spray = (195, 270, 290), Pulsed = (50, 240, 260) }),
-        Solid(Wire.Stainless12, WireKind.Stainless, (1.2, "0.045"), 1.0, 3.5, new() { Dip = (100, 210, 230), Spray = (225, 330, 360), Pulsed = (60, 300, 330) }),
+        Solid(
+            Wire.Solid08,
+            WireKind.SolidSteel,
+            (0.8, "0.030"),
+            2.0,
+            2.0,
+            new()
+            {
+                Dip = (45, 150, 180),
+                Drops = (125, 240, 250),
+                Spray = (150, 210, 230),
+                Pulsed = (40, 190, 210),
+            }
+        ),
+        Solid(
+            Wire.Solid09,
+            WireKind.SolidSteel,
+            (0.9, "0.035"),
+            1.6,
+            3.5,
+            new()
+            {
+                Dip = (60, 175, 200),
+                Drops = (140, 260, 280),
+                Spray = (165, 240, 260),
+                Pulsed = (45, 220, 240),
+            }
+        ),
+        Solid(
+            Wire.Solid10,
+            WireKind.SolidSteel,
+            (1.0, "0.040"),
+            1.3,
+            3.5,
+            new()
+            {
+                Dip = (80, 200, 225),
+                Drops = (160, 300, 320),
+                Spray = (185, 280, 300),
+                Pulsed = (50, 250, 275),
+            }
+        ),
+        Solid(
+            Wire.Solid12,
+            WireKind.SolidSteel,
+            (1.2, "0.045"),
+            1.0,
+            3.5,
+            new()
+            {
+                Dip = (100, 225, 250),
+                Drops = (200, 350, 400),
+                Spray = (220, 340, 380),
+                Pulsed = (60, 320, 350),
+            }
+        ),
+        Solid(
+            Wire.Solid16,
+            WireKind.SolidSteel,
+            (1.6, "1/16"),
+            0.55,
+            3.5,
+            new()
+            {
+                Drops = (250, 450, 490),
+                Spray = (275, 430, 480),
+                Pulsed = (90, 400, 440),
+            }
+        ),
+        Solid(
+            Wire.Stainless08,
+            WireKind.Stainless,
+            (0.8, "0.030"),
+            2.0,
+            2.0,
+            new()
+            {
+                Dip = (45, 140, 160),
+                Spray = (155, 205, 225),
+                Pulsed = (40, 180, 200),
+            }
+        ),
+        Solid(
+            Wire.Stainless09,
+            WireKind.Stainless,
+            (0.9, "0.035"),
+            1.6,
+            3.5,
+            new()
+            {
+                Dip = (60, 165, 185),
+                Spray = (170, 235, 255),
+                Pulsed = (45, 210, 230),
+            }
+        ),
+        Solid(
+            Wire.Stainless10,
+            WireKind.Stainless,
+            (1.0, "0.040"),
+            1.3,
+            3.5,
+            new()
+            {
+                Dip = (75, 185, 205),
+                Spray = (195, 270, 290),
+                Pulsed = (50, 240, 260),
+            }
+        ),
+        Solid(
+            Wire.Stainless12,
+            WireKind.Stainless,
+            (1.2, "0.045"),
+            1.0,
+            3.5,
+            new()
+            {
+                Dip = (100, 210, 230),
+                Spray = (225, 330, 360),
+                Pulsed = (60, 300, 330),
+            }
+        ),
         Solid(Wire.Stainless16, WireKind.Stainless, (1.6, "1/16"), 0.55, 3.5, new() { Spray = (285, 420, 460), Pulsed = (90, 380, 420) }),
-
         Solid(Wire.Aluminium08, WireKind.Aluminium, (0.8, "0.030"), 0, 2.0, new() { Dip = (50, 95, 110), Spray = (95, 150, 170) }),
-        Solid(Wire.Aluminium09, WireKind.Aluminium, (0.9, "0.035"), 0, 2.0, new() { Dip = (60, 110, 125), Spray = (110, 180, 200), Pulsed = (40, 160, 180) }),
-        Solid(Wire.Aluminium10, WireKind.Aluminium, (1.0, "0.040"), 0, 2.0, new() { Dip = (70, 120, 135), Spray = (120, 210, 230), Pulsed = (45, 190, 210) }),
+        Solid(
+            Wire.Aluminium09,
+            WireKind.Aluminium,
+            (0.9, "0.035"),
+            0,
+            2.0,
+            new()
+            {
+                Dip = (60, 110, 125),
+                Spray = (110, 180, 200),
+                Pulsed = (40, 160, 180),
+            }
+        ),
+        Solid(
+            Wire.Aluminium10,
+            WireKind.Aluminium,
+            (1.0, "0.040"),
+            0,
+            2.0,
+            new()
+            {
+                Dip = (70, 120, 135),
+                Spray = (120, 210, 230),
+                Pulsed = (45, 190, 210),
+            }
+        ),
         Solid(Wire.Aluminium12, WireKind.Aluminium, (1.2, "3/64"), 0, 2.0, new() { Spray = (135, 260, 290), Pulsed = (50, 250, 275) }),
         Solid(Wire.Aluminium16, WireKind.Aluminium, (1.6, "1/16"), 0, 2.0, new() { Spray = (180, 330, 370), Pulsed = (70, 320, 360) }),
-
         Cored(Wire.SelfShielded08, Process.FcawSelfShielded, 0.8, "0.030", 1.5, (40, 120, 140)),
         Cored(Wire.SelfShielded09, Process.FcawSelfShielded, 0.9, "0.035", 1.1, (50, 150, 170)),
         Cored(Wire.SelfShielded12, Process.FcawSelfShielded, 1.2, "0.045", 0.75, (95, 210, 230)),
@@ -153,9 +312,10 @@ public static class Wires
 
     /// <summary>The facts of one wire.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a wire of the list.</exception>
-    public static WireFacts Facts(this Wire wire) => (uint)wire < (uint)ByWire.Length
-        ? ByWire[(int)wire]
-        : throw new ArgumentOutOfRangeException(nameof(wire), wire, "Not a known wire.");
+    public static WireFacts Facts(this Wire wire) =>
+        (uint)wire < (uint)ByWire.Length
+            ? ByWire[(int)wire]
+            : throw new ArgumentOutOfRangeException(nameof(wire), wire, "Not a known wire.");
 
     /// <summary>The kind in a sentence: "solid steel".</summary>
     public static Said Words(this WireKind kind) => kind.Facts().Words;
@@ -193,7 +353,6 @@ public static class Wires
         return new(wire, process.Facts().OwnWire!.Value, Length.FromMm(mm), inch, burnOff, 2.0, ranges);
     }
 
-    private static WireRange? Range((double Low, double High, double Most)? amps) => amps is { } given
-        ? new WireRange(Current.FromAmps(given.Low), Current.FromAmps(given.High), Current.FromAmps(given.Most))
-        : null;
+    private static WireRange? Range((double Low, double High, double Most)? amps) =>
+        amps is { } given ? new WireRange(Current.FromAmps(given.Low), Current.FromAmps(given.High), Current.FromAmps(given.Most)) : null;
 }

@@ -12,7 +12,8 @@ public sealed record ChainedRecord(int Number, string Body, string Previous, str
 
 /// <summary>The chain of a test weld's records: whoever changes, drops, adds or reorders one breaks it from there on.</summary>
 /// <remarks>
-/// SHA-256: FIPS 180-4. A chain proves that nothing was changed since somebody else saw its last hash: on a printed or exported record, say.
+/// SHA-256: FIPS 180-4. A chain proves that nothing was changed since somebody else saw its last hash: on a printed or exported record,
+/// say.
 /// Whoever can rewrite the whole database can make a whole new chain; its last hash is another one.
 /// </remarks>
 public static class RecordChain
@@ -43,12 +44,14 @@ public static class RecordChain
     public static int? BrokenAt(string sealedText, string seal, IReadOnlyList<ChainedRecord> records)
     {
         ArgumentNullException.ThrowIfNull(records);
-        if (SealOf(sealedText) != seal) return 0;
+        if (SealOf(sealedText) != seal)
+            return 0;
         var previous = seal;
         for (var i = 0; i < records.Count; i++)
         {
             var record = records[i];
-            if (record.Number != i + 1 || record.Previous != previous || record.Hash != HashOf(previous, record.Body)) return i + 1;
+            if (record.Number != i + 1 || record.Previous != previous || record.Hash != HashOf(previous, record.Body))
+                return i + 1;
             previous = record.Hash;
         }
         return null;

@@ -11,8 +11,10 @@ public sealed record TestWeldTerms(int Coupons, int Attempts, CriteriaSet Criter
     /// <summary>What lies outside its range, by JSON field.</summary>
     public IEnumerable<Problem> Problems()
     {
-        if (Coupons is < 1 or > 6) yield return new("coupons", Say($"1 to 6 coupons."));
-        if (Attempts is < 1 or > 5) yield return new("attempts", Say($"1 to 5 attempts at each coupon."));
+        if (Coupons is < 1 or > 6)
+            yield return new("coupons", Say($"1 to 6 coupons."));
+        if (Attempts is < 1 or > 5)
+            yield return new("attempts", Say($"1 to 5 attempts at each coupon."));
     }
 }
 
@@ -74,31 +76,39 @@ public static class TestWeld
     /// <param name="signed">Whether the test is signed off.</param>
     public static Said? Refused(TestWeldTerms terms, IReadOnlyList<Assessment> assessments, Assessment word, bool signed)
     {
-        if (signed) return Say($"This test is signed off. What has to be said now is added as an amendment.");
-        if (word.Coupon < 1 || word.Coupon > terms.Coupons) return Say($"This test has {terms.Coupons.Counted(Say($"coupon"), Say($"coupons"))}.");
+        if (signed)
+            return Say($"This test is signed off. What has to be said now is added as an amendment.");
+        if (word.Coupon < 1 || word.Coupon > terms.Coupons)
+            return Say($"This test has {terms.Coupons.Counted(Say($"coupon"), Say($"coupons"))}.");
         var state = Coupon(terms, word.Coupon, assessments);
         return state.Standing switch
         {
             CouponStanding.Passed => Say($"Coupon {word.Coupon} has passed."),
             CouponStanding.Failed => Say($"Coupon {word.Coupon} has no attempt left."),
             _ when word.Attempt != state.Attempt => Say($"Coupon {word.Coupon} stands at attempt {state.Attempt}."),
-            CouponStanding.ToAssessAgain when assessments.Any(earlier => earlier.Coupon == word.Coupon && earlier.Attempt == word.Attempt && earlier.Assessor == word.Assessor) =>
-                Say($"The second word is another assessor's."),
+            CouponStanding.ToAssessAgain
+                when assessments.Any(earlier =>
+                    earlier.Coupon == word.Coupon && earlier.Attempt == word.Attempt && earlier.Assessor == word.Assessor
+                ) => Say($"The second word is another assessor's."),
             _ => null,
         };
     }
 
     /// <summary>
-    /// Why somebody cannot assess a test, or null. Two words are worth something only from two people who were there before: an account made on the day
+    /// Why somebody cannot assess a test, or null. Two words are worth something only from two people who were there before: an account
+    /// made on the day
     /// of the seal, or after it, could be anybody's second self.
     /// </summary>
     /// <param name="madeOn">The day the assessor's account was made.</param>
     /// <param name="sealedOn">The day the test was sealed.</param>
-    public static Said? NotYetAssessor(DateOnly madeOn, DateOnly sealedOn) => madeOn < sealedOn
-        ? null
-        : Say($"Whoever assesses a test weld was an instructor of this school before the day it was sealed. Ask another instructor.");
+    public static Said? NotYetAssessor(DateOnly madeOn, DateOnly sealedOn) =>
+        madeOn < sealedOn
+            ? null
+            : Say($"Whoever assesses a test weld was an instructor of this school before the day it was sealed. Ask another instructor.");
 
-    /// <summary>Whether a word may be shown: blind, until both have spoken neither may be swayed by the other, nor told through the student.</summary>
+    /// <summary>
+    /// Whether a word may be shown: blind, until both have spoken neither may be swayed by the other, nor told through the student.
+    /// </summary>
     /// <param name="word">The word.</param>
     /// <param name="assessments">Every word so far.</param>
     /// <param name="asker">Who wants to see it.</param>
@@ -108,8 +118,11 @@ public static class TestWeld
     /// <summary>What came of a test that can be signed, or why it cannot be.</summary>
     public static (bool Passed, Said? Refused) Signable(TestWeldTerms terms, IReadOnlyList<Assessment> assessments, bool signed)
     {
-        if (signed) return (false, Say($"This test is signed already."));
-        return State(terms, assessments).Passed is { } passed ? (passed, null) : (false, Say($"A coupon is still open: it cannot be signed yet."));
+        if (signed)
+            return (false, Say($"This test is signed already."));
+        return State(terms, assessments).Passed is { } passed
+            ? (passed, null)
+            : (false, Say($"A coupon is still open: it cannot be signed yet."));
     }
 
     private static CouponState Coupon(TestWeldTerms terms, int coupon, IReadOnlyList<Assessment> assessments)
@@ -118,11 +131,14 @@ public static class TestWeld
         for (var attempt = 1; attempt <= terms.Attempts; attempt++)
         {
             var words = assessments.Where(word => word.Coupon == coupon && word.Attempt == attempt).ToArray();
-            if (words.Length == 0) return new(coupon, CouponStanding.ToWeld, attempt, disagreed);
-            if (words.Length == 1) return new(coupon, CouponStanding.ToAssessAgain, attempt, disagreed);
+            if (words.Length == 0)
+                return new(coupon, CouponStanding.ToWeld, attempt, disagreed);
+            if (words.Length == 1)
+                return new(coupon, CouponStanding.ToAssessAgain, attempt, disagreed);
             disagreed |= words[0].Accepted != words[1].Accepted;
             // One rejection is enough: doubt goes against the weld.
-            if (words.All(word => word.Accepted)) return new(coupon, CouponStanding.Passed, attempt, disagreed);
+            if (words.All(word => word.Accepted))
+                return new(coupon, CouponStanding.Passed, attempt, disagreed);
         }
         return new(coupon, CouponStanding.Failed, terms.Attempts, disagreed);
     }

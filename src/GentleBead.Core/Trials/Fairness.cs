@@ -53,11 +53,16 @@ public static class Fairness
     public static double WaitSeconds(Sheet sheet, TrialBead bead)
     {
         var travel = bead.Evidence.Measured?.Travel() ?? sheet.Travel;
-        if (travel is not { } pace) return 0;
+        if (travel is not { } pace)
+            return 0;
         var process = sheet.Job.Process.Facts();
-        var (volts, amps) = bead.Used is { } used ? (used.Volts, BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) : (LoadLine.Tig(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
+        var (volts, amps) = bead.Used is { } used
+            ? (used.Volts, BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc()))
+            : (LoadLine.Tig(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
         var heat = ArcHeat.En(volts, amps, pace, process.ArcShare);
-        return Cooling.Wait(heat, bead.Evidence.Measured?.BeadLength ?? UsualBead, CouponLength, CouponWidth, sheet.Job.Thinner, sheet.Job.Metal).WaitSeconds;
+        return Cooling
+            .Wait(heat, bead.Evidence.Measured?.BeadLength ?? UsualBead, CouponLength, CouponWidth, sheet.Job.Thinner, sheet.Job.Metal)
+            .WaitSeconds;
     }
 
     /// <summary>What breaks the comparison of one bead with the others of its trial.</summary>
@@ -75,13 +80,23 @@ public static class Fairness
     {
         if (bead.Evidence.Plate is PlateWarmth.Warm or PlateWarmth.Hot)
         {
-            return new(Unfair.PlateWarm, Say($"The plate was warm before the bead: it ran hotter than its settings. Lay it again on a cold piece."));
+            return new(
+                Unfair.PlateWarm,
+                Say($"The plate was warm before the bead: it ran hotter than its settings. Lay it again on a cold piece.")
+            );
         }
-        if (bead.Evidence.Plate is not null || bead.FreshPiece || earlier.Count == 0) return null;
+        if (bead.Evidence.Plate is not null || bead.FreshPiece || earlier.Count == 0)
+            return null;
         var gone = (bead.At - earlier[^1].At).TotalSeconds;
         var wait = WaitSeconds(sheet, earlier[^1]);
         return gone < wait
-            ? new(Unfair.PlateWarm, Say($"Only {Minutes(gone)} after the bead before; by estimate this piece wants {Minutes(wait)} in still air. Quench it, or take a fresh piece, and feel it with a hand held near."))
+            ? new(
+                Unfair.PlateWarm,
+                Say(
+                    $"Only {Minutes(gone)} after the bead before; by estimate this piece wants {Minutes(wait)} in still air. "
+                        + $"Quench it, or take a fresh piece, and feel it with a hand held near."
+                )
+            )
             : null;
     }
 
@@ -114,7 +129,12 @@ public static class Fairness
                 yield return Say($"{used.Volts} instead of {planned.Volts}");
             }
         }
-        if (plan.Variable != Variable.Amps && bead.Amps is { } amps && step.Amps is { } plannedAmps && Math.Abs(amps / plannedAmps - 1) > AmpsShare)
+        if (
+            plan.Variable != Variable.Amps
+            && bead.Amps is { } amps
+            && step.Amps is { } plannedAmps
+            && Math.Abs(amps / plannedAmps - 1) > AmpsShare
+        )
         {
             yield return Say($"{amps} instead of {plannedAmps}");
         }

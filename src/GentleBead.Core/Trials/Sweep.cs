@@ -29,13 +29,20 @@ public sealed record SweepRun(double FromMark, double ToMark, double Seconds, IR
     /// <summary>What is wrong with it, by JSON field.</summary>
     public IEnumerable<Problem> Problems(Control wire)
     {
-        if (!(FromMark >= wire.LowestMark && FromMark <= wire.HighestMark)) yield return new("fromMark", Say($"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}."));
-        if (!(ToMark >= wire.LowestMark && ToMark <= wire.HighestMark)) yield return new("toMark", Say($"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}."));
-        else if (!(ToMark > FromMark)) yield return new("toMark", Say($"A sweep goes from little wire up: the end stands above the beginning."));
-        if (Seconds is not (>= 2 and <= 300)) yield return new("seconds", Say($"A sweep takes 2 to 300 s."));
-        if (Events.Count > 40) yield return new("events", Say($"At most 40 marks."));
-        if (Events.Any(mark => mark is null)) yield return new("events", Say($"A mark is missing its time."));
-        else if (Events.Any(mark => !(mark.Seconds >= 0 && mark.Seconds <= Seconds))) yield return new("events", Say($"A mark lies outside the sweep."));
+        if (!(FromMark >= wire.LowestMark && FromMark <= wire.HighestMark))
+            yield return new("fromMark", Say($"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}."));
+        if (!(ToMark >= wire.LowestMark && ToMark <= wire.HighestMark))
+            yield return new("toMark", Say($"The wire control runs from {wire.Read(wire.LowestMark)} to {wire.Read(wire.HighestMark)}."));
+        else if (!(ToMark > FromMark))
+            yield return new("toMark", Say($"A sweep goes from little wire up: the end stands above the beginning."));
+        if (Seconds is not (>= 2 and <= 300))
+            yield return new("seconds", Say($"A sweep takes 2 to 300 s."));
+        if (Events.Count > 40)
+            yield return new("events", Say($"At most 40 marks."));
+        if (Events.Any(mark => mark is null))
+            yield return new("events", Say($"A mark is missing its time."));
+        else if (Events.Any(mark => !(mark.Seconds >= 0 && mark.Seconds <= Seconds)))
+            yield return new("events", Say($"A mark lies outside the sweep."));
     }
 }
 
@@ -50,18 +57,25 @@ public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksU
     /// <param name="volts">The volts held.</param>
     public IEnumerable<WindowPoint> OnBand(Voltage volts)
     {
-        if (Smooths is { } smooths) yield return new(smooths, volts, BandEvidence.TopEdge);
-        if (BreaksUp is { } breaks) yield return new(breaks, volts, BandEvidence.BottomEdge);
+        if (Smooths is { } smooths)
+            yield return new(smooths, volts, BandEvidence.TopEdge);
+        if (BreaksUp is { } breaks)
+            yield return new(breaks, volts, BandEvidence.BottomEdge);
     }
 
-    /// <summary>Reads a sweep through the machine's own readings. Where the knob stood follows from the clock: it was turned evenly.</summary>
+    /// <summary>
+    /// Reads a sweep through the machine's own readings. Where the knob stood follows from the clock: it was turned evenly.
+    /// </summary>
     /// <param name="run">The sweep; without problems.</param>
     /// <param name="dials">The machine's controls.</param>
     /// <param name="volts">The volts held.</param>
     public static SweepFinding Of(SweepRun run, Dials dials, Voltage volts)
     {
         var smooths = run.Events.Where(mark => mark.Mark == SweepMark.Smooths).Select(mark => (double?)mark.Seconds).Min();
-        var breaks = run.Events.Where(mark => mark.Mark == SweepMark.BreaksUp && mark.Seconds > (smooths ?? 0)).Select(mark => (double?)mark.Seconds).Max();
+        var breaks = run
+            .Events.Where(mark => mark.Mark == SweepMark.BreaksUp && mark.Seconds > (smooths ?? 0))
+            .Select(mark => (double?)mark.Seconds)
+            .Max();
         var (low, high) = (At(smooths), At(breaks));
         var middle = low is { } from && high is { } to ? WireFeedSpeed.FromMPerMin((from.MPerMin + to.MPerMin) / 2) : (WireFeedSpeed?)null;
         var learned = (low, high) switch
@@ -73,7 +87,9 @@ public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksU
         };
         return new(low, high, middle, learned);
 
-        WireFeedSpeed? At(double? seconds) => seconds is not { } at ? null
-            : WireFeedSpeed.FromMPerMin(dials.WireFeedAt(run.FromMark + (run.ToMark - run.FromMark) * at / run.Seconds).Value);
+        WireFeedSpeed? At(double? seconds) =>
+            seconds is not { } at
+                ? null
+                : WireFeedSpeed.FromMPerMin(dials.WireFeedAt(run.FromMark + (run.ToMark - run.FromMark) * at / run.Seconds).Value);
     }
 }

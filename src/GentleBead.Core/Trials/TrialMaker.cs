@@ -21,7 +21,8 @@ internal sealed class TrialMaker
     public TrialMaker(Sheet sheet, Machine machine, WayOfSetting way)
     {
         (this.sheet, this.machine, this.way) = (sheet, machine, way);
-        if (sheet.Pair is not null) Dials.TryFit(machine, out dials, out _);
+        if (sheet.Pair is not null)
+            Dials.TryFit(machine, out dials, out _);
     }
 
     /// <summary>Whether the machine could not be turned even half as far as a step asked for.</summary>
@@ -38,13 +39,13 @@ internal sealed class TrialMaker
     /// <summary>What must stay the same.</summary>
     /// <param name="control">What is not turned.</param>
     public IReadOnlyList<Said> Hold(Said control) =>
-    [
-        Say($"Hold {control}."),
-        sheet.Travel is { } pace ? Say($"Travel speed: {pace}, timed.") : Say($"Time on each spot."),
-        sheet.Pair is { } pair ? Say($"Stick-out: {pair.StickOut.Aim}.") : Say($"Arc length: about as long as the tungsten is thick."),
-        Say($"Plate as cold as the shop: a fresh piece, or quench and dry it between beads."),
-        Say($"Clean metal, the same clamp, the same angle."),
-    ];
+        [
+            Say($"Hold {control}."),
+            sheet.Travel is { } pace ? Say($"Travel speed: {pace}, timed.") : Say($"Time on each spot."),
+            sheet.Pair is { } pair ? Say($"Stick-out: {pair.StickOut.Aim}.") : Say($"Arc length: about as long as the tungsten is thick."),
+            Say($"Plate as cold as the shop: a fresh piece, or quench and dry it between beads."),
+            Say($"Clean metal, the same clamp, the same angle."),
+        ];
 
     /// <summary>A step of a fed wire.</summary>
     /// <param name="title">Its title.</param>
@@ -54,23 +55,51 @@ internal sealed class TrialMaker
     public TrialStep Step(Said title, Variable variable, double wireShare, double voltsMore)
     {
         var feed = WireFeed * wireShare;
-        var volts = variable == Variable.Pair ? SmoothBand.At(feed, Job.RequireArc()).Aim : Voltage.FromVolts(Math.Max(1, Volts + voltsMore));
-        if (dials is null) return new(0, title, Value(variable, feed, volts), new Settings(feed, volts), null, null, null, null, Say($"{feed}, {volts}"), null);
+        var volts =
+            variable == Variable.Pair ? SmoothBand.At(feed, Job.RequireArc()).Aim : Voltage.FromVolts(Math.Max(1, Volts + voltsMore));
+        if (dials is null)
+            return new(
+                0,
+                title,
+                Value(variable, feed, volts),
+                new Settings(feed, volts),
+                null,
+                null,
+                null,
+                null,
+                Say($"{feed}, {volts}"),
+                null
+            );
 
         var wireMark = dials.WireMarkFor(feed).Mark;
         var voltMark = dials.VoltMarkFor(volts, wireMark).Mark;
         var (givenFeed, givenVolts) = (WireFeedSpeed.FromMPerMin(dials.WireFeedAt(wireMark).Value), dials.VoltsAt(voltMark, wireMark));
-        FellShort |= Math.Abs(givenFeed.MPerMin - feed.MPerMin) > Math.Abs(feed.MPerMin - WireFeed.MPerMin) / 2 + WireShort
+        FellShort |=
+            Math.Abs(givenFeed.MPerMin - feed.MPerMin) > Math.Abs(feed.MPerMin - WireFeed.MPerMin) / 2 + WireShort
             || Math.Abs(givenVolts.Volts - volts.Volts) > Math.Abs(volts.Volts - Volts) / 2 + VoltsShort;
         var reads = Say($"wire {dials.Wire.Read(wireMark)}, volts {dials.Volt.Read(voltMark)}");
-        return new(0, title, Value(variable, givenFeed, givenVolts), new Settings(givenFeed, givenVolts), null, wireMark, voltMark, null, reads, null);
+        return new(
+            0,
+            title,
+            Value(variable, givenFeed, givenVolts),
+            new Settings(givenFeed, givenVolts),
+            null,
+            wireMark,
+            voltMark,
+            null,
+            reads,
+            null
+        );
     }
 
     /// <summary>A step of a tungsten: a share of the sheet's current.</summary>
     public TrialStep AmpsStep(double share)
     {
         var amps = sheet.Amps * share;
-        var title = share == 1 ? Say($"The sheet's amps") : share < 1 ? Say($"{(1 - share) * 100:0} % under") : Say($"{(share - 1) * 100:0} % over");
+        var title =
+            share == 1 ? Say($"The sheet's amps")
+            : share < 1 ? Say($"{(1 - share) * 100:0} % under")
+            : Say($"{(share - 1) * 100:0} % over");
         if (machine.AmpControl is not { } control || !Calibration.TryFit(control, out var fitted, out _))
         {
             return new(0, title, amps.Amps, null, amps, null, null, null, Say($"{amps}"), null);
@@ -86,11 +115,13 @@ internal sealed class TrialMaker
         var steps = new List<TrialStep>();
         foreach (var (job, name) in jobs)
         {
-            if (Planner.Plan(job, machine, way) is not Sheet own) return null;
+            if (Planner.Plan(job, machine, way) is not Sheet own)
+                return null;
             steps.Add(Step(Say($"{name:capital}"), variable, 1, 0) with { Value = steps.Count + 1, Sheet = own });
         }
         return steps;
     }
 
-    private static double Value(Variable variable, WireFeedSpeed feed, Voltage volts) => variable == Variable.Volts ? volts.Volts : feed.MPerMin;
+    private static double Value(Variable variable, WireFeedSpeed feed, Voltage volts) =>
+        variable == Variable.Volts ? volts.Volts : feed.MPerMin;
 }

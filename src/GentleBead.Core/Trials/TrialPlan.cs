@@ -73,7 +73,13 @@ public enum Way
 /// <param name="Way">One-variable trial: which way.</param>
 /// <param name="WireStep">Step in wire; null for 100 in/min.</param>
 /// <param name="StepVolts">Step in volts; null for 3 V, in a staircase 1 V.</param>
-public sealed record TrialRequest(TrialKind Kind, Variable Variable = Variable.Wire, Way Way = Way.Both, WireFeedSpeed? WireStep = null, Voltage? StepVolts = null);
+public sealed record TrialRequest(
+    TrialKind Kind,
+    Variable Variable = Variable.Wire,
+    Way Way = Way.Both,
+    WireFeedSpeed? WireStep = null,
+    Voltage? StepVolts = null
+);
 
 /// <summary>One bead of a trial.</summary>
 /// <param name="Number">From 1, in the order they are laid.</param>
@@ -87,7 +93,17 @@ public sealed record TrialRequest(TrialKind Kind, Variable Variable = Variable.W
 /// <param name="Reads">The marks in the machine's own words.</param>
 /// <param name="Sheet">The sheet this bead is judged by, where joint or position are not the trial's own; null for the trial's.</param>
 public sealed record TrialStep(
-    int Number, Said Title, double Value, Settings? Used, Current? Amps, double? WireMark, double? VoltMark, double? AmpMark, Said Reads, Sheet? Sheet);
+    int Number,
+    Said Title,
+    double Value,
+    Settings? Used,
+    Current? Amps,
+    double? WireMark,
+    double? VoltMark,
+    double? AmpMark,
+    Said Reads,
+    Sheet? Sheet
+);
 
 /// <summary>A trial, ready to be welded.</summary>
 /// <param name="Kind">Which trial.</param>
@@ -97,9 +113,18 @@ public sealed record TrialStep(
 /// <param name="Hold">What must stay the same.</param>
 /// <param name="Steps">The beads, in order.</param>
 /// <param name="MayStopEarly">Whether it ends when the arc goes ragged.</param>
-public sealed record TrialPlan(TrialKind Kind, Variable Variable, Said Title, Said Question, IReadOnlyList<Said> Hold, IReadOnlyList<TrialStep> Steps, bool MayStopEarly)
+public sealed record TrialPlan(
+    TrialKind Kind,
+    Variable Variable,
+    Said Title,
+    Said Question,
+    IReadOnlyList<Said> Hold,
+    IReadOnlyList<TrialStep> Steps,
+    bool MayStopEarly
+)
 {
     /// <summary>The next step without a fair bead; null when all have one.</summary>
     /// <param name="fair">Steps that have one.</param>
-    public int? NextStep(IReadOnlySet<int> fair) => Steps.Select(step => (int?)step.Number).FirstOrDefault(number => !fair.Contains(number!.Value));
+    public int? NextStep(IReadOnlySet<int> fair) =>
+        Steps.Select(step => (int?)step.Number).FirstOrDefault(number => !fair.Contains(number!.Value));
 }

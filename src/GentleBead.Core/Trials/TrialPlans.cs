@@ -46,7 +46,8 @@ public static class TrialPlans
     public static Checked<TrialPlan> Make(TrialRequest request, Sheet sheet, Machine machine, WayOfSetting way)
     {
         Problem[] problems = [.. Problems(request, sheet)];
-        if (problems.Length > 0) return new(problems);
+        if (problems.Length > 0)
+            return new(problems);
         var maker = new TrialMaker(sheet, machine, way);
         if (Kinds[request.Kind](request, maker) is not { } plan)
         {
@@ -62,74 +63,122 @@ public static class TrialPlans
     {
         if (request.Kind == TrialKind.AmpsLadder != (sheet.Pair is null))
         {
-            yield return new("kind", sheet.Pair is null
-                ? Say($"This trial turns wire and volts; a TIG sheet has an amps ladder.")
-                : Say($"An amps ladder is for TIG; this sheet feeds wire."));
+            yield return new(
+                "kind",
+                sheet.Pair is null
+                    ? Say($"This trial turns wire and volts; a TIG sheet has an amps ladder.")
+                    : Say($"An amps ladder is for TIG; this sheet feeds wire.")
+            );
         }
         if (request.WireStep is { MPerMin: not (>= 0.1 and <= 10) })
         {
             yield return new("wireStepMPerMin", Say($"A step of {new Either("0.1 to 10 m/min", "4 to 394 in/min")}."));
         }
-        if (request.StepVolts is { Volts: not (>= 0.2 and <= 8) }) yield return new("stepVolts", Say($"A step of 0.2 to 8 V."));
+        if (request.StepVolts is { Volts: not (>= 0.2 and <= 8) })
+            yield return new("stepVolts", Say($"A step of 0.2 to 8 V."));
         if (request is { Kind: TrialKind.OneVariable, Variable: not (Variable.Wire or Variable.Volts) })
         {
             yield return new("variable", Say($"Wire or volts: one of the two is turned."));
         }
     }
 
-    private static TrialPlan WireLadder(TrialRequest request, TrialMaker maker) => new(
-        request.Kind, Variable.Wire, Say($"Wire ladder"), Say($"What do too much and too little wire sound and look like, beside right?"),
-        maker.Hold(Say($"volts")),
-        [
-            maker.Step(Say($"Far too much wire"), Variable.Wire, 1 + FarWire, 0),
-            maker.Step(Say($"Far too little wire"), Variable.Wire, 1 - FarWire, 0),
-            maker.Step(AsTheSheet, Variable.Wire, 1, 0),
-        ],
-        false);
+    private static TrialPlan WireLadder(TrialRequest request, TrialMaker maker) =>
+        new(
+            request.Kind,
+            Variable.Wire,
+            Say($"Wire ladder"),
+            Say($"What do too much and too little wire sound and look like, beside right?"),
+            maker.Hold(Say($"volts")),
+            [
+                maker.Step(Say($"Far too much wire"), Variable.Wire, 1 + FarWire, 0),
+                maker.Step(Say($"Far too little wire"), Variable.Wire, 1 - FarWire, 0),
+                maker.Step(AsTheSheet, Variable.Wire, 1, 0),
+            ],
+            false
+        );
 
-    private static TrialPlan VoltLadder(TrialRequest request, TrialMaker maker) => new(
-        request.Kind, Variable.Volts, Say($"Volts ladder"), Say($"What do too many and too few volts sound and look like, beside right?"),
-        maker.Hold(Say($"wire")),
-        [
-            maker.Step(Say($"Far too many volts"), Variable.Volts, 1, FarVolts),
-            maker.Step(Say($"Far too few volts"), Variable.Volts, 1, -FarVolts),
-            maker.Step(AsTheSheet, Variable.Volts, 1, 0),
-        ],
-        false);
+    private static TrialPlan VoltLadder(TrialRequest request, TrialMaker maker) =>
+        new(
+            request.Kind,
+            Variable.Volts,
+            Say($"Volts ladder"),
+            Say($"What do too many and too few volts sound and look like, beside right?"),
+            maker.Hold(Say($"wire")),
+            [
+                maker.Step(Say($"Far too many volts"), Variable.Volts, 1, FarVolts),
+                maker.Step(Say($"Far too few volts"), Variable.Volts, 1, -FarVolts),
+                maker.Step(AsTheSheet, Variable.Volts, 1, 0),
+            ],
+            false
+        );
 
-    private static TrialPlan SetOfThree(TrialRequest request, TrialMaker maker) => new(
-        request.Kind, Variable.Pair, Say($"Set of three"), Say($"Too cold, too hot, right: three pieces side by side."),
-        [.. maker.Hold(Say($"the way both move together")), Say($"Each on its own cold piece.")],
-        [
-            maker.Step(Say($"Too cold"), Variable.Pair, 1 - PairOff, 0),
-            maker.Step(Say($"Too hot"), Variable.Pair, 1 + PairOff, 0),
-            maker.Step(AsTheSheet, Variable.Pair, 1, 0),
-        ],
-        false);
+    private static TrialPlan SetOfThree(TrialRequest request, TrialMaker maker) =>
+        new(
+            request.Kind,
+            Variable.Pair,
+            Say($"Set of three"),
+            Say($"Too cold, too hot, right: three pieces side by side."),
+            [.. maker.Hold(Say($"the way both move together")), Say($"Each on its own cold piece.")],
+            [
+                maker.Step(Say($"Too cold"), Variable.Pair, 1 - PairOff, 0),
+                maker.Step(Say($"Too hot"), Variable.Pair, 1 + PairOff, 0),
+                maker.Step(AsTheSheet, Variable.Pair, 1, 0),
+            ],
+            false
+        );
 
-    private static TrialPlan AmpsLadder(TrialRequest request, TrialMaker maker) => new(
-        request.Kind, Variable.Amps, Say($"Amps ladder"), Say($"How does the puddle change with the amps?"), maker.Hold(Say($"arc length and rod")),
-        [.. AmpShares.Select(maker.AmpsStep)], false);
+    private static TrialPlan AmpsLadder(TrialRequest request, TrialMaker maker) =>
+        new(
+            request.Kind,
+            Variable.Amps,
+            Say($"Amps ladder"),
+            Say($"How does the puddle change with the amps?"),
+            maker.Hold(Say($"arc length and rod")),
+            [.. AmpShares.Select(maker.AmpsStep)],
+            false
+        );
 
     private static TrialPlan? JointTransfer(TrialRequest request, TrialMaker maker)
     {
         var (job, position) = (maker.Job, maker.Job.Position.Facts().Thinner ? Position.Flat : maker.Job.Position);
         var steps = maker.OnOtherJobs(
             Variable.Joint,
-            new[] { Joint.OutsideCorner, Joint.Lap, Joint.T }.Select(joint => (job with { Joint = joint, Position = position }, joint.Facts().Name)));
-        return steps is null ? null : new(
-            request.Kind, Variable.Joint, Say($"Joint transfer"), Say($"What do the same settings do on other joints?"),
-            maker.Hold(Say($"both controls")), steps, false);
+            new[] { Joint.OutsideCorner, Joint.Lap, Joint.T }.Select(joint =>
+                (job with { Joint = joint, Position = position }, joint.Facts().Name)
+            )
+        );
+        return steps is null
+            ? null
+            : new(
+                request.Kind,
+                Variable.Joint,
+                Say($"Joint transfer"),
+                Say($"What do the same settings do on other joints?"),
+                maker.Hold(Say($"both controls")),
+                steps,
+                false
+            );
     }
 
     private static TrialPlan? PositionPair(TrialRequest request, TrialMaker maker)
     {
         var steps = maker.OnOtherJobs(
             Variable.Position,
-            new[] { Position.VerticalDown, Position.Horizontal }.Select(position => (maker.Job with { Position = position }, position.Facts().Words)));
-        return steps is null ? null : new(
-            request.Kind, Variable.Position, Say($"Position pair"), Say($"Do downhill and horizontal look alike at the same settings?"),
-            maker.Hold(Say($"both controls")), steps, false);
+            new[] { Position.VerticalDown, Position.Horizontal }.Select(position =>
+                (maker.Job with { Position = position }, position.Facts().Words)
+            )
+        );
+        return steps is null
+            ? null
+            : new(
+                request.Kind,
+                Variable.Position,
+                Say($"Position pair"),
+                Say($"Do downhill and horizontal look alike at the same settings?"),
+                maker.Hold(Say($"both controls")),
+                steps,
+                false
+            );
     }
 
     private static TrialPlan OneVariable(TrialRequest request, TrialMaker maker) =>
@@ -140,19 +189,40 @@ public static class TrialPlans
         var step = request.WireStep ?? UsualWireStep;
         var share = step / maker.WireFeed;
         List<TrialStep> steps = [maker.Step(Say($"The sheet's pair"), Variable.Wire, 1, 0)];
-        if (request.Way != Way.Up) steps.Add(maker.Step(Say($"{step} down"), Variable.Wire, Math.Max(LeastWire, 1 - share), 0));
-        if (request.Way != Way.Down) steps.Add(maker.Step(Say($"{step} up"), Variable.Wire, 1 + share, 0));
-        return new(request.Kind, Variable.Wire, Say($"Wire alone"), Say($"What does the wire do on its own?"), maker.Hold(Say($"volts")), steps, false);
+        if (request.Way != Way.Up)
+            steps.Add(maker.Step(Say($"{step} down"), Variable.Wire, Math.Max(LeastWire, 1 - share), 0));
+        if (request.Way != Way.Down)
+            steps.Add(maker.Step(Say($"{step} up"), Variable.Wire, 1 + share, 0));
+        return new(
+            request.Kind,
+            Variable.Wire,
+            Say($"Wire alone"),
+            Say($"What does the wire do on its own?"),
+            maker.Hold(Say($"volts")),
+            steps,
+            false
+        );
     }
 
     private static TrialPlan VoltsAlone(TrialRequest request, TrialMaker maker)
     {
         var step = request.StepVolts?.Volts ?? UsualStepVolts;
         List<TrialStep> steps = [maker.Step(Say($"The sheet's pair"), Variable.Volts, 1, 0)];
-        if (request.Way != Way.Up) steps.Add(maker.Step(Say($"{step:0.#} V down"), Variable.Volts, 1, -step));
-        if (request.Way != Way.Down) steps.Add(maker.Step(Say($"{step:0.#} V up"), Variable.Volts, 1, step));
-        if (request.Way == Way.Both) steps.Add(maker.Step(Say($"Settled: 1 V up"), Variable.Volts, 1, 1));
-        return new(request.Kind, Variable.Volts, Say($"Volts alone"), Say($"What do the volts do on their own?"), maker.Hold(Say($"wire")), steps, false);
+        if (request.Way != Way.Up)
+            steps.Add(maker.Step(Say($"{step:0.#} V down"), Variable.Volts, 1, -step));
+        if (request.Way != Way.Down)
+            steps.Add(maker.Step(Say($"{step:0.#} V up"), Variable.Volts, 1, step));
+        if (request.Way == Way.Both)
+            steps.Add(maker.Step(Say($"Settled: 1 V up"), Variable.Volts, 1, 1));
+        return new(
+            request.Kind,
+            Variable.Volts,
+            Say($"Volts alone"),
+            Say($"What do the volts do on their own?"),
+            maker.Hold(Say($"wire")),
+            steps,
+            false
+        );
     }
 
     private static TrialPlan Staircase(TrialRequest request, TrialMaker maker)
@@ -163,10 +233,17 @@ public static class TrialPlans
         {
             var next = maker.Step(AsTheSheet, Variable.Volts, 1, volts);
             // Taps are coarser than the step asked for: each is climbed once.
-            if (steps.Count == 0 || next.Value > steps[^1].Value + 0.05) steps.Add(next with { Title = Say($"{next.Value:0.0} V") });
+            if (steps.Count == 0 || next.Value > steps[^1].Value + 0.05)
+                steps.Add(next with { Title = Say($"{next.Value:0.0} V") });
         }
         return new(
-            request.Kind, Variable.Volts, Say($"Voltage staircase"), Say($"From which volts to which does it run smooth at this wire?"),
-            maker.Hold(Say($"wire")), steps, true);
+            request.Kind,
+            Variable.Volts,
+            Say($"Voltage staircase"),
+            Say($"From which volts to which does it run smooth at this wire?"),
+            maker.Hold(Say($"wire")),
+            steps,
+            true
+        );
     }
 }

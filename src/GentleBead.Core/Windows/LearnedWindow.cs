@@ -25,10 +25,15 @@ public sealed record LearnedLine(double Offset, double Tilt, double OffsetVarian
 /// </summary>
 public sealed record LearnedWindow
 {
-    /// <summary>Of how many of the newest beads, and as many sweeps, of an arc on a machine it is fitted: what is older says little of what the machine does now.</summary>
+    /// <summary>
+    /// Of how many of the newest beads, and as many sweeps, of an arc on a machine it is fitted: what is older says little of what the
+    /// machine does now.
+    /// </summary>
     public const int Newest = 300;
 
-    /// <summary>How much a point still counts by how many newer ones there are: 1 for the newest, falling evenly to 0 at <see cref="Newest"/>.</summary>
+    /// <summary>
+    /// How much a point still counts by how many newer ones there are: 1 for the newest, falling evenly to 0 at <see cref="Newest"/>.
+    /// </summary>
     /// <param name="newer">How many newer ones there are; 0 or more.</param>
     public static double Fade(int newer) => Math.Max(0, 1 - (double)newer / Newest);
 
@@ -68,7 +73,9 @@ public sealed record LearnedWindow
     {
         var sweeps = Sweeps.Counted(Say($"sweep mark"), Say($"sweep marks"));
         var beads = Beads.Counted(Say($"bead"), Say($"beads"));
-        return Beads == 0 ? sweeps : Sweeps == 0 ? beads : Say($"{sweeps} and {beads}");
+        return Beads == 0 ? sweeps
+            : Sweeps == 0 ? beads
+            : Say($"{sweeps} and {beads}");
     }
 
     /// <summary>How much of it is the room's own at the reference: 0 all textbook, towards 1 all learned.</summary>
@@ -97,7 +104,8 @@ public sealed record LearnedWindow
         for (var i = 0; i <= Steps; i++)
         {
             var wire = WireFeedSpeed.FromMPerMin(least.MPerMin + (most.MPerMin - least.MPerMin) * i / Steps);
-            if (!At(wire).Holds(volts)) continue;
+            if (!At(wire).Holds(volts))
+                continue;
             from ??= wire;
             to = wire;
         }
@@ -109,27 +117,91 @@ public sealed record LearnedWindow
     /// <param name="points">Everything heard with it on one machine; order does not matter.</param>
     public static LearnedWindow Fit(WireArc arc, IReadOnlyList<WindowPoint> points)
     {
-        var reference = points.Count == 0 ? WireFeedSpeed.FromMPerMin(6) : WireFeedSpeed.FromMPerMin(points.Average(point => point.WireFeed.MPerMin));
-        var low = FitEdge(points, reference, point => point.Volts.Volts - SmoothBand.At(point.WireFeed, arc).Low.Volts, BandEvidence.BottomEdge, BandEvidence.Under, +1);
-        var high = FitEdge(points, reference, point => point.Volts.Volts - SmoothBand.At(point.WireFeed, arc).High.Volts, BandEvidence.TopEdge, BandEvidence.Over, -1);
+        var reference =
+            points.Count == 0 ? WireFeedSpeed.FromMPerMin(6) : WireFeedSpeed.FromMPerMin(points.Average(point => point.WireFeed.MPerMin));
+        var low = FitEdge(
+            points,
+            reference,
+            point => point.Volts.Volts - SmoothBand.At(point.WireFeed, arc).Low.Volts,
+            BandEvidence.BottomEdge,
+            BandEvidence.Under,
+            +1
+        );
+        var high = FitEdge(
+            points,
+            reference,
+            point => point.Volts.Volts - SmoothBand.At(point.WireFeed, arc).High.Volts,
+            BandEvidence.TopEdge,
+            BandEvidence.Over,
+            -1
+        );
         // The middle stands on both edges; right beads then draw it to where they lie.
-        var middle = new LearnedLine((low.Offset + high.Offset) / 2, (low.Tilt + high.Tilt) / 2, (low.OffsetVariance + high.OffsetVariance) / 4, (low.TiltVariance + high.TiltVariance) / 4, (low.Covariance + high.Covariance) / 4);
-        var best = Gaussian(middle, [.. points.Where(point => point.Right).Select(point => (
-            X: point.WireFeed / reference - 1,
-            Y: point.Volts.Volts - (SmoothBand.At(point.WireFeed, arc).Low.Volts + SmoothBand.At(point.WireFeed, arc).High.Volts) / 2,
-            Precision: point.Weight / (RightNoise * RightNoise)))]);
+        var middle = new LearnedLine(
+            (low.Offset + high.Offset) / 2,
+            (low.Tilt + high.Tilt) / 2,
+            (low.OffsetVariance + high.OffsetVariance) / 4,
+            (low.TiltVariance + high.TiltVariance) / 4,
+            (low.Covariance + high.Covariance) / 4
+        );
+        var best = Gaussian(
+            middle,
+            [
+                .. points
+                    .Where(point => point.Right)
+                    .Select(point =>
+                        (
+                            X: point.WireFeed / reference - 1,
+                            Y: point.Volts.Volts
+                                - (SmoothBand.At(point.WireFeed, arc).Low.Volts + SmoothBand.At(point.WireFeed, arc).High.Volts) / 2,
+                            Precision: point.Weight / (RightNoise * RightNoise)
+                        )
+                    ),
+            ]
+        );
         var sweeps = points.Count(point => point.Says is BandEvidence.TopEdge or BandEvidence.BottomEdge);
-        return new() { Arc = arc, Reference = reference, Low = low, High = high, Best = best, Sweeps = sweeps, Beads = points.Count - sweeps };
+        return new()
+        {
+            Arc = arc,
+            Reference = reference,
+            Low = low,
+            High = high,
+            Best = best,
+            Sweeps = sweeps,
+            Beads = points.Count - sweeps,
+        };
     }
 
-    private static LearnedLine FitEdge(IReadOnlyList<WindowPoint> points, WireFeedSpeed reference, Func<WindowPoint, double> over, BandEvidence onEdge, BandEvidence beyond, int way)
+    private static LearnedLine FitEdge(
+        IReadOnlyList<WindowPoint> points,
+        WireFeedSpeed reference,
+        Func<WindowPoint, double> over,
+        BandEvidence onEdge,
+        BandEvidence beyond,
+        int way
+    )
     {
         var prior = new LearnedLine(0, 0, PriorOffset * PriorOffset, PriorTilt * PriorTilt, 0);
-        var swept = Gaussian(prior, [.. points.Where(point => point.Says == onEdge)
-            .Select(point => (point.WireFeed / reference - 1, over(point), point.Weight / (SweepNoise * SweepNoise)))]);
-        var beads = points.Where(point => point.Says is BandEvidence.Inside or BandEvidence.Under or BandEvidence.Over)
-            .Select(point => (X: point.WireFeed / reference - 1, Y: over(point), Beyond: point.Says == beyond ? 1.0 : 0, Weight: point.Weight * BeadWeight)).ToArray();
-        if (beads.Length == 0) return swept;
+        var swept = Gaussian(
+            prior,
+            [
+                .. points
+                    .Where(point => point.Says == onEdge)
+                    .Select(point => (point.WireFeed / reference - 1, over(point), point.Weight / (SweepNoise * SweepNoise))),
+            ]
+        );
+        var beads = points
+            .Where(point => point.Says is BandEvidence.Inside or BandEvidence.Under or BandEvidence.Over)
+            .Select(point =>
+                (
+                    X: point.WireFeed / reference - 1,
+                    Y: over(point),
+                    Beyond: point.Says == beyond ? 1.0 : 0,
+                    Weight: point.Weight * BeadWeight
+                )
+            )
+            .ToArray();
+        if (beads.Length == 0)
+            return swept;
 
         // Newton's method on the beads' logistic likelihood with what the sweeps say as its prior; concave, so it converges.
         var precision = Precision.Of(swept);
@@ -154,14 +226,16 @@ public sealed record LearnedWindow
             var share = length > 1 ? 1 / length : 1;
             offset += stepOffset * share;
             tilt += stepTilt * share;
-            if (length * share < 1e-9) break;
+            if (length * share < 1e-9)
+                break;
         }
         return curvature.Line(offset, tilt);
     }
 
     private static LearnedLine Gaussian(LearnedLine prior, (double X, double Y, double Precision)[] points)
     {
-        if (points.Length == 0) return prior;
+        if (points.Length == 0)
+            return prior;
         var precision = Precision.Of(prior);
         var (offset, tilt) = precision.Times(prior.Offset, prior.Tilt);
         foreach (var (x, y, sure) in points)
@@ -187,11 +261,13 @@ public sealed record LearnedWindow
 
         public Precision With(double x, double more) => new(Offset + more, Both + more * x, Tilt + more * x * x);
 
-        public (double Offset, double Tilt) Times(double offset, double tilt) => (Offset * offset + Both * tilt, Both * offset + Tilt * tilt);
+        public (double Offset, double Tilt) Times(double offset, double tilt) =>
+            (Offset * offset + Both * tilt, Both * offset + Tilt * tilt);
 
         public (double Offset, double Tilt) Solve(double offset, double tilt) =>
             ((Tilt * offset - Both * tilt) / Determinant, (Offset * tilt - Both * offset) / Determinant);
 
-        public LearnedLine Line(double offset, double tilt) => new(offset, tilt, Tilt / Determinant, Offset / Determinant, -Both / Determinant);
+        public LearnedLine Line(double offset, double tilt) =>
+            new(offset, tilt, Tilt / Determinant, Offset / Determinant, -Both / Determinant);
     }
 }

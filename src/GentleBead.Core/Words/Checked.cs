@@ -16,9 +16,7 @@ public sealed class Checked<T>
 
     /// <summary>Something is wrong at one field.</summary>
     public Checked(Problem problem)
-        : this([problem])
-    {
-    }
+        : this([problem]) { }
 
     /// <summary>The value; null where something is wrong.</summary>
     public T? Value { get; }

@@ -16,9 +16,14 @@ public static class Digits
         var most = point < 0 ? 0 : pattern.Length - point - 1;
         var least = point < 0 ? 0 : pattern.AsSpan(point + 1).Count('0');
         var text = Rounded(Math.Abs(value), most).ToString($"F{most}", CultureInfo.InvariantCulture);
-        for (var shown = most; shown > least && text[^1] == '0'; shown--) text = text[..^1];
-        if (text[^1] == '.') text = text[..^1];
-        var sign = value < 0 && text.AsSpan().ContainsAnyExcept('0', '.') ? "-" : pattern[0] == '+' ? "+" : "";
+        for (var shown = most; shown > least && text[^1] == '0'; shown--)
+            text = text[..^1];
+        if (text[^1] == '.')
+            text = text[..^1];
+        var sign =
+            value < 0 && text.AsSpan().ContainsAnyExcept('0', '.') ? "-"
+            : pattern[0] == '+' ? "+"
+            : "";
         return sign + text;
     }
 
@@ -31,8 +36,10 @@ public static class Digits
     public static string Fraction(double inches)
     {
         var (over, under) = ((long)Math.Floor(inches * 32 + 0.5), 32L);
-        while (over % 2 == 0 && under > 1) (over, under) = (over / 2, under / 2);
-        if (under == 1) return over.ToString(CultureInfo.InvariantCulture);
+        while (over % 2 == 0 && under > 1)
+            (over, under) = (over / 2, under / 2);
+        if (under == 1)
+            return over.ToString(CultureInfo.InvariantCulture);
         var whole = over / under;
         return FormattableString.Invariant($"{(whole > 0 ? $"{whole} " : "")}{over % under}/{under}");
     }

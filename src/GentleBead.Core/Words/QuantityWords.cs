@@ -66,7 +66,8 @@ public sealed record QuantityWords(QuantityKind Kind, string As, Scale Metric, S
     {
         foreach (var row in All)
         {
-            if (row.Kind == kind && row.As == way) return row;
+            if (row.Kind == kind && row.As == way)
+                return row;
         }
         throw new ArgumentOutOfRangeException(nameof(way), way, $"{kind} is not written so.");
     }

@@ -3,7 +3,8 @@ using System.Text;
 namespace GentleBead.Core.Words;
 
 /// <summary>
-/// A sentence as data: its words with numbered places, and the values that stand there. It is written out when somebody reads it, in their units.
+/// A sentence as data: its words with numbered places, and the values that stand there. It is written out when somebody reads it, in their
+/// units.
 /// Two are equal when they say the same with the same values.
 /// </summary>
 public sealed class Said : IEquatable<Said>
@@ -45,16 +46,25 @@ public sealed class Said : IEquatable<Said>
         var text = new StringBuilder();
         for (var i = 0; i < template.Length; i++)
         {
-            if (template[i] is not ('{' or '}')) text.Append(template[i]);
-            else if (i + 1 < template.Length && template[i + 1] == template[i]) text.Append(template[i++]);
-            else if (template.IndexOf('}', i) is var end && template[i] == '{' && end > i && int.TryParse(template.AsSpan(i + 1, end - i - 1), out var place) && place < with.Count)
+            if (template[i] is not ('{' or '}'))
+                text.Append(template[i]);
+            else if (i + 1 < template.Length && template[i + 1] == template[i])
+                text.Append(template[i++]);
+            else if (
+                template.IndexOf('}', i) is var end
+                && template[i] == '{'
+                && end > i
+                && int.TryParse(template.AsSpan(i + 1, end - i - 1), out var place)
+                && place < with.Count
+            )
             {
                 literals.Add(text.ToString());
                 values.Add(with[place]);
                 text.Clear();
                 i = end;
             }
-            else throw new FormatException($"A place in \"{template}\" names no value.");
+            else
+                throw new FormatException($"A place in \"{template}\" names no value.");
         }
         literals.Add(text.ToString());
         return new Said([.. literals], [.. values]);
@@ -78,9 +88,11 @@ public sealed class Said : IEquatable<Said>
 
     private string Join(Func<int, string> value, bool escape)
     {
-        if (values.Length == 0) return Literal(0, escape);
+        if (values.Length == 0)
+            return Literal(0, escape);
         var text = new StringBuilder();
-        for (var i = 0; i < values.Length; i++) text.Append(Literal(i, escape)).Append(value(i));
+        for (var i = 0; i < values.Length; i++)
+            text.Append(Literal(i, escape)).Append(value(i));
         return text.Append(Literal(values.Length, escape)).ToString();
     }
 

@@ -3,7 +3,10 @@ using GentleBead.Core.Quantities;
 
 namespace GentleBead.Core.Words;
 
-/// <summary>Takes an interpolated string apart into what is said and the values it is said with. Plain text is not taken: it could not be shown in another language.</summary>
+/// <summary>
+/// Takes an interpolated string apart into what is said and the values it is said with. Plain text is not taken: it could not be shown in
+/// another language.
+/// </summary>
 [InterpolatedStringHandler]
 public ref struct SaidHandler
 {
@@ -26,7 +29,8 @@ public ref struct SaidHandler
     public void AppendFormatted(Length value, string format = "") => Add(new SaidQuantity(QuantityKind.Length, value.Mm, format));
 
     /// <summary>A wire feed speed.</summary>
-    public void AppendFormatted(WireFeedSpeed value, string format = "") => Add(new SaidQuantity(QuantityKind.WireFeed, value.MPerMin, format));
+    public void AppendFormatted(WireFeedSpeed value, string format = "") =>
+        Add(new SaidQuantity(QuantityKind.WireFeed, value.MPerMin, format));
 
     /// <summary>A travel speed.</summary>
     public void AppendFormatted(TravelSpeed value) => Add(new SaidQuantity(QuantityKind.Travel, value.MmPerMin));

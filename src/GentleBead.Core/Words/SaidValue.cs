@@ -5,9 +5,7 @@ namespace GentleBead.Core.Words;
 /// <summary>A value in a sentence, kept as what it is until somebody reads it.</summary>
 public abstract record SaidValue
 {
-    private protected SaidValue()
-    {
-    }
+    private protected SaidValue() { }
 
     /// <summary>The value as a reader sees it.</summary>
     /// <param name="units">The reader's units.</param>
@@ -63,7 +61,8 @@ public sealed record SaidParts(IReadOnlyList<Said> Parts, string Between, string
     public override string In(Units units)
     {
         var text = string.Join(Between, Parts.Select(part => part.In(units)));
-        if (text.Length == 0) return text;
+        if (text.Length == 0)
+            return text;
         return As switch
         {
             Capital => char.ToUpperInvariant(text[0]) + text[1..],

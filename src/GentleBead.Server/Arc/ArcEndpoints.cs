@@ -29,11 +29,37 @@ namespace GentleBead.Server.Arc;
 /// <param name="Faults">What else is wrong.</param>
 /// <param name="Seed">Of the arc's chance.</param>
 public sealed record ArcRequest(
-    Process Process, Wire? Wire, Gas Gas, WireFeedSpeed WireFeed, Voltage Volts, Length StickOut, TravelSpeed Travel, Length Plate, Joint Joint, Metal Metal,
-    Current? Amps, IReadOnlyList<ArcFault>? Faults, int Seed)
+    Process Process,
+    Wire? Wire,
+    Gas Gas,
+    WireFeedSpeed WireFeed,
+    Voltage Volts,
+    Length StickOut,
+    TravelSpeed Travel,
+    Length Plate,
+    Joint Joint,
+    Metal Metal,
+    Current? Amps,
+    IReadOnlyList<ArcFault>? Faults,
+    int Seed
+)
 {
     /// <summary>The setting asked for.</summary>
-    public ArcSetting Setting() => new(Process, Process.IsGtaw() ? null : Wire, Gas, WireFeed, Volts, StickOut, Travel, Plate, Joint, Metal, Process.IsGtaw() ? Amps : null, Faults: Faults);
+    public ArcSetting Setting() =>
+        new(
+            Process,
+            Process.IsGtaw() ? null : Wire,
+            Gas,
+            WireFeed,
+            Volts,
+            StickOut,
+            Travel,
+            Plate,
+            Joint,
+            Metal,
+            Process.IsGtaw() ? Amps : null,
+            Faults: Faults
+        );
 }
 
 /// <summary>A stretch of a trace for drawing.</summary>
@@ -50,7 +76,11 @@ public sealed record TraceView(double Seconds, IReadOnlyList<double> Volts, IRea
     {
         var span = Math.Min(trace.Volts.Length, (int)(Shown * trace.Rate));
         var at = Enumerable.Range(0, Math.Min(Points, span)).Select(point => (int)((long)point * span / Math.Min(Points, span))).ToArray();
-        return new(span / (double)trace.Rate, [.. at.Select(i => Math.Round(trace.Volts[i], 1))], [.. at.Select(i => Math.Round(trace.Amps[i], 0))]);
+        return new(
+            span / (double)trace.Rate,
+            [.. at.Select(i => Math.Round(trace.Volts[i], 1))],
+            [.. at.Select(i => Math.Round(trace.Amps[i], 0))]
+        );
     }
 }
 
@@ -63,7 +93,16 @@ public sealed record TraceView(double Seconds, IReadOnlyList<double> Volts, IRea
 /// <param name="Bead">The bead it would leave.</param>
 /// <param name="Band">The trade's smooth band at this wire speed; null for TIG.</param>
 /// <param name="Wav">The sound, a WAV file.</param>
-public sealed record ArcRun(TraceView Trace, Voltage MeanVolts, Current MeanAmps, double ShortRate, Sound? Sound, SimulatedBead Bead, Window<Voltage>? Band, byte[] Wav);
+public sealed record ArcRun(
+    TraceView Trace,
+    Voltage MeanVolts,
+    Current MeanAmps,
+    double ShortRate,
+    Sound? Sound,
+    SimulatedBead Bead,
+    Window<Voltage>? Band,
+    byte[] Wav
+);
 
 /// <summary>The arc bench: a simulated arc for any settings.</summary>
 public static class ArcEndpoints
@@ -76,11 +115,17 @@ public static class ArcEndpoints
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapPost("/api/arc/run", RunAsync).WithTags("arc").RequireAuthorization(Access.SignedIn);
 
-    private static async Task<Results<Ok<ArcRun>, Wrong>> RunAsync(ArcRequest request, ClaimsPrincipal user, HeavyWork heavy, CancellationToken cancel)
+    private static async Task<Results<Ok<ArcRun>, Wrong>> RunAsync(
+        ArcRequest request,
+        ClaimsPrincipal user,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
     {
         var setting = request.Setting();
         Problem[] problems = [.. setting.Problems().DistinctBy(problem => problem.Field)];
-        if (problems.Length > 0) return Problems.Of(problems);
+        if (problems.Length > 0)
+            return Problems.Of(problems);
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Run(setting, request.Seed), cancel));
     }
 
@@ -89,9 +134,14 @@ public static class ArcEndpoints
         var trace = ArcTrace.Of(setting, Seconds, Rate, seed);
         var fed = setting.Wire is { } wire ? new WireArc(setting.Process, wire, setting.Gas) : (WireArc?)null;
         return new ArcRun(
-            TraceView.Of(trace), Voltage.FromVolts(trace.MeanVolts), Current.FromAmps(trace.MeanAmps),
+            TraceView.Of(trace),
+            Voltage.FromVolts(trace.MeanVolts),
+            Current.FromAmps(trace.MeanAmps),
             trace.Events.Count(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub) / trace.Seconds,
-            fed is null ? null : ArcTruth.Of(trace), SimulatedBead.From(trace), fed is { } arc ? SmoothBand.At(setting.WireFeed, arc) : null,
-            WavFile.Write(new Waveform(Rate, ArcSound.Of(trace, seed))));
+            fed is null ? null : ArcTruth.Of(trace),
+            SimulatedBead.From(trace),
+            fed is { } arc ? SmoothBand.At(setting.WireFeed, arc) : null,
+            WavFile.Write(new Waveform(Rate, ArcSound.Of(trace, seed)))
+        );
     }
 }

@@ -23,7 +23,15 @@ public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, Said Summar
 /// <param name="Rulings">Every word of instructors on it, oldest first.</param>
 /// <param name="Earlier">What was said of it before it was looked at again.</param>
 public sealed record BeadFile(
-    Bead Bead, AssignedSheet Sheet, Sheet? Body, Guid MachineId, IReadOnlyList<Picture> Pictures, IReadOnlyList<Recording> Recordings, IReadOnlyList<NamedRuling> Rulings, IReadOnlyList<EarlierLook> Earlier);
+    Bead Bead,
+    AssignedSheet Sheet,
+    Sheet? Body,
+    Guid MachineId,
+    IReadOnlyList<Picture> Pictures,
+    IReadOnlyList<Recording> Recordings,
+    IReadOnlyList<NamedRuling> Rulings,
+    IReadOnlyList<EarlierLook> Earlier
+);
 
 /// <summary>A bead with everything that was kept of it.</summary>
 public static class BeadFileEndpoints
@@ -33,11 +41,34 @@ public static class BeadFileEndpoints
         app.MapGet("/api/beads/{id:guid}/file", FileAsync).WithTags("beads").RequireAuthorization(Access.SignedIn);
 
     private static async Task<Results<Ok<BeadFile>, NotFound>> FileAsync(
-        Guid id, ClaimsPrincipal user, BeadStore beads, BeadFileStore files, PictureStore pictures, RecordingStore recordings, RulingStore rulings)
+        Guid id,
+        ClaimsPrincipal user,
+        BeadStore beads,
+        BeadFileStore files,
+        PictureStore pictures,
+        RecordingStore recordings,
+        RulingStore rulings
+    )
     {
-        if (await files.FindAsync(id) is not { } file || !user.MaySee(file.Sheet.StudentId)) return TypedResults.NotFound();
-        return TypedResults.Ok(new BeadFile(
-            file.Bead, file.Sheet, file.Body, file.MachineId, await pictures.OfBeadAsync(id), await recordings.OfBeadAsync(id), await rulings.OfBeadAsync(id),
-            [.. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(look.At, look.Judgement.Verdict, look.Judgement.Summary))]));
+        if (await files.FindAsync(id) is not { } file || !user.MaySee(file.Sheet.StudentId))
+            return TypedResults.NotFound();
+        return TypedResults.Ok(
+            new BeadFile(
+                file.Bead,
+                file.Sheet,
+                file.Body,
+                file.MachineId,
+                await pictures.OfBeadAsync(id),
+                await recordings.OfBeadAsync(id),
+                await rulings.OfBeadAsync(id),
+                [
+                    .. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(
+                        look.At,
+                        look.Judgement.Verdict,
+                        look.Judgement.Summary
+                    )),
+                ]
+            )
+        );
     }
 }

@@ -25,8 +25,16 @@ namespace GentleBead.Server.Beads;
 /// <param name="Amps">TIG: current as measured.</param>
 /// <param name="Trial">Its place in a trial; null outside one.</param>
 public sealed record BeadRequest(
-    Guid SheetId, double? WireMark, double? VoltMark, WireFeedSpeed? WireFeed, Voltage? Volts, Evidence Evidence,
-    double? AmpMark = null, Current? Amps = null, TrialPlace? Trial = null);
+    Guid SheetId,
+    double? WireMark,
+    double? VoltMark,
+    WireFeedSpeed? WireFeed,
+    Voltage? Volts,
+    Evidence Evidence,
+    double? AmpMark = null,
+    Current? Amps = null,
+    TrialPlace? Trial = null
+);
 
 /// <summary>More evidence of a bead already recorded: all of it, as it now stands.</summary>
 public sealed record LookRequest(Evidence Evidence);
@@ -52,12 +60,22 @@ public static class BeadEndpoints
         var beads = app.MapGroup("/api/beads").WithTags("beads");
         beads.MapPut("/{id:guid}", RecordAsync).RequireAuthorization(Access.Instructor).Repeatable();
         beads.MapPut("/{id:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
-        beads.MapPut("/{id:guid}/looks/{lookId:guid}", LookAsync).RequireAuthorization(Access.Instructor).Repeatable()
-            .ProducesTold(StatusCodes.Status412PreconditionFailed).ProducesTold(StatusCodes.Status428PreconditionRequired);
+        beads
+            .MapPut("/{id:guid}/looks/{lookId:guid}", LookAsync)
+            .RequireAuthorization(Access.Instructor)
+            .Repeatable()
+            .ProducesTold(StatusCodes.Status412PreconditionFailed)
+            .ProducesTold(StatusCodes.Status428PreconditionRequired);
         beads.MapPut("/{id:guid}/rulings/{rulingId:guid}", RuleAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
-    private static async Task<Results<Ok<Bead>, Wrong>> RecordAsync(Guid id, BeadRequest request, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel) =>
+    private static async Task<Results<Ok<Bead>, Wrong>> RecordAsync(
+        Guid id,
+        BeadRequest request,
+        ClaimsPrincipal user,
+        BeadRecorder recorder,
+        CancellationToken cancel
+    ) =>
         await recorder.RecordAsync(id, request, user.Id(), cancel) switch
         {
             Recorded recorded => TypedResults.Ok(recorded.Bead),
@@ -66,31 +84,61 @@ public static class BeadEndpoints
         };
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong, Told>> LookAsync(
-        Guid id, Guid lookId, LookRequest request, [FromHeader(Name = "If-Match")] string? ifMatch, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel)
+        Guid id,
+        Guid lookId,
+        LookRequest request,
+        [FromHeader(Name = "If-Match")] string? ifMatch,
+        ClaimsPrincipal user,
+        BeadRecorder recorder,
+        CancellationToken cancel
+    )
     {
         if (!Guid.TryParse(ifMatch?.Trim('"'), out var version))
         {
-            return Problems.Told(StatusCodes.Status428PreconditionRequired, Say($"A look has to say which version of the bead it was made from: If-Match."));
+            return Problems.Told(
+                StatusCodes.Status428PreconditionRequired,
+                Say($"A look has to say which version of the bead it was made from: If-Match.")
+            );
         }
         return await recorder.LookAsync(id, lookId, version, request, user.Id(), cancel) switch
         {
             Recorded recorded => TypedResults.Ok(recorded.Bead),
-            LookedSince => Problems.Told(StatusCodes.Status412PreconditionFailed, Say($"Somebody has looked at this bead since you opened it. Nothing of yours was saved.")),
+            LookedSince => Problems.Told(
+                StatusCodes.Status412PreconditionFailed,
+                Say($"Somebody has looked at this bead since you opened it. Nothing of yours was saved.")
+            ),
             RefusedBead refused => Problems.Of(refused.Problems),
             _ => TypedResults.NotFound(),
         };
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong>> RuleAsync(
-        Guid id, Guid rulingId, RulingRequest request, ClaimsPrincipal user, BeadStore beads, BeadRecorder recorder, CancellationToken cancel)
+        Guid id,
+        Guid rulingId,
+        RulingRequest request,
+        ClaimsPrincipal user,
+        BeadStore beads,
+        BeadRecorder recorder,
+        CancellationToken cancel
+    )
     {
-        if (await beads.FindAsync(id) is not { } bead) return TypedResults.NotFound();
+        if (await beads.FindAsync(id) is not { } bead)
+            return TypedResults.NotFound();
         var reason = (request.Reason ?? "").Trim();
-        if (!Ruling.On(bead.Judgement, request.Aspect, request.Standing, request.Verdict, reason).IsGood(out var ruling, out var wrong)) return Problems.Of(wrong);
+        if (!Ruling.On(bead.Judgement, request.Aspect, request.Standing, request.Verdict, reason).IsGood(out var ruling, out var wrong))
+            return Problems.Of(wrong);
         var given = new GivenRuling(rulingId, ruling, reason, user.Id(), null);
-        return await recorder.RuleAsync(id, given, Sent.Of(request).Under(id), cancel) is Recorded recorded ? TypedResults.Ok(recorded.Bead) : TypedResults.NotFound();
+        return await recorder.RuleAsync(id, given, Sent.Of(request).Under(id), cancel) is Recorded recorded
+            ? TypedResults.Ok(recorded.Bead)
+            : TypedResults.NotFound();
     }
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid id, Withdrawal request, ClaimsPrincipal user, BeadRecorder recorder, CancellationToken cancel) =>
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
+        Guid id,
+        Withdrawal request,
+        ClaimsPrincipal user,
+        BeadRecorder recorder,
+        CancellationToken cancel
+    ) =>
         await recorder.WithdrawAsync(id, request.Withdrawn ? user.Id() : null, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

@@ -25,7 +25,8 @@ public sealed class BeadFileStore(NpgsqlDataSource database)
     public async Task<FiledBead?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        if (await BeadStore.FindAsync(connection, id) is not { } bead) return null;
+        if (await BeadStore.FindAsync(connection, id) is not { } bead)
+            return null;
         var row = await connection.QuerySingleAsync<Row>(
             $"""
             select {SheetStore.Columns("sheet")}, bead_standing.machine_id as "MachineId", trial.plan as "Plan", trial_bead.step as "Step"
@@ -33,7 +34,8 @@ public sealed class BeadFileStore(NpgsqlDataSource database)
             left join trial_bead on trial_bead.bead_id = bead_standing.bead_id left join trial on trial.id = trial_bead.trial_id
             where bead_standing.bead_id = @id
             """,
-            new { id });
+            new { id }
+        );
         var body = row.Plan is null ? null : Jsonb.Read<TrialPlan>(row.Plan).Steps[row.Step!.Value - 1].Sheet;
         return new FiledBead(bead, row.Sheet, body, row.MachineId);
     }

@@ -34,28 +34,51 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         var sent = Sent.Of(request);
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1)) return Refuse("sheetId", Say($"There is no such sheet."));
+        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1))
+            return Refuse("sheetId", Say($"There is no such sheet."));
         var ground = (await GroundStore.OfAsync(connection, request.SheetId, id, request.Trial?.TrialId, request.Trial?.Step))!;
-        if (ground.Stored) return sent.IsSameAs(ground.Sent) ? new Recorded((await BeadStore.FindAsync(connection, id))!) : throw new OtherBodyException();
-        if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial) return Refuse("trial", noTrial);
+        if (ground.Stored)
+            return sent.IsSameAs(ground.Sent) ? new Recorded((await BeadStore.FindAsync(connection, id))!) : throw new OtherBodyException();
+        if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial)
+            return Refuse("trial", noTrial);
 
         var problems = new List<Problem>();
         // What recordings and sections say comes from them alone.
-        var evidence = (request.Evidence ?? new Evidence()) with { Listened = null };
+        var evidence = (request.Evidence ?? new Evidence()) with
+        {
+            Listened = null,
+        };
         problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
-        if (evidence.Macro is not null) problems.Add(new("evidence.macro", SectionElsewhere));
+        if (evidence.Macro is not null)
+            problems.Add(new("evidence.macro", SectionElsewhere));
         var fed = ground.Body.Pair is not null;
         var set = fed ? ground.Machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts) : null;
         problems.AddRange(set?.Problems ?? []);
         var amps = fed ? null : ground.Machine.ReadAmps(request.AmpMark, request.Amps, problems);
-        if (problems.Count > 0) return new RefusedBead(problems);
+        if (problems.Count > 0)
+            return new RefusedBead(problems);
         var read = set?.Value;
 
         var before = request.Trial is null ? await BeadStore.BeforeAsync(connection, request.SheetId, int.MaxValue) : null;
-        var unjudged = new Bead(id, request.SheetId, 0, request.WireMark, request.VoltMark, request.AmpMark, read, amps, evidence, null!, null, default, id);
+        var unjudged = new Bead(
+            id,
+            request.SheetId,
+            0,
+            request.WireMark,
+            request.VoltMark,
+            request.AmpMark,
+            read,
+            amps,
+            evidence,
+            null!,
+            null,
+            default,
+            id
+        );
         var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before) };
         bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent);
-        if (read is not null && evidence.SoundHeard() is not null) await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
+        if (read is not null && evidence.SoundHeard() is not null)
+            await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
         await transaction.CommitAsync(cancel);
         return new Recorded(bead);
     }
@@ -79,19 +102,38 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     /// <summary>Adds a person's look at a bead, which names the version it was made from; all the evidence, as it now stands.</summary>
     /// <exception cref="OtherBodyException">The look's id is taken by another.</exception>
     public Task<BeadOutcome> LookAsync(Guid id, Guid lookId, Guid version, LookRequest request, Guid by, CancellationToken cancel) =>
-        ChangeAsync(lookId, id, version, Sent.Of(request).Under(id), by, (bead, ground, problems) =>
-        {
-            var evidence = request.Evidence ?? new Evidence();
-            // What a screen was shown of a section comes back with it; it stands as measured, and is set by no look.
-            if (evidence.Macro is not null && evidence.Macro != bead.Evidence.Macro) problems.Add(new("evidence.macro", SectionElsewhere));
-            evidence = evidence with { Listened = bead.Evidence.Listened, Macro = bead.Evidence.Macro };
-            problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
-            return evidence;
-        }, cancel);
+        ChangeAsync(
+            lookId,
+            id,
+            version,
+            Sent.Of(request).Under(id),
+            by,
+            (bead, ground, problems) =>
+            {
+                var evidence = request.Evidence ?? new Evidence();
+                // What a screen was shown of a section comes back with it; it stands as measured, and is set by no look.
+                if (evidence.Macro is not null && evidence.Macro != bead.Evidence.Macro)
+                    problems.Add(new("evidence.macro", SectionElsewhere));
+                evidence = evidence with { Listened = bead.Evidence.Listened, Macro = bead.Evidence.Macro };
+                problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
+                return evidence;
+            },
+            cancel
+        );
 
-    /// <summary>Has a bead judged anew with evidence that follows from elsewhere: a section measured, a recording heard. Null where nothing changes.</summary>
-    public async Task<Bead?> MergeAsync(Guid lookId, Guid id, Func<Evidence, Evidence> change, Guid by, CancellationToken cancel = default) =>
-        await ChangeAsync(lookId, id, null, Sent.ByNobody, by, (bead, _, _) => change(bead.Evidence), cancel) is Recorded recorded ? recorded.Bead : null;
+    /// <summary>
+    /// Has a bead judged anew with evidence that follows from elsewhere: a section measured, a recording heard. Null where nothing changes.
+    /// </summary>
+    public async Task<Bead?> MergeAsync(
+        Guid lookId,
+        Guid id,
+        Func<Evidence, Evidence> change,
+        Guid by,
+        CancellationToken cancel = default
+    ) =>
+        await ChangeAsync(lookId, id, null, Sent.ByNobody, by, (bead, _, _) => change(bead.Evidence), cancel) is Recorded recorded
+            ? recorded.Bead
+            : null;
 
     /// <summary>Takes a bead off its coupon, or puts it back.</summary>
     /// <returns>Whether there is such a bead.</returns>
@@ -99,7 +141,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await BeadStore.FindAsync(connection, id) is not { } bead) return false;
+        if (await BeadStore.FindAsync(connection, id) is not { } bead)
+            return false;
         await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0);
         await BeadStore.SetWithdrawnAsync(connection, id, by);
         await RefitOfAsync(connection, bead);
@@ -112,35 +155,50 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await BeadStore.FindAsync(connection, id) is not { } bead) return new NoSuchBead();
+        if (await BeadStore.FindAsync(connection, id) is not { } bead)
+            return new NoSuchBead();
         await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0);
-        if (await RulingStore.AddAsync(connection, id, given, sent) && given.Ruling.Aspect is null) await RefitOfAsync(connection, bead);
+        if (await RulingStore.AddAsync(connection, id, given, sent) && given.Ruling.Aspect is null)
+            await RefitOfAsync(connection, bead);
         var stored = await BeadStore.FindAsync(connection, id);
         await transaction.CommitAsync(cancel);
         return new Recorded(stored!);
     }
 
     /// <summary>Said where a section's values are sent by hand.</summary>
-    internal static readonly Said SectionElsewhere =
-        Say($"A section's values come from marks on its picture. Add the picture to the bead and mark it there.");
+    internal static readonly Said SectionElsewhere = Say(
+        $"A section's values come from marks on its picture. Add the picture to the bead and mark it there."
+    );
 
     private async Task<BeadOutcome> ChangeAsync(
-        Guid lookId, Guid id, Guid? version, Sent sent, Guid by, Func<Bead, BeadGround, List<Problem>, Evidence> change, CancellationToken cancel)
+        Guid lookId,
+        Guid id,
+        Guid? version,
+        Sent sent,
+        Guid by,
+        Func<Bead, BeadGround, List<Problem>, Evidence> change,
+        CancellationToken cancel
+    )
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await BeadStore.FindAsync(connection, id) is not { } unlocked) return new NoSuchBead();
+        if (await BeadStore.FindAsync(connection, id) is not { } unlocked)
+            return new NoSuchBead();
         await GroundStore.TakeTurnAsync(connection, unlocked.SheetId, 0);
         // Only now does nobody else write of it.
         var bead = (await BeadStore.FindAsync(connection, id))!;
-        if (await connection.IsRepeatAsync("look", lookId, sent)) return new Recorded(bead);
-        if (version is { } seen && seen != bead.Version) return new LookedSince(bead);
+        if (await connection.IsRepeatAsync("look", lookId, sent))
+            return new Recorded(bead);
+        if (version is { } seen && seen != bead.Version)
+            return new LookedSince(bead);
         var place = await TrialPlaceStore.OfBeadAsync(connection, id);
         var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step))!;
         var problems = new List<Problem>();
         var evidence = change(bead, ground, problems);
-        if (problems.Count > 0) return new RefusedBead(problems);
-        if (version is null && evidence == bead.Evidence) return new Recorded(bead);
+        if (problems.Count > 0)
+            return new RefusedBead(problems);
+        if (version is null && evidence == bead.Evidence)
+            return new Recorded(bead);
 
         var before = place is null ? await BeadStore.BeforeAsync(connection, bead.SheetId, bead.Number) : null;
         var looked = bead with { Evidence = evidence };
@@ -153,14 +211,22 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
 
     private static async Task RefitOfAsync(NpgsqlConnection connection, Bead bead, BeadGround? known = null)
     {
-        if (bead.Used is null) return;
+        if (bead.Used is null)
+            return;
         var ground = known ?? (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null))!;
         await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
     }
 
     private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before)
     {
-        var around = new Circumstances(before?.AsBefore(), ground.StudentCauses, ground.MachineCauses, ground.Sheet.Criteria, ground.Tolerances, bead.FromMarks());
+        var around = new Circumstances(
+            before?.AsBefore(),
+            ground.StudentCauses,
+            ground.MachineCauses,
+            ground.Sheet.Criteria,
+            ground.Tolerances,
+            bead.FromMarks()
+        );
         return bead.Used is { } used
             ? Judge.Of(ground.Body, ground.Machine, used, bead.Evidence, around)
             : Judge.Of(ground.Body, ground.Machine, bead.Amps!.Value, bead.Evidence, around);

@@ -25,8 +25,20 @@ namespace GentleBead.Server.Beads;
 /// <param name="RecordedAt">When.</param>
 /// <param name="Version">The look that stands, or the bead itself before any: what a change has to name.</param>
 public sealed record Bead(
-    Guid Id, Guid SheetId, int Number, double? WireMark, double? VoltMark, double? AmpMark, Settings? Used, Current? Amps,
-    Evidence Evidence, Judgement Judgement, Verdict? Ruled, DateTimeOffset RecordedAt, Guid Version)
+    Guid Id,
+    Guid SheetId,
+    int Number,
+    double? WireMark,
+    double? VoltMark,
+    double? AmpMark,
+    Settings? Used,
+    Current? Amps,
+    Evidence Evidence,
+    Judgement Judgement,
+    Verdict? Ruled,
+    DateTimeOffset RecordedAt,
+    Guid Version
+)
 {
     /// <summary>The verdict that stands: the instructor's where there is one.</summary>
     public Verdict Standing() => Ruled ?? Judgement.Verdict;
@@ -52,13 +64,14 @@ public sealed class BeadStore(NpgsqlDataSource database)
     /// <summary>Beads of a coupon that are sent at once.</summary>
     public const int Page = 20;
 
-    private const string Columns =
-        """
-        id, sheet_id as "SheetId", number, wire_mark as "WireMark", volt_mark as "VoltMark", amp_mark as "AmpMark", wire_feed_m_per_min as "WireFeed", volts, amps,
+    private const string Columns = """
+        id, sheet_id as "SheetId", number, wire_mark as "WireMark", volt_mark as "VoltMark", amp_mark as "AmpMark", wire_feed_m_per_min as
+            "WireFeed", volts, amps,
         evidence, judgement, ruled, recorded_at as "RecordedAt", version
         """;
 
-    private const string LaidColumns = "bead_id as \"Id\", number, coalesce(ruled, verdict) as \"Verdict\", shape, wire_feed_m_per_min as \"WireFeed\", volts";
+    private const string LaidColumns =
+        "bead_id as \"Id\", number, coalesce(ruled, verdict) as \"Verdict\", shape, wire_feed_m_per_min as \"WireFeed\", volts";
 
     /// <summary>One bead, withdrawn or not.</summary>
     public async Task<Bead?> FindAsync(Guid id)
@@ -72,27 +85,46 @@ public sealed class BeadStore(NpgsqlDataSource database)
         (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from bead_now where id = @id", new { id }))?.Bead;
 
     /// <summary>The newest standing bead of a coupon; null before the first.</summary>
-    public static async Task<Bead?> LastAsync(NpgsqlConnection connection, Guid sheetId) => (await connection.QuerySingleOrDefaultAsync<Row>(
-        $"select {Columns} from bead_now where id = (select bead_id from bead_standing where sheet_id = @sheetId and not withdrawn order by number desc limit 1)", new { sheetId }))?.Bead;
+    public static async Task<Bead?> LastAsync(NpgsqlConnection connection, Guid sheetId) =>
+        (
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"select {Columns} from bead_now where id = (select bead_id from bead_standing where sheet_id = @sheetId and not "
+                    + $"withdrawn order by number desc limit 1)",
+                new { sheetId }
+            )
+        )?.Bead;
 
     /// <summary>
-    /// The newest bead before a number on a coupon that a change can be read against. A trial's bead is laid off on purpose: what came of a change is not
+    /// The newest bead before a number on a coupon that a change can be read against. A trial's bead is laid off on purpose: what came of a
+    /// change is not
     /// read against it.
     /// </summary>
-    public static async Task<Bead?> BeforeAsync(NpgsqlConnection connection, Guid sheetId, int number) => (await connection.QuerySingleOrDefaultAsync<Row>(
-        $"""
-        select {Columns} from bead_now where id = (
-            select bead_standing.bead_id from bead_standing left join trial_bead on trial_bead.bead_id = bead_standing.bead_id
-            where sheet_id = @sheetId and not withdrawn and number < @number and trial_bead.bead_id is null order by number desc limit 1)
-        """,
-        new { sheetId, number }))?.Bead;
+    public static async Task<Bead?> BeforeAsync(NpgsqlConnection connection, Guid sheetId, int number) =>
+        (
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"""
+                select {Columns} from bead_now where id = (
+                    select bead_standing.bead_id from bead_standing left join trial_bead on trial_bead.bead_id = bead_standing.bead_id
+                    where sheet_id = @sheetId and not withdrawn and number < @number and trial_bead.bead_id is null
+                        order by number desc limit 1)
+                """,
+                new { sheetId, number }
+            )
+        )?.Bead;
 
     /// <summary>A page of a coupon's standing beads, in order; the newest, or those before a number.</summary>
     public static async Task<IReadOnlyList<LaidBead>> LaidAsync(NpgsqlConnection connection, Guid sheetId, int? before = null)
     {
         var rows = await connection.QueryAsync<LaidRow>(
-            $"select {LaidColumns} from bead_standing where sheet_id = @sheetId and not withdrawn and number < @before order by number desc limit @Page",
-            new { sheetId, before = before ?? int.MaxValue, Page });
+            $"select {LaidColumns} from bead_standing where sheet_id = @sheetId and not withdrawn and number < @before order by "
+                + $"number desc limit @Page",
+            new
+            {
+                sheetId,
+                before = before ?? int.MaxValue,
+                Page,
+            }
+        );
         return [.. rows.Select(row => row.Bead).Reverse()];
     }
 
@@ -107,7 +139,10 @@ public sealed class BeadStore(NpgsqlDataSource database)
     public async Task<ILookup<Guid, Bead>> AllOfSheetsAsync(IEnumerable<Guid> sheetIds)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>($"select {Columns} from bead_now where sheet_id = any(@ids) and not withdrawn order by number", new { ids = sheetIds.ToArray() });
+        var rows = await connection.QueryAsync<Row>(
+            $"select {Columns} from bead_now where sheet_id = any(@ids) and not withdrawn order by number",
+            new { ids = sheetIds.ToArray() }
+        );
         return rows.ToLookup(row => row.SheetId, row => row.Bead);
     }
 
@@ -116,7 +151,10 @@ public sealed class BeadStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<Row>(
-            $"select {Columns} from bead_now where id in (select bead_id from trial_bead where trial_id = @trialId) and not withdrawn order by seq", new { trialId });
+            $"select {Columns} from bead_now where id in (select bead_id from trial_bead where trial_id = @trialId) and not "
+                + $"withdrawn order by seq",
+            new { trialId }
+        );
         return [.. rows.Select(row => row.Bead)];
     }
 
@@ -131,7 +169,8 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 union all select seq, looked_at, judgement from look where bead_id = @beadId) as looks
             order by seq desc limit 21
             """,
-            new { beadId });
+            new { beadId }
+        );
         return [.. rows.Skip(1).Reverse().Select(row => ((DateTimeOffset)row.At, Jsonb.Read<Judgement>(row.Judgement)))];
     }
 
@@ -145,24 +184,38 @@ public sealed class BeadStore(NpgsqlDataSource database)
     /// <param name="at">When; null for now.</param>
     /// <returns>The bead with its number and time.</returns>
     public static async Task<Bead> AddAsync(
-        NpgsqlConnection connection, Bead bead, BeadGround ground, TrialPlace? place, Guid recordedBy, Sent sent, DateTimeOffset? at = null)
+        NpgsqlConnection connection,
+        Bead bead,
+        BeadGround ground,
+        TrialPlace? place,
+        Guid recordedBy,
+        Sent sent,
+        DateTimeOffset? at = null
+    )
     {
-        var (number, recordedAt) = await connection.QuerySingleAsync<(int Number, DateTime At)>(Insert, Parameters(bead, ground, place, recordedBy, sent, at));
+        var (number, recordedAt) = await connection.QuerySingleAsync<(int Number, DateTime At)>(
+            Insert,
+            Parameters(bead, ground, place, recordedBy, sent, at)
+        );
         return bead with { Number = number, RecordedAt = recordedAt };
     }
 
-    private const string Insert =
-        """
+    private const string Insert = """
         with laid as (
-            insert into bead (id, sheet_id, number, wire_mark, volt_mark, amp_mark, wire_feed_m_per_min, volts, amps, evidence, judgement, verdict, rules_version, recorded_by,
+            insert into bead (id, sheet_id, number, wire_mark, volt_mark, amp_mark, wire_feed_m_per_min, volts, amps, evidence, judgement,
+                verdict, rules_version, recorded_by,
                 recorded_at, sent)
-            select @Id, @SheetId, coalesce((select max(number) from bead where sheet_id = @SheetId), 0) + 1, @WireMark, @VoltMark, @AmpMark, @wireFeed, @volts, @amps, @evidence,
+            select @Id, @SheetId, coalesce((select max(number) from bead
+                where sheet_id = @SheetId), 0) + 1, @WireMark, @VoltMark, @AmpMark, @wireFeed, @volts, @amps, @evidence,
                 @judgement, @verdict, @rulesVersion, @recordedBy, coalesce(@at, now()), @sent
             returning id, seq, number, recorded_at),
-        placed as (insert into trial_bead (bead_id, trial_id, step, fresh_piece) select id, @trialId, @step, @freshPiece from laid where @trialId is not null)
-        insert into bead_standing (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm, wire_mark, volt_mark, amp_mark,
+        placed as (insert into trial_bead (bead_id, trial_id, step, fresh_piece) select id, @trialId, @step, @freshPiece from laid
+            where @trialId is not null)
+        insert into bead_standing (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm,
+            wire_mark, volt_mark, amp_mark,
             wire_feed_m_per_min, volts, sound, cause, verdict, shape, next, recorded_at, withdrawn)
-        select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark, @AmpMark,
+        select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark,
+            @AmpMark,
             @wireFeed, @volts, @sound, @cause, @verdict, @shape, @next, recorded_at, false from laid
         returning number, recorded_at
         """;
@@ -174,40 +227,47 @@ public sealed class BeadStore(NpgsqlDataSource database)
     /// <param name="by">Who looked.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public static Task AddLookAsync(NpgsqlConnection connection, Guid id, Bead bead, Guid by, Sent sent, DateTimeOffset? at = null) => connection.ExecuteAsync(
-        """
-        with looked as (
-            insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at, sent)
-            values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing returning id)
-        update bead_standing set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id from looked where bead_id = @beadId
-        """,
-        new
-        {
-            id,
-            beadId = bead.Id,
-            evidence = new Jsonb<Evidence>(bead.Evidence),
-            judgement = new Jsonb<Judgement>(bead.Judgement),
-            verdict = EnumText.Of(bead.Judgement.Verdict),
-            rulesVersion = bead.Judgement.RulesVersion,
-            sound = bead.Evidence.SoundHeard() is { } heard ? EnumText.Of(heard) : null,
-            cause = CauseOf(bead.Judgement),
-            shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
-            next = new Jsonb<Said?>(bead.Judgement.Next?.Instruction),
-            by,
-            sent = sent.Hash,
-            at = at?.UtcDateTime,
-        });
+    public static Task AddLookAsync(NpgsqlConnection connection, Guid id, Bead bead, Guid by, Sent sent, DateTimeOffset? at = null) =>
+        connection.ExecuteAsync(
+            """
+            with looked as (
+                insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at, sent)
+                values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, coalesce(@at, now()), @sent)
+                    on conflict (id) do nothing returning id)
+            update bead_standing set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id
+                from looked where bead_id = @beadId
+            """,
+            new
+            {
+                id,
+                beadId = bead.Id,
+                evidence = new Jsonb<Evidence>(bead.Evidence),
+                judgement = new Jsonb<Judgement>(bead.Judgement),
+                verdict = EnumText.Of(bead.Judgement.Verdict),
+                rulesVersion = bead.Judgement.RulesVersion,
+                sound = bead.Evidence.SoundHeard() is { } heard ? EnumText.Of(heard) : null,
+                cause = CauseOf(bead.Judgement),
+                shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
+                next = new Jsonb<Said?>(bead.Judgement.Next?.Instruction),
+                by,
+                sent = sent.Hash,
+                at = at?.UtcDateTime,
+            }
+        );
 
     /// <summary>Takes a bead off its coupon, or puts it back.</summary>
     /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
     /// <param name="id">Which bead.</param>
     /// <param name="by">Who withdraws it; null puts it back.</param>
-    public static Task SetWithdrawnAsync(NpgsqlConnection connection, Guid id, Guid? by) => connection.ExecuteAsync(
-        """
-        with taken as (update bead set withdrawn_by = @by, withdrawn_at = case when @by::uuid is null then null else now() end where id = @id returning id, withdrawn_at)
-        update bead_standing set withdrawn = taken.withdrawn_at is not null from taken where bead_id = taken.id
-        """,
-        new { id, by });
+    public static Task SetWithdrawnAsync(NpgsqlConnection connection, Guid id, Guid? by) =>
+        connection.ExecuteAsync(
+            """
+            with taken as (update bead set withdrawn_by = @by, withdrawn_at = case when @by::uuid is null then null else now() end
+                where id = @id returning id, withdrawn_at)
+            update bead_standing set withdrawn = taken.withdrawn_at is not null from taken where bead_id = taken.id
+            """,
+            new { id, by }
+        );
 
     private static string? CauseOf(Judgement judgement) => judgement.Causes.Count > 0 ? EnumText.Of(judgement.Causes[0].Cause) : null;
 
@@ -249,12 +309,38 @@ public sealed class BeadStore(NpgsqlDataSource database)
     }
 
     private sealed record Row(
-        Guid Id, Guid SheetId, int Number, double? WireMark, double? VoltMark, double? AmpMark, double? WireFeed, double? Volts, double? Amps,
-        string Evidence, string Judgement, string? Ruled, DateTime RecordedAt, Guid Version)
+        Guid Id,
+        Guid SheetId,
+        int Number,
+        double? WireMark,
+        double? VoltMark,
+        double? AmpMark,
+        double? WireFeed,
+        double? Volts,
+        double? Amps,
+        string Evidence,
+        string Judgement,
+        string? Ruled,
+        DateTime RecordedAt,
+        Guid Version
+    )
     {
-        public Bead Bead => new(
-            Id, SheetId, Number, WireMark, VoltMark, AmpMark, Pair(WireFeed, Volts), Amps is { } amps ? Current.FromAmps(amps) : null,
-            Jsonb.Read<Evidence>(Evidence), Jsonb.Read<Judgement>(Judgement), Ruled is null ? null : EnumText.Read<Verdict>(Ruled), RecordedAt, Version);
+        public Bead Bead =>
+            new(
+                Id,
+                SheetId,
+                Number,
+                WireMark,
+                VoltMark,
+                AmpMark,
+                Pair(WireFeed, Volts),
+                Amps is { } amps ? Current.FromAmps(amps) : null,
+                Jsonb.Read<Evidence>(Evidence),
+                Jsonb.Read<Judgement>(Judgement),
+                Ruled is null ? null : EnumText.Read<Verdict>(Ruled),
+                RecordedAt,
+                Version
+            );
     }
 
     private sealed record LaidRow(Guid Id, int Number, string Verdict, string Shape, double? WireFeed, double? Volts)

@@ -69,10 +69,16 @@ public sealed record CleanPicture(string MediaType, int Width, int Height, byte[
 
     private static SKBitmap Upright(SKBitmap picture, SKEncodedOrigin origin)
     {
-        var turned = origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
+        var turned =
+            origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
         var (width, height) = turned ? (picture.Height, picture.Width) : (picture.Width, picture.Height);
         var scale = Math.Min(1, (float)LongestSide / Math.Max(width, height));
-        var result = new SKBitmap(Math.Max(1, (int)Math.Round(width * scale)), Math.Max(1, (int)Math.Round(height * scale)), SKColorType.Rgba8888, SKAlphaType.Premul);
+        var result = new SKBitmap(
+            Math.Max(1, (int)Math.Round(width * scale)),
+            Math.Max(1, (int)Math.Round(height * scale)),
+            SKColorType.Rgba8888,
+            SKAlphaType.Premul
+        );
         using var canvas = new SKCanvas(result);
         canvas.Clear(SKColors.White);
         canvas.Scale(scale);

@@ -25,17 +25,33 @@ public static class CouponEndpoints
         sheets.MapGet("/{id:guid}/beads", BeadsAsync);
     }
 
-    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock) => coupons.OfStudentAsync(user.Id(), clock.Today());
+    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock) =>
+        coupons.OfStudentAsync(user.Id(), clock.Today());
 
-    private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(Guid studentId, long? before, ClaimsPrincipal user, PeopleStore people, CouponStore coupons)
+    private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(
+        Guid studentId,
+        long? before,
+        ClaimsPrincipal user,
+        PeopleStore people,
+        CouponStore coupons
+    )
     {
         // Somebody else's rack does not exist as far as a student is told.
-        if (!user.MaySee(studentId) || await people.FindAsync(studentId) is not { Role: Role.Student } student) return TypedResults.NotFound();
+        if (!user.MaySee(studentId) || await people.FindAsync(studentId) is not { Role: Role.Student } student)
+            return TypedResults.NotFound();
         var (page, more) = await coupons.RackAsync(studentId, before);
         return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), page, more));
     }
 
     // The beads of a coupon before a number: what did not come with it.
-    private static async Task<Results<Ok<IReadOnlyList<LaidBead>>, NotFound>> BeadsAsync(Guid id, int before, ClaimsPrincipal user, SheetStore sheets, BeadStore beads) =>
-        await sheets.FindAsync(id) is { } sheet && user.MaySee(sheet.StudentId) ? TypedResults.Ok(await beads.LaidAsync(id, before)) : TypedResults.NotFound();
+    private static async Task<Results<Ok<IReadOnlyList<LaidBead>>, NotFound>> BeadsAsync(
+        Guid id,
+        int before,
+        ClaimsPrincipal user,
+        SheetStore sheets,
+        BeadStore beads
+    ) =>
+        await sheets.FindAsync(id) is { } sheet && user.MaySee(sheet.StudentId)
+            ? TypedResults.Ok(await beads.LaidAsync(id, before))
+            : TypedResults.NotFound();
 }

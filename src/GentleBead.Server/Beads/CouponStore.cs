@@ -32,7 +32,14 @@ public sealed record RackBead(Guid Id, int Number, Core.Judging.Verdict Verdict,
 /// <param name="PositionName">ISO and AWS names of its position.</param>
 /// <param name="Beads">The newest of its standing beads, in order.</param>
 /// <param name="Earlier">How many standing beads it has besides.</param>
-public sealed record RackCoupon(Guid SheetId, DateTimeOffset AssignedAt, Job Job, string PositionName, IReadOnlyList<RackBead> Beads, int Earlier);
+public sealed record RackCoupon(
+    Guid SheetId,
+    DateTimeOffset AssignedAt,
+    Job Job,
+    string PositionName,
+    IReadOnlyList<RackBead> Beads,
+    int Earlier
+);
 
 /// <summary>What a student works on now.</summary>
 /// <param name="BoothNumber">The booth they stand at; null when at none.</param>
@@ -41,7 +48,14 @@ public sealed record RackCoupon(Guid SheetId, DateTimeOffset AssignedAt, Job Job
 /// <param name="Coupon">Their newest sheet with its beads; null before the first.</param>
 /// <param name="Machine">The machine of that sheet; null with it.</param>
 /// <param name="MachineId">The same; null with it.</param>
-public sealed record MyWork(int? BoothNumber, Guid? BoothId, Guid? SessionId, Coupon? Coupon, Core.Machines.Machine? Machine, Guid? MachineId);
+public sealed record MyWork(
+    int? BoothNumber,
+    Guid? BoothId,
+    Guid? SessionId,
+    Coupon? Coupon,
+    Core.Machines.Machine? Machine,
+    Guid? MachineId
+);
 
 /// <summary>Reads sheets with their beads, a bounded number of rows whatever lies in the database.</summary>
 public sealed class CouponStore(NpgsqlDataSource database)
@@ -55,7 +69,12 @@ public sealed class CouponStore(NpgsqlDataSource database)
     public static async Task<Coupon> OfAsync(NpgsqlConnection connection, AssignedSheet sheet)
     {
         var beads = await BeadStore.LaidAsync(connection, sheet.Id);
-        return new Coupon(sheet, beads, beads.Count == BeadStore.Page, beads.Count == 0 ? null : await BeadStore.FindAsync(connection, beads[^1].Id));
+        return new Coupon(
+            sheet,
+            beads,
+            beads.Count == BeadStore.Page,
+            beads.Count == 0 ? null : await BeadStore.FindAsync(connection, beads[^1].Id)
+        );
     }
 
     /// <summary>Where a student stands in today's session, and their newest sheet.</summary>
@@ -70,17 +89,27 @@ public sealed class CouponStore(NpgsqlDataSource database)
             from (select id from session where held_on <= @today order by held_on desc, seq desc limit 1) as tonight
             join place on place.session_id = tonight.id and place.student_id = @studentId join booth on booth.id = place.booth_id
             """,
-            new { studentId, today });
+            new { studentId, today }
+        );
         var row = await connection.QuerySingleOrDefaultAsync<NewestRow>(
             $"""
-            select {SheetStore.Columns("sheet")}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as "Readings"
+            select {SheetStore.Columns(
+                "sheet"
+            )}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
+                "Readings"
             from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
             where sheet.id = (select id from sheet where student_id = @studentId order by seq desc limit 1)
             """,
-            new { studentId });
+            new { studentId }
+        );
         return new MyWork(
-            place?.Number, place?.BoothId, place?.SessionId, row is null ? null : await OfAsync(connection, row.Sheet),
-            row is null ? null : StoredMachine.Read(row.MachineBody, row.Load, row.Readings), row?.MachineId);
+            place?.Number,
+            place?.BoothId,
+            place?.SessionId,
+            row is null ? null : await OfAsync(connection, row.Sheet),
+            row is null ? null : StoredMachine.Read(row.MachineBody, row.Load, row.Readings),
+            row?.MachineId
+        );
     }
 
     /// <summary>A page of a student's coupons, newest first, and what to ask for the next with.</summary>
@@ -89,24 +118,52 @@ public sealed class CouponStore(NpgsqlDataSource database)
     public async Task<(IReadOnlyList<RackCoupon> Coupons, long? More)> RackAsync(Guid studentId, long? before)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var coupons = (await connection.QueryAsync<(Guid Id, DateTime At, string Job, string PositionName, long Seq)>(
-            "select id, assigned_at, job, position_name, seq from sheet where student_id = @studentId and seq < @before order by seq desc limit @RackPage",
-            new { studentId, before = before ?? long.MaxValue, RackPage })).AsList();
-        var beads = (await connection.QueryAsync<(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, int All)>(
-            """
-            select given.id, newest.bead_id, newest.number, newest.verdict, newest.shape, newest.all_of_it
-            from unnest(@ids) as given (id) cross join lateral (
-                select bead_id, number, coalesce(ruled, verdict) as verdict, shape, count(*) over ()::int as all_of_it
-                from bead_standing where sheet_id = given.id and not withdrawn order by number desc limit @RackBeads) as newest
-            order by newest.number
-            """,
-            new { ids = coupons.Select(coupon => coupon.Id).ToArray(), RackBeads })).ToLookup(bead => bead.SheetId);
+        var coupons = (
+            await connection.QueryAsync<(Guid Id, DateTime At, string Job, string PositionName, long Seq)>(
+                "select id, assigned_at, job, position_name, seq from sheet where student_id = @studentId and seq < @before "
+                    + "order by seq desc limit @RackPage",
+                new
+                {
+                    studentId,
+                    before = before ?? long.MaxValue,
+                    RackPage,
+                }
+            )
+        ).AsList();
+        var beads = (
+            await connection.QueryAsync<(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, int All)>(
+                """
+                select given.id, newest.bead_id, newest.number, newest.verdict, newest.shape, newest.all_of_it
+                from unnest(@ids) as given (id) cross join lateral (
+                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape, count(*) over ()::int as all_of_it
+                    from bead_standing where sheet_id = given.id and not withdrawn order by number desc limit @RackBeads) as newest
+                order by newest.number
+                """,
+                new { ids = coupons.Select(coupon => coupon.Id).ToArray(), RackBeads }
+            )
+        ).ToLookup(bead => bead.SheetId);
         return ([.. coupons.Select(Coupon)], coupons.Count == RackPage ? coupons[^1].Seq : null);
 
         RackCoupon Coupon((Guid Id, DateTime At, string Job, string PositionName, long Seq) row)
         {
-            RackBead[] laid = [.. beads[row.Id].Select(bead => new RackBead(bead.Id, bead.Number, EnumText.Read<Core.Judging.Verdict>(bead.Verdict), Jsonb.Read<BeadShape>(bead.Shape)))];
-            return new(row.Id, row.At, Jsonb.Read<Job>(row.Job), row.PositionName, laid, laid.Length == 0 ? 0 : beads[row.Id].First().All - laid.Length);
+            RackBead[] laid =
+            [
+                .. beads[row.Id]
+                    .Select(bead => new RackBead(
+                        bead.Id,
+                        bead.Number,
+                        EnumText.Read<Core.Judging.Verdict>(bead.Verdict),
+                        Jsonb.Read<BeadShape>(bead.Shape)
+                    )),
+            ];
+            return new(
+                row.Id,
+                row.At,
+                Jsonb.Read<Job>(row.Job),
+                row.PositionName,
+                laid,
+                laid.Length == 0 ? 0 : beads[row.Id].First().All - laid.Length
+            );
         }
     }
 

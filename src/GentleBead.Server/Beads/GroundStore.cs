@@ -22,26 +22,43 @@ namespace GentleBead.Server.Beads;
 /// <param name="Stored">Whether the bead is there already.</param>
 /// <param name="Sent">What it was sent with; null when it is not there, or was sent before that was kept.</param>
 public sealed record BeadGround(
-    AssignedSheet Sheet, TrialPlan? Plan, int? Step, Guid MachineId, Machine Machine,
-    IReadOnlyList<Cause> StudentCauses, IReadOnlyList<Cause> MachineCauses, PracticeTolerances Tolerances, bool Stored, byte[]? Sent)
+    AssignedSheet Sheet,
+    TrialPlan? Plan,
+    int? Step,
+    Guid MachineId,
+    Machine Machine,
+    IReadOnlyList<Cause> StudentCauses,
+    IReadOnlyList<Cause> MachineCauses,
+    PracticeTolerances Tolerances,
+    bool Stored,
+    byte[]? Sent
+)
 {
     /// <summary>The sheet the bead is judged by: in a trial of joints or positions its step's own.</summary>
-    public Sheet Body => Plan is { } plan && Step is { } step && step >= 1 && step <= plan.Steps.Count ? plan.Steps[step - 1].Sheet ?? Sheet.Body : Sheet.Body;
+    public Sheet Body =>
+        Plan is { } plan && Step is { } step && step >= 1 && step <= plan.Steps.Count
+            ? plan.Steps[step - 1].Sheet ?? Sheet.Body
+            : Sheet.Body;
 }
 
 /// <summary>Reads what stands around a bead, in one statement.</summary>
 public static class GroundStore
 {
-    /// <summary>Takes the machine's turn: whoever writes of its beads waits here for whoever does so now. Gives false where there is no such sheet.</summary>
+    /// <summary>
+    /// Takes the machine's turn: whoever writes of its beads waits here for whoever does so now. Gives false where there is no such sheet.
+    /// </summary>
     /// <param name="connection">In whose transaction.</param>
     /// <param name="sheetId">A sheet given out at its booth.</param>
     /// <param name="beads">Beads laid by this: 1 when one is recorded, else 0.</param>
-    public static async Task<bool> TakeTurnAsync(NpgsqlConnection connection, Guid sheetId, int beads) => await connection.ExecuteAsync(
-        """
-        insert into machine_wear (machine_id, beads) select booth.machine_id, @beads from sheet join booth on booth.id = sheet.booth_id where sheet.id = @sheetId
-        on conflict (machine_id) do update set beads = machine_wear.beads + excluded.beads
-        """,
-        new { sheetId, beads }) > 0;
+    public static async Task<bool> TakeTurnAsync(NpgsqlConnection connection, Guid sheetId, int beads) =>
+        await connection.ExecuteAsync(
+            """
+            insert into machine_wear (machine_id, beads) select booth.machine_id, @beads from sheet join booth on booth.id = sheet.booth_id
+                where sheet.id = @sheetId
+            on conflict (machine_id) do update set beads = machine_wear.beads + excluded.beads
+            """,
+            new { sheetId, beads }
+        ) > 0;
 
     /// <summary>What a bead on a sheet is laid to; null where there is no such sheet.</summary>
     /// <param name="connection">Where.</param>
@@ -53,18 +70,30 @@ public static class GroundStore
     {
         var row = await connection.QuerySingleOrDefaultAsync<Row>(
             $$"""
-            select {{SheetStore.Columns("sheet")}}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as "Readings",
+            select {{SheetStore.Columns(
+                "sheet"
+            )}}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
+                "Readings",
                 (select plan from trial where trial.id = @trialId and trial.sheet_id = sheet.id) as "Plan",
-                array(select cause from (select cause, bead_id from bead_standing where student_id = sheet.student_id and not withdrawn order by seq desc limit @most + 1) as newest
+                array(select cause from (select cause, bead_id from bead_standing where student_id = sheet.student_id and not withdrawn
+                    order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "StudentCauses",
-                array(select cause from (select cause, bead_id from bead_standing where machine_id = booth.machine_id and not withdrawn order by seq desc limit @most + 1) as newest
+                array(select cause from (select cause, bead_id from bead_standing where machine_id = booth.machine_id and not withdrawn
+                    order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "MachineCauses",
                 (select body from practice_tolerances order by seq desc limit 1) as "Tolerances",
                 exists (select 1 from bead where bead.id = @beadId) as "Stored", (select sent from bead where bead.id = @beadId) as "Sent"
             from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
             where sheet.id = @sheetId
             """,
-            new { sheetId, beadId, trialId, most = Habits.Recent });
+            new
+            {
+                sheetId,
+                beadId,
+                trialId,
+                most = Habits.Recent,
+            }
+        );
         return row?.Ground(step);
     }
 
@@ -90,9 +119,18 @@ public static class GroundStore
 
         public required byte[]? Sent { get; init; }
 
-        public BeadGround Ground(int? step) => new(
-            Sheet, Plan is null ? null : Jsonb.Read<TrialPlan>(Plan), step, MachineId, StoredMachine.Read(MachineBody, Load, Readings),
-            [.. StudentCauses.Select(EnumText.Read<Cause>)], [.. MachineCauses.Select(EnumText.Read<Cause>)],
-            Tolerances is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(Tolerances), Stored, Sent);
+        public BeadGround Ground(int? step) =>
+            new(
+                Sheet,
+                Plan is null ? null : Jsonb.Read<TrialPlan>(Plan),
+                step,
+                MachineId,
+                StoredMachine.Read(MachineBody, Load, Readings),
+                [.. StudentCauses.Select(EnumText.Read<Cause>)],
+                [.. MachineCauses.Select(EnumText.Read<Cause>)],
+                Tolerances is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(Tolerances),
+                Stored,
+                Sent
+            );
     }
 }

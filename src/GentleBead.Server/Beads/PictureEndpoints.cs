@@ -17,8 +17,11 @@ public static class PictureEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var pictures = app.MapGroup("/api").WithTags("pictures");
-        pictures.MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync).RequireAuthorization(Access.Instructor)
-            .WithUpload(CleanPicture.MostBytes, "image/jpeg", "image/png", "image/webp").Repeatable();
+        pictures
+            .MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync)
+            .RequireAuthorization(Access.Instructor)
+            .WithUpload(CleanPicture.MostBytes, "image/jpeg", "image/png", "image/webp")
+            .Repeatable();
         pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.SignedIn);
         pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
         pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor).Repeatable();
@@ -26,25 +29,46 @@ public static class PictureEndpoints
     }
 
     private static async Task<Results<Ok<Picture>, NotFound, Wrong>> AddAsync(
-        Guid id, string side, Guid pictureId, HttpRequest request, ClaimsPrincipal user, BeadStore beads, PictureStore pictures, HeavyWork heavy, CancellationToken cancellation)
+        Guid id,
+        string side,
+        Guid pictureId,
+        HttpRequest request,
+        ClaimsPrincipal user,
+        BeadStore beads,
+        PictureStore pictures,
+        HeavyWork heavy,
+        CancellationToken cancellation
+    )
     {
-        if (await beads.FindAsync(id) is null) return TypedResults.NotFound();
-        if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows)) return Problems.Field("side", Say($"A picture of the face, the back or a macro."));
-        if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent) return Problems.Field("picture", Say($"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB."));
-        if (sent.Length == 0) return Problems.Field("picture", Say($"The file is empty."));
+        if (await beads.FindAsync(id) is null)
+            return TypedResults.NotFound();
+        if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows))
+            return Problems.Field("side", Say($"A picture of the face, the back or a macro."));
+        if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent)
+            return Problems.Field("picture", Say($"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB."));
+        if (sent.Length == 0)
+            return Problems.Field("picture", Say($"The file is empty."));
 
         var fingerprint = Sent.OfBytes(sent).Under(id);
-        if (await pictures.IsRepeatAsync(pictureId, fingerprint) && await pictures.FindAsync(pictureId) is { } stored) return TypedResults.Ok(stored);
+        if (await pictures.IsRepeatAsync(pictureId, fingerprint) && await pictures.FindAsync(pictureId) is { } stored)
+            return TypedResults.Ok(stored);
         // Drawing a large picture anew takes memory and time: in turn.
         var (picture, problem) = await heavy.RunAsync(user.Id(), () => (CleanPicture.Of(sent, out var wrong), wrong), cancellation);
-        if (picture is null) return Problems.Field("picture", problem!);
+        if (picture is null)
+            return Problems.Field("picture", problem!);
         await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), fingerprint);
         return TypedResults.Ok((await pictures.FindAsync(pictureId))!);
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(Guid pictureId, ClaimsPrincipal user, HttpResponse response, PictureStore pictures)
+    private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(
+        Guid pictureId,
+        ClaimsPrincipal user,
+        HttpResponse response,
+        PictureStore pictures
+    )
     {
-        if (await pictures.StudentOfAsync(pictureId) is not { } studentId || !user.MaySee(studentId)) return TypedResults.NotFound();
+        if (await pictures.StudentOfAsync(pictureId) is not { } studentId || !user.MaySee(studentId))
+            return TypedResults.NotFound();
         var (mediaType, bytes) = await pictures.BytesAsync(pictureId);
         // A picture never changes under its id; whoever may see it keeps it for the day.
         response.Headers.CacheControl = "private, max-age=86400";
@@ -52,33 +76,60 @@ public static class PictureEndpoints
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong>> MarkAsync(
-        Guid pictureId, Guid marksId, MacroMarks request, ClaimsPrincipal user, PictureStore pictures, BeadFileStore files, BeadRecorder recorder, CancellationToken cancel)
+        Guid pictureId,
+        Guid marksId,
+        MacroMarks request,
+        ClaimsPrincipal user,
+        PictureStore pictures,
+        BeadFileStore files,
+        BeadRecorder recorder,
+        CancellationToken cancel
+    )
     {
-        if (await pictures.FindAsync(pictureId) is not { } picture || await files.FindAsync(picture.BeadId) is not { } file) return TypedResults.NotFound();
+        if (await pictures.FindAsync(pictureId) is not { } picture || await files.FindAsync(picture.BeadId) is not { } file)
+            return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
-        if (problems.Count > 0) return Problems.Of(problems);
+        if (problems.Count > 0)
+            return Problems.Of(problems);
 
         var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
         await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId));
         // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
-        return TypedResults.Ok((await recorder.MergeAsync(marksId, file.Bead.Id, evidence => evidence with { Macro = measures }, user.Id(), cancel))!);
+        return TypedResults.Ok(
+            (await recorder.MergeAsync(marksId, file.Bead.Id, evidence => evidence with { Macro = measures }, user.Id(), cancel))!
+        );
     }
 
     // The same measures as marking gives, kept nowhere: what the marks say while they are being set.
-    private static async Task<Results<Ok<MacroMeasures>, NotFound, Wrong>> MeasureAsync(Guid pictureId, MacroMarks request, PictureStore pictures, BeadStore beads)
+    private static async Task<Results<Ok<MacroMeasures>, NotFound, Wrong>> MeasureAsync(
+        Guid pictureId,
+        MacroMarks request,
+        PictureStore pictures,
+        BeadStore beads
+    )
     {
-        if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead) return TypedResults.NotFound();
+        if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead)
+            return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
-        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
+        return problems.Count > 0
+            ? Problems.Of(problems)
+            : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
     }
 
-    private static MacroMarks Whole(MacroMarks sent) => sent with { Face = sent.Face ?? [], FusionLine = sent.FusionLine ?? [], Unfused = sent.Unfused ?? [] };
+    private static MacroMarks Whole(MacroMarks sent) =>
+        sent with
+        {
+            Face = sent.Face ?? [],
+            FusionLine = sent.FusionLine ?? [],
+            Unfused = sent.Unfused ?? [],
+        };
 
-    private static IReadOnlyList<Problem> ProblemsOf(Picture picture, MacroMarks marks) => picture.Side != PictureSide.Macro
-        ? [new("marks", Say($"Only a section can be measured."))]
-        : [.. marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field)];
+    private static IReadOnlyList<Problem> ProblemsOf(Picture picture, MacroMarks marks) =>
+        picture.Side != PictureSide.Macro
+            ? [new("marks", Say($"Only a section can be measured."))]
+            : [.. marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field)];
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid pictureId, Withdrawal request, PictureStore pictures) =>
         await pictures.SetWithdrawnAsync(pictureId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();

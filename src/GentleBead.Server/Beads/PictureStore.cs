@@ -27,15 +27,24 @@ public enum PictureSide
 /// <param name="Marks">What was marked on it; null before, and on what is no macro.</param>
 /// <param name="Measures">What the marks measure; null with them.</param>
 /// <param name="AddedAt">When.</param>
-public sealed record Picture(Guid Id, Guid BeadId, PictureSide Side, int Width, int Height, MacroMarks? Marks, MacroMeasures? Measures, DateTimeOffset AddedAt);
+public sealed record Picture(
+    Guid Id,
+    Guid BeadId,
+    PictureSide Side,
+    int Width,
+    int Height,
+    MacroMarks? Marks,
+    MacroMeasures? Measures,
+    DateTimeOffset AddedAt
+);
 
 /// <summary>Pictures and the marks on them in the database. A picture is withdrawn, never deleted; marks are only added to.</summary>
 public sealed class PictureStore(NpgsqlDataSource database)
 {
-    private const string Pictures =
-        """
+    private const string Pictures = """
         select picture.id, bead_id as "BeadId", side, width, height, newest.marks, newest.measures, added_at as "AddedAt" from picture
-        left join lateral (select marks, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest on true
+        left join lateral (select marks, measures from macro_marks where picture_id = picture.id
+            order by seq desc limit 1) as newest on true
         """;
 
     /// <summary>Adds a picture; the same id again changes nothing.</summary>
@@ -48,7 +57,22 @@ public sealed class PictureStore(NpgsqlDataSource database)
             insert into picture (id, bead_id, side, media_type, width, height, bytes, added_by, added_at, sent)
             values (@id, @beadId, @side, @MediaType, @Width, @Height, @Bytes, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { id, beadId, side = EnumText.Of(side), picture.MediaType, picture.Width, picture.Height, picture.Bytes, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new
+            {
+                id,
+                beadId,
+                side = EnumText.Of(side),
+                picture.MediaType,
+                picture.Width,
+                picture.Height,
+                picture.Bytes,
+                by,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 
     /// <summary>Whether a picture was added under this id already with the same file.</summary>
@@ -63,21 +87,33 @@ public sealed class PictureStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<Guid?>(
-            "select student_id from picture join bead_standing using (bead_id) where picture.id = @id and picture.withdrawn_at is null", new { id });
+            "select student_id from picture join bead_standing using (bead_id) where picture.id = @id and picture.withdrawn_at is null",
+            new { id }
+        );
     }
 
     /// <summary>One standing picture.</summary>
     public async Task<Picture?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"{Pictures} where picture.id = @id and withdrawn_at is null", new { id }))?.Picture;
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>($"{Pictures} where picture.id = @id and withdrawn_at is null", new { id })
+        )?.Picture;
     }
 
     /// <summary>The standing pictures of a bead, oldest first.</summary>
     public async Task<IReadOnlyList<Picture>> OfBeadAsync(Guid beadId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"{Pictures} where bead_id = @beadId and withdrawn_at is null order by picture.seq limit 40", new { beadId })).Select(row => row.Picture)];
+        return
+        [
+            .. (
+                await connection.QueryAsync<Row>(
+                    $"{Pictures} where bead_id = @beadId and withdrawn_at is null order by picture.seq limit 40",
+                    new { beadId }
+                )
+            ).Select(row => row.Picture),
+        ];
     }
 
     /// <summary>A picture's bytes and what they are.</summary>
@@ -88,7 +124,15 @@ public sealed class PictureStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds marks to a macro; the same id again changes nothing.</summary>
-    public async Task AddMarksAsync(Guid id, Guid pictureId, MacroMarks marks, MacroMeasures measures, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddMarksAsync(
+        Guid id,
+        Guid pictureId,
+        MacroMarks marks,
+        MacroMeasures measures,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.AddOnceAsync(
@@ -97,20 +141,43 @@ public sealed class PictureStore(NpgsqlDataSource database)
             insert into macro_marks (id, picture_id, marks, measures, marked_by, marked_at, sent)
             values (@id, @pictureId, @marks, @measures, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { id, pictureId, marks = new Jsonb<MacroMarks>(marks), measures = new Jsonb<MacroMeasures>(measures), by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new
+            {
+                id,
+                pictureId,
+                marks = new Jsonb<MacroMarks>(marks),
+                measures = new Jsonb<MacroMeasures>(measures),
+                by,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 
     /// <summary>Takes a picture away, or puts it back.</summary>
     public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync("update picture set withdrawn_at = case when @withdrawn then now() end where id = @id", new { id, withdrawn }) == 1;
+        return await connection.ExecuteAsync(
+                "update picture set withdrawn_at = case when @withdrawn then now() end where id = @id",
+                new { id, withdrawn }
+            ) == 1;
     }
 
     private sealed record Row(Guid Id, Guid BeadId, string Side, int Width, int Height, string? Marks, string? Measures, DateTime AddedAt)
     {
-        public Picture Picture => new(
-            Id, BeadId, EnumText.Read<PictureSide>(Side), Width, Height,
-            Marks is null ? null : Jsonb.Read<MacroMarks>(Marks), Measures is null ? null : Jsonb.Read<MacroMeasures>(Measures), AddedAt);
+        public Picture Picture =>
+            new(
+                Id,
+                BeadId,
+                EnumText.Read<PictureSide>(Side),
+                Width,
+                Height,
+                Marks is null ? null : Jsonb.Read<MacroMarks>(Marks),
+                Measures is null ? null : Jsonb.Read<MacroMeasures>(Measures),
+                AddedAt
+            );
     }
 }

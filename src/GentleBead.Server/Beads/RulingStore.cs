@@ -30,27 +30,32 @@ public sealed class RulingStore(NpgsqlDataSource database)
     /// <param name="given">The word.</param>
     /// <param name="sent">What was sent.</param>
     /// <returns>Whether it is new.</returns>
-    public static Task<bool> AddAsync(NpgsqlConnection connection, Guid beadId, GivenRuling given, Sent sent) => connection.AddOnceAsync(
-        "ruling",
-        """
-        with given as (
-            insert into ruling (id, bead_id, aspect, tool, instructor, reason, ruled_by, ruled_at, sent)
-            values (@Id, @beadId, @aspect, @Tool, @Instructor, @Reason, @RuledBy, coalesce(@at, now()), @sent) on conflict (id) do nothing returning instructor)
-        update bead_standing set ruled = case when @aspect::text is null then given.instructor else ruled end from given where bead_id = @beadId
-        """,
-        new
-        {
+    public static Task<bool> AddAsync(NpgsqlConnection connection, Guid beadId, GivenRuling given, Sent sent) =>
+        connection.AddOnceAsync(
+            "ruling",
+            """
+            with given as (
+                insert into ruling (id, bead_id, aspect, tool, instructor, reason, ruled_by, ruled_at, sent)
+                values (@Id, @beadId, @aspect, @Tool, @Instructor, @Reason, @RuledBy, coalesce(@at, now()), @sent)
+                    on conflict (id) do nothing returning instructor)
+            update bead_standing set ruled = case when @aspect::text is null then given.instructor else ruled end from given
+                where bead_id = @beadId
+            """,
+            new
+            {
+                given.Id,
+                beadId,
+                aspect = given.Ruling.Aspect is { } aspect ? EnumText.Of(aspect) : null,
+                given.Ruling.Tool,
+                given.Ruling.Instructor,
+                given.Reason,
+                given.RuledBy,
+                at = given.RuledAt?.UtcDateTime,
+                sent = sent.Hash,
+            },
             given.Id,
-            beadId,
-            aspect = given.Ruling.Aspect is { } aspect ? EnumText.Of(aspect) : null,
-            given.Ruling.Tool,
-            given.Ruling.Instructor,
-            given.Reason,
-            given.RuledBy,
-            at = given.RuledAt?.UtcDateTime,
-            sent = sent.Hash,
-        },
-        given.Id, sent);
+            sent
+        );
 
     /// <summary>The newest rulings on a bead with the names of whoever gave them, oldest first.</summary>
     public async Task<IReadOnlyList<NamedRuling>> OfBeadAsync(Guid beadId)
@@ -61,7 +66,8 @@ public sealed class RulingStore(NpgsqlDataSource database)
             select aspect, tool, instructor, reason, person.name, ruled_at from ruling join person on person.id = ruled_by
             where bead_id = @beadId order by ruling.seq desc limit @Shown
             """,
-            new { beadId, Shown });
+            new { beadId, Shown }
+        );
         return [.. rows.Reverse().Select(row => new NamedRuling(Read(row.Aspect, row.Tool, row.Instructor), row.Reason, row.By, row.At))];
     }
 
@@ -73,13 +79,16 @@ public sealed class RulingStore(NpgsqlDataSource database)
             """
             select aspect, tool, instructor from (
                 select distinct on (bead_id, aspect) bead_id, aspect, tool, instructor
-                from (select bead_id, aspect, tool, instructor, seq from ruling order by seq desc limit @Counted) as newest order by bead_id, aspect, seq desc) as standing
+                from (select bead_id, aspect, tool, instructor, seq from ruling order by seq desc limit @Counted) as newest
+                    order by bead_id, aspect, seq desc) as standing
             -- Bead by bead: joined as a whole, every bead ever laid would be read while there are few.
             cross join lateral (select from bead_standing where bead_id = standing.bead_id and not withdrawn limit 1) as stands
             """,
-            new { Counted });
+            new { Counted }
+        );
         return [.. rows.Select(row => Read(row.Aspect, row.Tool, row.Instructor))];
     }
 
-    private static Ruling Read(string? aspect, string tool, string instructor) => new(aspect is null ? null : EnumText.Read<Aspect>(aspect), tool, instructor);
+    private static Ruling Read(string? aspect, string tool, string instructor) =>
+        new(aspect is null ? null : EnumText.Read<Aspect>(aspect), tool, instructor);
 }

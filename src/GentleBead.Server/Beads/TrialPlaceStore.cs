@@ -13,6 +13,9 @@ public sealed record TrialPlace(Guid TrialId, int Step, bool FreshPiece);
 public static class TrialPlaceStore
 {
     /// <summary>A bead's place in a trial; null outside one.</summary>
-    public static Task<TrialPlace?> OfBeadAsync(NpgsqlConnection connection, Guid beadId) => connection.QuerySingleOrDefaultAsync<TrialPlace>(
-        "select trial_id as \"TrialId\", step, fresh_piece as \"FreshPiece\" from trial_bead where bead_id = @beadId", new { beadId });
+    public static Task<TrialPlace?> OfBeadAsync(NpgsqlConnection connection, Guid beadId) =>
+        connection.QuerySingleOrDefaultAsync<TrialPlace>(
+            "select trial_id as \"TrialId\", step, fresh_piece as \"FreshPiece\" from trial_bead where bead_id = @beadId",
+            new { beadId }
+        );
 }

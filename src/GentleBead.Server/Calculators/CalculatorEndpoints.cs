@@ -15,7 +15,15 @@ public sealed record CalculatorInput(IReadOnlyDictionary<string, double>? Number
 /// <summary>The quick calculators.</summary>
 public static class CalculatorEndpoints
 {
-    private static readonly IReadOnlyList<CalculatorForm> Forms = [.. CalculatorList.All.Select(calculator => new CalculatorForm(calculator.Key, calculator.Title, calculator.About, calculator.Fields))];
+    private static readonly IReadOnlyList<CalculatorForm> Forms =
+    [
+        .. CalculatorList.All.Select(calculator => new CalculatorForm(
+            calculator.Key,
+            calculator.Title,
+            calculator.About,
+            calculator.Fields
+        )),
+    ];
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -27,8 +35,12 @@ public static class CalculatorEndpoints
 
     private static Results<Ok<IReadOnlyList<CalculatorResult>>, NotFound, Wrong> Run(string key, CalculatorInput request)
     {
-        if (CalculatorList.All.FirstOrDefault(calculator => calculator.Key == key) is not { } calculator) return TypedResults.NotFound();
-        var results = calculator.Run(request.Numbers ?? new Dictionary<string, double>(), request.Picks ?? new Dictionary<string, string>());
+        if (CalculatorList.All.FirstOrDefault(calculator => calculator.Key == key) is not { } calculator)
+            return TypedResults.NotFound();
+        var results = calculator.Run(
+            request.Numbers ?? new Dictionary<string, double>(),
+            request.Picks ?? new Dictionary<string, string>()
+        );
         return results.IsGood(out var rows, out var problems) ? TypedResults.Ok(rows) : Problems.Of(problems);
     }
 }

@@ -26,34 +26,56 @@ public static class CheckEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        var checks = app.MapGroup("/api/sessions/{id:guid}/booths/{boothId:guid}/checks").WithTags("checks").RequireAuthorization(Access.SignedIn);
+        var checks = app.MapGroup("/api/sessions/{id:guid}/booths/{boothId:guid}/checks")
+            .WithTags("checks")
+            .RequireAuthorization(Access.SignedIn);
         checks.MapGet("/", ListAsync);
         checks.MapPut("/{key}", TickAsync);
     }
 
     private static async Task<Results<Ok<IReadOnlyList<CheckState>>, NotFound>> ListAsync(
-        Guid id, Guid boothId, ClaimsPrincipal user, CheckStore store, RoomStore rooms)
+        Guid id,
+        Guid boothId,
+        ClaimsPrincipal user,
+        CheckStore store,
+        RoomStore rooms
+    )
     {
-        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks) return TypedResults.NotFound();
+        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks)
+            return TypedResults.NotFound();
         var ticks = (await store.OfAsync(id, boothId)).ToDictionary(tick => tick.Key);
-        return TypedResults.Ok<IReadOnlyList<CheckState>>(
-            [.. checks.Select(check => ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, tick.By, tick.At) : new CheckState(check, null, null))]);
+        return TypedResults.Ok<IReadOnlyList<CheckState>>([
+            .. checks.Select(check =>
+                ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, tick.By, tick.At) : new CheckState(check, null, null)
+            ),
+        ]);
     }
 
     private static async Task<Results<NoContent, NotFound, Wrong>> TickAsync(
-        Guid id, Guid boothId, string key, TickRequest request, ClaimsPrincipal user, CheckStore store, RoomStore rooms)
+        Guid id,
+        Guid boothId,
+        string key,
+        TickRequest request,
+        ClaimsPrincipal user,
+        CheckStore store,
+        RoomStore rooms
+    )
     {
-        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks) return TypedResults.NotFound();
-        if (checks.All(check => check.Key != key)) return Problems.Field("key", Say($"There is no such check at this booth."));
+        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks)
+            return TypedResults.NotFound();
+        if (checks.All(check => check.Key != key))
+            return Problems.Field("key", Say($"There is no such check at this booth."));
         await store.SetAsync(id, boothId, key, request.Ticked, user.Id());
         return TypedResults.NoContent();
     }
 
     private static async Task<IReadOnlyList<Check>?> ChecksAsync(Guid id, Guid boothId, ClaimsPrincipal user, RoomStore rooms)
     {
-        if (await rooms.StationAsync(id, boothId) is not { } station) return null;
+        if (await rooms.StationAsync(id, boothId) is not { } station)
+            return null;
         // To a student, a booth where somebody else stands does not exist.
-        if (!user.IsInRole(nameof(Role.Instructor)) && station.StudentId != user.Id()) return null;
+        if (!user.IsInRole(nameof(Role.Instructor)) && station.StudentId != user.Id())
+            return null;
         return station.Job is { } job ? CheckList.For(job, station.Machine) : CheckList.Before(station.Machine);
     }
 }

@@ -18,7 +18,8 @@ public sealed class CheckStore(NpgsqlDataSource database)
             select key, person.name, ticked_at from check_tick join person on person.id = ticked_by
             where session_id = @sessionId and booth_id = @boothId order by ticked_at
             """,
-            new { sessionId, boothId });
+            new { sessionId, boothId }
+        );
         return [.. rows.Select(row => new Tick(row.Key, row.By, row.At))];
     }
 
@@ -28,8 +29,16 @@ public sealed class CheckStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             ticked
-                ? "insert into check_tick (session_id, booth_id, key, ticked_by) values (@sessionId, @boothId, @key, @by) on conflict do nothing"
+                ? "insert into check_tick (session_id, booth_id, key, ticked_by) values (@sessionId, @boothId, @key, @by) on "
+                    + "conflict do nothing"
                 : "delete from check_tick where session_id = @sessionId and booth_id = @boothId and key = @key",
-            new { sessionId, boothId, key, by });
+            new
+            {
+                sessionId,
+                boothId,
+                key,
+                by,
+            }
+        );
     }
 }

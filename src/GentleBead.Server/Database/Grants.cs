@@ -11,12 +11,21 @@ public static class Grants
     /// <param name="application">Connection string of the application's role.</param>
     public static async Task ApplyAsync(string owner, string application)
     {
-        var role = new NpgsqlConnectionStringBuilder(application).Username ?? throw new ArgumentException("The application's connection string names no user.", nameof(application));
-        await using var script = typeof(Grants).Assembly.GetManifestResourceStream("GentleBead.Server.Database.grants.sql")
+        var role =
+            new NpgsqlConnectionStringBuilder(application).Username
+            ?? throw new ArgumentException("The application's connection string names no user.", nameof(application));
+        await using var script =
+            typeof(Grants).Assembly.GetManifestResourceStream("GentleBead.Server.Database.grants.sql")
             ?? throw new InvalidOperationException("grants.sql is not in the assembly.");
         using var text = new StreamReader(script);
         await using var connection = new NpgsqlConnection(owner);
-        await connection.ExecuteAsync((await text.ReadToEndAsync()).Replace("the_application", $"\"{role.Replace("\"", "\"\"", StringComparison.Ordinal)}\"", StringComparison.Ordinal));
+        await connection.ExecuteAsync(
+            (await text.ReadToEndAsync()).Replace(
+                "the_application",
+                $"\"{role.Replace("\"", "\"\"", StringComparison.Ordinal)}\"",
+                StringComparison.Ordinal
+            )
+        );
     }
 
     /// <summary>What the application's role may do that it must not; empty when all is well.</summary>
@@ -34,7 +43,8 @@ public static class Grants
                 union all select 'it may truncate ' || table_name from information_schema.table_privileges
                     where table_schema = 'public' and privilege_type in ('TRUNCATE', 'TRIGGER') and grantee = current_user
                 limit 3
-                """),
+                """
+            ),
         ];
     }
 }

@@ -12,13 +12,18 @@ public sealed class Jsonb<T>(T value) : SqlMapper.ICustomQueryParameter
 {
     /// <inheritdoc/>
     public void AddParameter(IDbCommand command, string name) =>
-        command.Parameters.Add(new NpgsqlParameter(name, NpgsqlDbType.Jsonb) { Value = value is null ? DBNull.Value : JsonSerializer.Serialize(value, QuantityJson.Options) });
+        command.Parameters.Add(
+            new NpgsqlParameter(name, NpgsqlDbType.Jsonb)
+            {
+                Value = value is null ? DBNull.Value : JsonSerializer.Serialize(value, QuantityJson.Options),
+            }
+        );
 }
 
 /// <summary>Reads what <see cref="Jsonb{T}"/> wrote.</summary>
 public static class Jsonb
 {
     /// <summary>The stored value.</summary>
-    public static T Read<T>(string json) => JsonSerializer.Deserialize<T>(json, QuantityJson.Options)
-        ?? throw new JsonException($"A stored {typeof(T).Name} is empty.");
+    public static T Read<T>(string json) =>
+        JsonSerializer.Deserialize<T>(json, QuantityJson.Options) ?? throw new JsonException($"A stored {typeof(T).Name} is empty.");
 }

@@ -21,6 +21,7 @@ public sealed class KeyRing(NpgsqlDataSource database) : IXmlRepository
         using var connection = database.OpenConnection();
         connection.Execute(
             "insert into data_protection_key (name, xml) values (@friendlyName, @xml) on conflict (name) do nothing",
-            new { friendlyName, xml = element.ToString(SaveOptions.DisableFormatting) });
+            new { friendlyName, xml = element.ToString(SaveOptions.DisableFormatting) }
+        );
     }
 }

@@ -11,17 +11,19 @@ public static class Migrations
     public static void Run(string connectionString)
     {
         var result = Upgrade(connectionString).PerformUpgrade();
-        if (!result.Successful) throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed.", result.Error);
+        if (!result.Successful)
+            throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed.", result.Error);
     }
 
     /// <summary>Whether a database is of this version.</summary>
     public static bool AreDone(string connectionString) => !Upgrade(connectionString).IsUpgradeRequired();
 
-    private static UpgradeEngine Upgrade(string connectionString) => DeployChanges.To
-        .PostgresqlDatabase(connectionString)
-        .WithScriptsEmbeddedInAssembly(typeof(Migrations).Assembly, name => name.Contains(".migrations.", StringComparison.Ordinal))
-        .WithTransactionPerScript()
-        .WithExecutionTimeout(TimeSpan.FromHours(1))
-        .LogTo(new NoOpUpgradeLog())
-        .Build();
+    private static UpgradeEngine Upgrade(string connectionString) =>
+        DeployChanges
+            .To.PostgresqlDatabase(connectionString)
+            .WithScriptsEmbeddedInAssembly(typeof(Migrations).Assembly, name => name.Contains(".migrations.", StringComparison.Ordinal))
+            .WithTransactionPerScript()
+            .WithExecutionTimeout(TimeSpan.FromHours(1))
+            .LogTo(new NoOpUpgradeLog())
+            .Build();
 }

@@ -15,9 +15,17 @@ public static class Repeats
     /// <param name="sent">What was sent.</param>
     /// <returns>Whether a row was added; false when the same was there already, or another key stood in the way.</returns>
     /// <exception cref="OtherBodyException">The id is there with another body.</exception>
-    public static async Task<bool> AddOnceAsync(this NpgsqlConnection connection, string table, string insert, object parameters, Guid id, Sent sent)
+    public static async Task<bool> AddOnceAsync(
+        this NpgsqlConnection connection,
+        string table,
+        string insert,
+        object parameters,
+        Guid id,
+        Sent sent
+    )
     {
-        if (await connection.ExecuteAsync(insert, parameters) > 0) return true;
+        if (await connection.ExecuteAsync(insert, parameters) > 0)
+            return true;
         await connection.IsRepeatAsync(table, id, sent);
         return false;
     }
@@ -27,7 +35,8 @@ public static class Repeats
     public static async Task<bool> IsRepeatAsync(this NpgsqlConnection connection, string table, Guid id, Sent sent)
     {
         var stored = (await connection.QueryAsync<byte[]?>($"select sent from {table} where id = @id", new { id })).AsList();
-        if (stored.Count == 0) return false;
+        if (stored.Count == 0)
+            return false;
         return sent.IsSameAs(stored[0]) ? true : throw new OtherBodyException();
     }
 }

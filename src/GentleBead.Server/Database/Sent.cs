@@ -4,7 +4,9 @@ using GentleBead.Server.Json;
 
 namespace GentleBead.Server.Database;
 
-/// <summary>The fingerprint of what somebody sent under an id of their own: a second try is known by it, another body under the same id is told.</summary>
+/// <summary>
+/// The fingerprint of what somebody sent under an id of their own: a second try is known by it, another body under the same id is told.
+/// </summary>
 /// <param name="Hash">SHA-256 over it; null for what nobody sent (the made-up school), which equals anything.</param>
 public readonly record struct Sent(byte[]? Hash)
 {
@@ -21,7 +23,9 @@ public readonly record struct Sent(byte[]? Hash)
     /// <param name="parent">The bead, machine or test that the address names.</param>
     public Sent Under(Guid parent) => Hash is null ? this : new(SHA256.HashData([.. parent.ToByteArray(), .. Hash]));
 
-    /// <summary>Whether a stored fingerprint is of the same thing. What was stored before fingerprints were kept, or by nobody, is taken for it.</summary>
+    /// <summary>
+    /// Whether a stored fingerprint is of the same thing. What was stored before fingerprints were kept, or by nobody, is taken for it.
+    /// </summary>
     public bool IsSameAs(byte[]? stored) => Hash is null || stored is null || Hash.AsSpan().SequenceEqual(stored);
 }
 

@@ -22,7 +22,12 @@ namespace GentleBead.Server.Demo;
 internal static class DemoFindingsLoader
 {
     /// <summary>Puts it in.</summary>
-    public static async Task LoadAsync(IServiceProvider services, IReadOnlyDictionary<int, Booth> booths, IReadOnlyDictionary<string, Guid> ids, DateTimeOffset now)
+    public static async Task LoadAsync(
+        IServiceProvider services,
+        IReadOnlyDictionary<int, Booth> booths,
+        IReadOnlyDictionary<string, Guid> ids,
+        DateTimeOffset now
+    )
     {
         var (first, second) = (ids["maren"], ids["sunniva"]);
         await SweepAsync(services, booths[DemoFindings.SweptBooth], first, now);
@@ -33,26 +38,47 @@ internal static class DemoFindingsLoader
         {
             foreach (var sheet in await sheets.AllOfStudentAsync(ids[login]))
             {
-                if (sheet.AssignedAt > now.AddDays(-1)) continue;
+                if (sheet.AssignedAt > now.AddDays(-1))
+                    continue;
                 judged.AddRange((await beads.AllOfSheetsAsync([sheet.Id]))[sheet.Id].Select(bead => (sheet, bead)));
             }
         }
         await RuleAsync(services, judged, first);
         await CutAsync(services, judged, ids, first);
-        await TestAsync(services, (await sheets.AllOfStudentAsync(ids["ilsa"])).First(sheet => sheet.AssignedAt < now.AddDays(-1)), first, second, now);
+        await TestAsync(
+            services,
+            (await sheets.AllOfStudentAsync(ids["ilsa"])).First(sheet => sheet.AssignedAt < now.AddDays(-1)),
+            first,
+            second,
+            now
+        );
     }
 
     private static async Task SweepAsync(IServiceProvider services, Booth booth, Guid by, DateTimeOffset now)
     {
         var machine = DemoSchool.Machines[booth.Number - 1].Machine;
-        if (!Dials.TryFit(machine, out var dials, out var problem)) throw new InvalidOperationException($"{problem}");
+        if (!Dials.TryFit(machine, out var dials, out var problem))
+            throw new InvalidOperationException($"{problem}");
         var minutes = 0;
         foreach (var (tap, run) in DemoFindings.Sweeps())
         {
             var volts = dials!.VoltsAt(tap, run.FromMark);
-            await services.GetRequiredService<SweepStore>().AddAsync(
-                new RunSweep(Guid.CreateVersion7(), booth.MachineId, WireArc.Dip(Wire.Solid08), volts, run, SweepFinding.Of(run, dials, volts), default), by, Sent.ByNobody,
-                now.AddDays(-6).AddMinutes(4 * minutes++));
+            await services
+                .GetRequiredService<SweepStore>()
+                .AddAsync(
+                    new RunSweep(
+                        Guid.CreateVersion7(),
+                        booth.MachineId,
+                        WireArc.Dip(Wire.Solid08),
+                        volts,
+                        run,
+                        SweepFinding.Of(run, dials, volts),
+                        default
+                    ),
+                    by,
+                    Sent.ByNobody,
+                    now.AddDays(-6).AddMinutes(4 * minutes++)
+                );
         }
     }
 
@@ -66,8 +92,14 @@ internal static class DemoFindingsLoader
             foreach (var aspect in bead.Judgement.Aspects.Where(aspect => aspect.Standing != Standing.NotKnown))
             {
                 var differs = aspect.Aspect == Aspect.Penetration ? i % 3 == 0 : i % 17 == (int)aspect.Aspect;
-                var instructor = !differs ? aspect.Standing : aspect.Standing == Standing.Right ? Standing.Off : Standing.Right;
-                var reason = !differs ? "" : aspect.Aspect == Aspect.Penetration ? "Tint alone; the section showed otherwise" : "Heard and seen otherwise at the booth";
+                var instructor =
+                    !differs ? aspect.Standing
+                    : aspect.Standing == Standing.Right ? Standing.Off
+                    : Standing.Right;
+                var reason =
+                    !differs ? ""
+                    : aspect.Aspect == Aspect.Penetration ? "Tint alone; the section showed otherwise"
+                    : "Heard and seen otherwise at the booth";
                 var ruling = new Ruling(aspect.Aspect, EnumText.Of(aspect.Standing), EnumText.Of(instructor));
                 await recorder.RuleAsync(bead.Id, new GivenRuling(Guid.CreateVersion7(at), ruling, reason, by, at), Sent.ByNobody, default);
             }
@@ -75,7 +107,12 @@ internal static class DemoFindingsLoader
     }
 
     // Two sections: one of Ilsa's that bites, one of Teodor's that lies on top.
-    private static async Task CutAsync(IServiceProvider services, List<(AssignedSheet Sheet, Bead Bead)> judged, IReadOnlyDictionary<string, Guid> ids, Guid by)
+    private static async Task CutAsync(
+        IServiceProvider services,
+        List<(AssignedSheet Sheet, Bead Bead)> judged,
+        IReadOnlyDictionary<string, Guid> ids,
+        Guid by
+    )
     {
         foreach (var (login, penetration, unfused, crown) in new[] { ("ilsa", 0.7, 0.0, 0.4), ("teodor", 0.0, 0.25, 1.1) })
         {
@@ -90,7 +127,9 @@ internal static class DemoFindingsLoader
             var measures = MacroMeasures.Of(macro.Marks, sheet.Body.BeadMeasure);
             var marksId = Guid.CreateVersion7(at.AddMinutes(2));
             await pictures.AddMarksAsync(marksId, pictureId, macro.Marks, measures, by, Sent.ByNobody, at.AddMinutes(2));
-            await services.GetRequiredService<BeadRecorder>().MergeAsync(marksId, bead.Id, evidence => evidence with { Macro = measures }, by);
+            await services
+                .GetRequiredService<BeadRecorder>()
+                .MergeAsync(marksId, bead.Id, evidence => evidence with { Macro = measures }, by);
         }
     }
 
@@ -106,14 +145,32 @@ internal static class DemoFindingsLoader
         foreach (var (coupon, assessor, minutes) in new[] { (1, first, 20), (1, second, 26), (2, first, 34) })
         {
             var evidence = new Evidence(
-                Profile: Profile.SlightlyConvex, Toes: Toes.Blended, Tint: Tint.Even, Ripple: Ripple.Even, Penetration: Penetration.TintBehind, BeadSize: Length.FromMm(4.2),
-                Measured: new(OtherLeg: Length.FromMm(4.4), Throat: Length.FromMm(3.1), Width: Length.FromMm(6.1), Crown: Length.FromMm(0.6), UndercutDepth: Length.FromMm(0.2), Pores: []));
+                Profile: Profile.SlightlyConvex,
+                Toes: Toes.Blended,
+                Tint: Tint.Even,
+                Ripple: Ripple.Even,
+                Penetration: Penetration.TintBehind,
+                BeadSize: Length.FromMm(4.2),
+                Measured: new(
+                    OtherLeg: Length.FromMm(4.4),
+                    Throat: Length.FromMm(3.1),
+                    Width: Length.FromMm(6.1),
+                    Crown: Length.FromMm(0.6),
+                    UndercutDepth: Length.FromMm(0.2),
+                    Pores: []
+                )
+            );
             var wordId = Guid.CreateVersion7(at.AddMinutes(minutes));
             var acceptance = Criteria.Of(terms.Criteria, sheet.Body, evidence, PracticeTolerances.Usual);
             await tests.AddRecordAsync(
-                test, _ => null,
-                (number, moment) => new(RecordKind.Assessment, wordId, id, number, assessor, moment, "", coupon, 1, true, evidence, acceptance),
-                wordId, Sent.ByNobody, at.AddMinutes(minutes));
+                test,
+                _ => null,
+                (number, moment) =>
+                    new(RecordKind.Assessment, wordId, id, number, assessor, moment, "", coupon, 1, true, evidence, acceptance),
+                wordId,
+                Sent.ByNobody,
+                at.AddMinutes(minutes)
+            );
         }
     }
 }

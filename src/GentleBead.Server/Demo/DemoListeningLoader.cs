@@ -19,9 +19,15 @@ internal static class DemoListeningLoader
     private static readonly (string Login, int Drills, double Right)[] Drilled = [("ilsa", 26, 0.8), ("wynn", 14, 0.55), ("petra", 8, 0.5)];
 
     /// <summary>Loads them.</summary>
-    public static async Task LoadAsync(IServiceProvider services, Dictionary<int, Booth> booths, Dictionary<string, Guid> ids, DateTimeOffset now)
+    public static async Task LoadAsync(
+        IServiceProvider services,
+        Dictionary<int, Booth> booths,
+        Dictionary<string, Guid> ids,
+        DateTimeOffset now
+    )
     {
-        foreach (var booth in booths.Values) await services.GetRequiredService<StandInStore>().SetAsync(booth.Id, new StandIns(true, true));
+        foreach (var booth in booths.Values)
+            await services.GetRequiredService<StandInStore>().SetAsync(booth.Id, new StandIns(true, true));
         await RecordAsync(services, ids, now);
         var drills = services.GetRequiredService<DrillStore>();
         foreach (var (login, count, right) in Drilled.Where(one => ids.ContainsKey(one.Login)))
@@ -45,10 +51,20 @@ internal static class DemoListeningLoader
                     _ => Deviation.Nothing,
                 };
                 var answer = luck.NextDouble() < right ? drill.Deviation : mixed.Value;
-                Sound? heard = kind == DrillKind.Eye ? null : luck.NextDouble() < right + 0.1 ? drill.Sound ?? Sound.Sputter : luck.NextDouble() < 0.6 ? Sound.Popping : Sound.Hiss;
+                Sound? heard =
+                    kind == DrillKind.Eye ? null
+                    : luck.NextDouble() < right + 0.1 ? drill.Sound ?? Sound.Sputter
+                    : luck.NextDouble() < 0.6 ? Sound.Popping
+                    : Sound.Hiss;
                 var id = Guid.CreateVersion7(at);
                 await drills.AddAsync(id, ids[login], drill, at);
-                await drills.AnswerAsync(new GivenDrill(id, ids[login], drill, null), heard, answer, answer == drill.Deviation, at.AddSeconds(20));
+                await drills.AnswerAsync(
+                    new GivenDrill(id, ids[login], drill, null),
+                    heard,
+                    answer,
+                    answer == drill.Deviation,
+                    at.AddSeconds(20)
+                );
                 answers.Add(new(drill.Kind, drill.Deviation, drill.Sound, heard, answer, answer == drill.Deviation, at));
             }
         }
@@ -61,16 +77,39 @@ internal static class DemoListeningLoader
         var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ids["ilsa"]);
         var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id));
         var seed = 11;
-        foreach (var (sheet, bead) in given.SelectMany(sheet => laid[sheet.Id].Select(bead => (sheet, bead))).Where(one => one.bead.Used is not null).OrderByDescending(one => one.bead.RecordedAt).Take(2))
+        foreach (
+            var (sheet, bead) in given
+                .SelectMany(sheet => laid[sheet.Id].Select(bead => (sheet, bead)))
+                .Where(one => one.bead.Used is not null)
+                .OrderByDescending(one => one.bead.RecordedAt)
+                .Take(2)
+        )
         {
             var setting = StandInArc.Of(sheet.Body, bead.Used, bead.Amps, bead.Evidence);
             var (sound, log) = (StandInArc.Microphone(setting, 4, seed), StandInArc.Logger(setting, 4, seed));
             var at = bead.RecordedAt.AddSeconds(1);
             await keeper.AddAsync(
-                Guid.CreateVersion7(at), bead.Id, RecordingOrigin.StandIn, "Booth microphone, simulated", Finding.Of(sound), WavFile.Write(sound), ids["maren"], Sent.ByNobody, at);
+                Guid.CreateVersion7(at),
+                bead.Id,
+                RecordingOrigin.StandIn,
+                "Booth microphone, simulated",
+                Finding.Of(sound),
+                WavFile.Write(sound),
+                ids["maren"],
+                Sent.ByNobody,
+                at
+            );
             await keeper.AddAsync(
-                Guid.CreateVersion7(at), bead.Id, RecordingOrigin.StandIn, "Booth logger, simulated", Finding.Of(log, sheet.Body.Travel), LogFile.Write(log), ids["maren"],
-                Sent.ByNobody, at.AddSeconds(1));
+                Guid.CreateVersion7(at),
+                bead.Id,
+                RecordingOrigin.StandIn,
+                "Booth logger, simulated",
+                Finding.Of(log, sheet.Body.Travel),
+                LogFile.Write(log),
+                ids["maren"],
+                Sent.ByNobody,
+                at.AddSeconds(1)
+            );
             seed++;
         }
     }

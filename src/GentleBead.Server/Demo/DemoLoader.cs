@@ -24,14 +24,17 @@ public static class DemoLoader
     public static async Task LoadAsync(IServiceProvider services, string owner)
     {
         var people = services.GetRequiredService<PeopleStore>();
-        if (await people.SchoolAsync() is not null) return;
-        // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut short.
+        if (await people.SchoolAsync() is not null)
+            return;
+        // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut
+        // short.
         await Clearing.RunAsync(owner);
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
         var booths = await LoadMachinesAsync(services, now);
         var ids = await LoadPeopleAsync(people, now);
         var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
-        foreach (var evening in DemoTerm.Tell(now)) await LoadEveningAsync(services, evening, booths, ids, instructor);
+        foreach (var evening in DemoTerm.Tell(now))
+            await LoadEveningAsync(services, evening, booths, ids, instructor);
         await LoadShopAsync(services, booths, instructor, now);
         await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now);
         await DemoFindingsLoader.LoadAsync(services, booths, ids, now);
@@ -66,21 +69,38 @@ public static class DemoLoader
         foreach (var person in DemoSchool.People)
         {
             var (role, units) = person.IsInstructor ? (Role.Instructor, Units.Inch) : (Role.Student, Units.Metric);
-            await people.AddAsync(new Person(ids[person.Login], person.Login, person.Name, role, units), DemoSchool.Password, Sent.ByNobody, now.AddDays(-60));
+            await people.AddAsync(
+                new Person(ids[person.Login], person.Login, person.Name, role, units),
+                DemoSchool.Password,
+                Sent.ByNobody,
+                now.AddDays(-60)
+            );
         }
         return ids;
     }
 
     private static async Task LoadEveningAsync(
-        IServiceProvider services, DemoEvening evening, Dictionary<int, Booth> booths, Dictionary<string, Guid> ids, Guid instructor)
+        IServiceProvider services,
+        DemoEvening evening,
+        Dictionary<int, Booth> booths,
+        Dictionary<string, Guid> ids,
+        Guid instructor
+    )
     {
         var sessions = services.GetRequiredService<SessionStore>();
         var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody);
-        foreach (var (booth, login) in evening.Places) await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login]);
+        foreach (var (booth, login) in evening.Places)
+            await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login]);
         foreach (var coupon in evening.Coupons)
         {
             var sheet = new AssignedSheet(
-                Guid.CreateVersion7(coupon.AssignedAt), session.Id, booths[coupon.Booth].Id, ids[coupon.Login], coupon.AssignedAt, coupon.Sheet);
+                Guid.CreateVersion7(coupon.AssignedAt),
+                session.Id,
+                booths[coupon.Booth].Id,
+                ids[coupon.Login],
+                coupon.AssignedAt,
+                coupon.Sheet
+            );
             await services.GetRequiredService<SheetStore>().AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt);
             await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, sheet.Id, instructor);
         }
@@ -94,7 +114,20 @@ public static class DemoLoader
         {
             var judgement = Judge.Of(coupon.Sheet, machine, bead.Believed, bead.Evidence, Circumstances.None with { Before = before });
             var laid = new Bead(
-                Guid.CreateVersion7(bead.At), sheetId, 0, bead.WireMark, bead.VoltMark, null, bead.Believed, null, bead.Evidence, judgement, null, bead.At, default);
+                Guid.CreateVersion7(bead.At),
+                sheetId,
+                0,
+                bead.WireMark,
+                bead.VoltMark,
+                null,
+                bead.Believed,
+                null,
+                bead.Evidence,
+                judgement,
+                null,
+                bead.At,
+                default
+            );
             before = (await recorder.AddJudgedAsync(laid, instructor, bead.At)).AsBefore();
         }
     }
@@ -102,10 +135,39 @@ public static class DemoLoader
     private static async Task LoadShopAsync(IServiceProvider services, Dictionary<int, Booth> booths, Guid instructor, DateTimeOffset now)
     {
         var machines = services.GetRequiredService<MachineStore>();
-        foreach (var (booth, chart) in DemoSchool.Charts) await machines.AddChartAsync(Guid.CreateVersion7(), booths[booth].MachineId, chart, instructor, Sent.ByNobody, now.AddDays(-23));
-        foreach (var (booth, part, daysAgo, note) in DemoSchool.Upkeep) await machines.AddUpkeepAsync(Guid.CreateVersion7(), booths[booth].MachineId, part, note, instructor, Sent.ByNobody, now.AddDays(-daysAgo));
-        foreach (var (booth, waterL, bar, daysAgo) in DemoSchool.Bottles) await machines.AddBottleAsync(Guid.CreateVersion7(), booths[booth].MachineId, waterL, bar, instructor, Sent.ByNobody, now.AddDays(-daysAgo));
-        foreach (var (name, job) in DemoSchool.Presets) await services.GetRequiredService<PresetStore>().AddAsync(Guid.CreateVersion7(), name, (Sheet)Planner.Plan(job), instructor, Sent.ByNobody, now.AddDays(-20));
+        foreach (var (booth, chart) in DemoSchool.Charts)
+            await machines.AddChartAsync(
+                Guid.CreateVersion7(),
+                booths[booth].MachineId,
+                chart,
+                instructor,
+                Sent.ByNobody,
+                now.AddDays(-23)
+            );
+        foreach (var (booth, part, daysAgo, note) in DemoSchool.Upkeep)
+            await machines.AddUpkeepAsync(
+                Guid.CreateVersion7(),
+                booths[booth].MachineId,
+                part,
+                note,
+                instructor,
+                Sent.ByNobody,
+                now.AddDays(-daysAgo)
+            );
+        foreach (var (booth, waterL, bar, daysAgo) in DemoSchool.Bottles)
+            await machines.AddBottleAsync(
+                Guid.CreateVersion7(),
+                booths[booth].MachineId,
+                waterL,
+                bar,
+                instructor,
+                Sent.ByNobody,
+                now.AddDays(-daysAgo)
+            );
+        foreach (var (name, job) in DemoSchool.Presets)
+            await services
+                .GetRequiredService<PresetStore>()
+                .AddAsync(Guid.CreateVersion7(), name, (Sheet)Planner.Plan(job), instructor, Sent.ByNobody, now.AddDays(-20));
     }
 
     // Ilsa kept what worked: the last right bead of each of her coupons.
@@ -115,9 +177,19 @@ public static class DemoLoader
         var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id));
         foreach (var sheet in given.OrderBy(sheet => sheet.AssignedAt))
         {
-            if (laid[sheet.Id].LastOrDefault(bead => bead.Judgement.Verdict == Verdict.Right) is not { } bead || sheet.AssignedAt > now.AddDays(-1)) continue;
+            if (
+                laid[sheet.Id].LastOrDefault(bead => bead.Judgement.Verdict == Verdict.Right) is not { } bead
+                || sheet.AssignedAt > now.AddDays(-1)
+            )
+                continue;
             var setting = new KeptSetting(sheet.Body.Job, bead.WireMark, bead.VoltMark, null);
-            await services.GetRequiredService<KeptStore>().AddAsync(new Keepsake(Guid.CreateVersion7(), machineId, ilsa, bead.Id, "ran sweet", setting, default), Sent.ByNobody, bead.RecordedAt);
+            await services
+                .GetRequiredService<KeptStore>()
+                .AddAsync(
+                    new Keepsake(Guid.CreateVersion7(), machineId, ilsa, bead.Id, "ran sweet", setting, default),
+                    Sent.ByNobody,
+                    bead.RecordedAt
+                );
         }
     }
 }

@@ -25,5 +25,6 @@ public static class Access
     public static Guid Id(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
     /// <summary>Whether they may see what belongs to a student: themselves, or an instructor.</summary>
-    public static bool MaySee(this ClaimsPrincipal user, Guid studentId) => user.IsInRole(nameof(Role.Instructor)) || user.Id() == studentId;
+    public static bool MaySee(this ClaimsPrincipal user, Guid studentId) =>
+        user.IsInRole(nameof(Role.Instructor)) || user.Id() == studentId;
 }

@@ -6,7 +6,9 @@ using Microsoft.OpenApi;
 
 namespace GentleBead.Server.Http;
 
-/// <summary>What the OpenAPI document says of every endpoint beside its own words: how to sign in, what can come back, what a file may be.</summary>
+/// <summary>
+/// What the OpenAPI document says of every endpoint beside its own words: how to sign in, what can come back, what a file may be.
+/// </summary>
 public static class ApiDescription
 {
     private const string Scheme = "cookie";
@@ -36,17 +38,23 @@ public static class ApiDescription
     }
 
     /// <summary>Adds what follows from an endpoint's metadata.</summary>
-    public static Task DescribeOperationAsync(OpenApiOperation operation, OpenApiOperationTransformerContext context, CancellationToken cancel)
+    public static Task DescribeOperationAsync(
+        OpenApiOperation operation,
+        OpenApiOperationTransformerContext context,
+        CancellationToken cancel
+    )
     {
         var metadata = context.Description.ActionDescriptor.EndpointMetadata;
         operation.Responses ??= [];
         if (!metadata.OfType<IAllowAnonymous>().Any())
         {
             Add(StatusCodes.Status401Unauthorized);
-            if (metadata.OfType<IAuthorizeData>().Any(data => data.Policy == Access.Instructor)) Add(StatusCodes.Status403Forbidden);
+            if (metadata.OfType<IAuthorizeData>().Any(data => data.Policy == Access.Instructor))
+                Add(StatusCodes.Status403Forbidden);
             operation.Security = [new OpenApiSecurityRequirement { [new OpenApiSecuritySchemeReference(Scheme, context.Document)] = [] }];
         }
-        if (metadata.OfType<EnableRateLimitingAttribute>().Any()) Add(StatusCodes.Status429TooManyRequests);
+        if (metadata.OfType<EnableRateLimitingAttribute>().Any())
+            Add(StatusCodes.Status429TooManyRequests);
         Add(StatusCodes.Status503ServiceUnavailable);
         if (metadata.OfType<UploadBody>().FirstOrDefault() is { } upload)
         {
@@ -54,10 +62,16 @@ public static class ApiDescription
             {
                 Required = true,
                 Content = upload.MediaTypes.ToDictionary(
-                    type => type, _ => new OpenApiMediaType { Schema = new OpenApiSchema { Type = JsonSchemaType.String, Format = "binary" } }),
+                    type => type,
+                    _ => new OpenApiMediaType
+                    {
+                        Schema = new OpenApiSchema { Type = JsonSchemaType.String, Format = "binary" },
+                    }
+                ),
             };
         }
-        if (operation.RequestBody is not null) Add(StatusCodes.Status413PayloadTooLarge);
+        if (operation.RequestBody is not null)
+            Add(StatusCodes.Status413PayloadTooLarge);
         return Task.CompletedTask;
 
         void Add(int status) => operation.Responses.TryAdd($"{status}", new OpenApiResponse { Description = Answers[status] });

@@ -35,7 +35,8 @@ public class Told(int status, Said said, params IReadOnlyList<Problem> problems)
 /// <summary>Something was put in wrong: where, and what is accepted there.</summary>
 /// <param name="problems">At least one.</param>
 public sealed class Wrong(params IReadOnlyList<Problem> problems)
-    : Told(StatusCodes.Status400BadRequest, Say($"Something was put in wrong."), problems), IEndpointMetadataProvider
+    : Told(StatusCodes.Status400BadRequest, Say($"Something was put in wrong."), problems),
+        IEndpointMetadataProvider
 {
     /// <inheritdoc/>
     public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
@@ -73,37 +74,54 @@ public static class Problems
         return Told(StatusCodes.Status503ServiceUnavailable, said).ExecuteAsync(http);
     }
 
-    /// <summary>Answers requests that end in an exception: a slip of the sender's at its field, a database that is busy or away with when to come again.</summary>
-    public static void UseReadableRequests(this IApplicationBuilder app) => app.UseExceptionHandler(new ExceptionHandlerOptions
-    {
-        // Somebody's slip is answered, not logged as trouble of ours.
-        SuppressDiagnosticsCallback = context =>
-            context.Exception is BadHttpRequestException or OtherBodyException or TooBusyException or OperationCanceledException,
-        ExceptionHandler = AnswerAsync,
-    });
+    /// <summary>
+    /// Answers requests that end in an exception: a slip of the sender's at its field, a database that is busy or away with when to come
+    /// again.
+    /// </summary>
+    public static void UseReadableRequests(this IApplicationBuilder app) =>
+        app.UseExceptionHandler(
+            new ExceptionHandlerOptions
+            {
+                // Somebody's slip is answered, not logged as trouble of ours.
+                SuppressDiagnosticsCallback = context =>
+                    context.Exception is BadHttpRequestException or OtherBodyException or TooBusyException or OperationCanceledException,
+                ExceptionHandler = AnswerAsync,
+            }
+        );
 
-    private static Task AnswerAsync(HttpContext http) => http.Features.Get<IExceptionHandlerFeature>()?.Error switch
-    {
-        BadHttpRequestException { InnerException: JsonException json } => Field(PathOf(json), SaidOf(json)).ExecuteAsync(http),
-        BadHttpRequestException bad => Told(bad.StatusCode, Say($"The request could not be read.")).ExecuteAsync(http),
-        OtherBodyException => Told(
-            StatusCodes.Status409Conflict, Say($"This was saved at an earlier try, with something else in it. What was saved first stands.")).ExecuteAsync(http),
-        TooBusyException busy => TooBusyAsync(http, Sentences(busy.Said, Say($"Try again in a moment."))),
-        NpgsqlException away when IsPassing(away) => TooBusyAsync(http, Say($"The database is busy or does not answer. Try again in a moment.")),
-        OperationCanceledException => Task.CompletedTask,
-        _ => Told(StatusCodes.Status500InternalServerError, Say($"Something broke on the server.")).ExecuteAsync(http),
-    };
+    private static Task AnswerAsync(HttpContext http) =>
+        http.Features.Get<IExceptionHandlerFeature>()?.Error switch
+        {
+            BadHttpRequestException { InnerException: JsonException json } => Field(PathOf(json), SaidOf(json)).ExecuteAsync(http),
+            BadHttpRequestException bad => Told(bad.StatusCode, Say($"The request could not be read.")).ExecuteAsync(http),
+            OtherBodyException => Told(
+                    StatusCodes.Status409Conflict,
+                    Say($"This was saved at an earlier try, with something else in it. What was saved first stands.")
+                )
+                .ExecuteAsync(http),
+            TooBusyException busy => TooBusyAsync(http, Sentences(busy.Said, Say($"Try again in a moment."))),
+            NpgsqlException away when IsPassing(away) => TooBusyAsync(
+                http,
+                Say($"The database is busy or does not answer. Try again in a moment.")
+            ),
+            OperationCanceledException => Task.CompletedTask,
+            _ => Told(StatusCodes.Status500InternalServerError, Say($"Something broke on the server.")).ExecuteAsync(http),
+        };
 
-    private static bool IsPassing(NpgsqlException failed) => failed is PostgresException { SqlState: var state }
-        ? Passing.Any(passing => state.StartsWith(passing, StringComparison.Ordinal))
-        : failed.IsTransient || failed.InnerException is TimeoutException or SocketException or IOException;
+    private static bool IsPassing(NpgsqlException failed) =>
+        failed is PostgresException { SqlState: var state }
+            ? Passing.Any(passing => state.StartsWith(passing, StringComparison.Ordinal))
+            : failed.IsTransient || failed.InnerException is TimeoutException or SocketException or IOException;
 
     private static string PathOf(JsonException json)
     {
         var path = (json.Path ?? "$").Replace("$.", "", StringComparison.Ordinal);
         return json is not MemberRefusedException refused ? path
-            : path.EndsWith(refused.Member, StringComparison.Ordinal) ? path : path == "$" ? refused.Member : $"{path}.{refused.Member}";
+            : path.EndsWith(refused.Member, StringComparison.Ordinal) ? path
+            : path == "$" ? refused.Member
+            : $"{path}.{refused.Member}";
     }
 
-    private static Said SaidOf(JsonException json) => json is MemberRefusedException refused ? refused.Said : Say($"This is not a value that can stand here.");
+    private static Said SaidOf(JsonException json) =>
+        json is MemberRefusedException refused ? refused.Said : Say($"This is not a value that can stand here.");
 }

@@ -16,7 +16,8 @@ public sealed class MemberRefusedException(string member, Said said) : JsonExcep
 }
 
 /// <summary>
-/// What holds for every request, whatever it is about: texts without control characters, numbers that are finite, lists without gaps. Checked as a
+/// What holds for every request, whatever it is about: texts without control characters, numbers that are finite, lists without gaps.
+/// Checked as a
 /// body is read, so that it is told at its field before anything else is asked.
 /// </summary>
 public static class RequestRules
@@ -32,9 +33,12 @@ public static class RequestRules
     {
         for (var i = 0; i < text.Length; i++)
         {
-            if (char.IsControl(text[i]) && !OneLine.Contains(text[i], StringComparison.Ordinal)) return true;
-            if (!char.IsSurrogate(text[i])) continue;
-            if (!char.IsSurrogatePair(text, i)) return true;
+            if (char.IsControl(text[i]) && !OneLine.Contains(text[i], StringComparison.Ordinal))
+                return true;
+            if (!char.IsSurrogate(text[i]))
+                continue;
+            if (!char.IsSurrogatePair(text, i))
+                return true;
             i++;
         }
         return false;
@@ -42,29 +46,46 @@ public static class RequestRules
 
     private static void Check(JsonTypeInfo type)
     {
-        if (type.Kind != JsonTypeInfoKind.Object || type.Type.Namespace?.StartsWith("GentleBead", StringComparison.Ordinal) != true) return;
+        if (type.Kind != JsonTypeInfoKind.Object || type.Type.Namespace?.StartsWith("GentleBead", StringComparison.Ordinal) != true)
+            return;
         (string Name, Func<object, object?> Get)[] looked =
-            [.. type.Properties.Where(property => property.Get is not null && IsLooked(property.PropertyType)).Select(property => (property.Name, property.Get!))];
-        if (looked.Length == 0) return;
+        [
+            .. type
+                .Properties.Where(property => property.Get is not null && IsLooked(property.PropertyType))
+                .Select(property => (property.Name, property.Get!)),
+        ];
+        if (looked.Length == 0)
+            return;
         var before = type.OnDeserialized;
         type.OnDeserialized = value =>
         {
             before?.Invoke(value);
             foreach (var (name, get) in looked)
             {
-                if (Wrong(get(value)) is { } wrong) throw new MemberRefusedException(name, wrong);
+                if (Wrong(get(value)) is { } wrong)
+                    throw new MemberRefusedException(name, wrong);
             }
         };
     }
 
     private static bool IsLooked(Type type) =>
-        type == typeof(string) || type == typeof(double) || type == typeof(double?) || (type != typeof(byte[]) && typeof(IEnumerable).IsAssignableFrom(type));
+        type == typeof(string)
+        || type == typeof(double)
+        || type == typeof(double?)
+        || (type != typeof(byte[]) && typeof(IEnumerable).IsAssignableFrom(type));
 
-    private static Said? Wrong(object? value) => value switch
-    {
-        string text => IsBad(text) ? Say($"This holds a character that cannot stand in a text: type it again.") : null,
-        double number => double.IsFinite(number) ? null : Say($"A number is expected here, and not an endless one."),
-        IEnumerable list => list.Cast<object?>().Select(one => one is null ? Say($"Something is missing in this list.") : one is string or double ? Wrong(one) : null).FirstOrDefault(wrong => wrong is not null),
-        _ => null,
-    };
+    private static Said? Wrong(object? value) =>
+        value switch
+        {
+            string text => IsBad(text) ? Say($"This holds a character that cannot stand in a text: type it again.") : null,
+            double number => double.IsFinite(number) ? null : Say($"A number is expected here, and not an endless one."),
+            IEnumerable list => list.Cast<object?>()
+                .Select(one =>
+                    one is null ? Say($"Something is missing in this list.")
+                    : one is string or double ? Wrong(one)
+                    : null
+                )
+                .FirstOrDefault(wrong => wrong is not null),
+            _ => null,
+        };
 }

@@ -7,7 +7,8 @@ public sealed class StrictHeaders(RequestDelegate next)
 {
     // Mantine writes its variables into style elements; scripts, fonts and connections stay our own.
     private const string ContentPolicy =
-        "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; object-src "
+        + "'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     /// <summary>Adds the headers, or refuses.</summary>
     public Task InvokeAsync(HttpContext http)
@@ -26,7 +27,12 @@ public sealed class StrictHeaders(RequestDelegate next)
             // Only what is there is kept: a file missing for a moment must not be missing for a year.
             http.Response.OnStarting(() =>
             {
-                if (http.Response.StatusCode is StatusCodes.Status200OK or StatusCodes.Status206PartialContent or StatusCodes.Status304NotModified)
+                if (
+                    http.Response.StatusCode
+                    is StatusCodes.Status200OK
+                        or StatusCodes.Status206PartialContent
+                        or StatusCodes.Status304NotModified
+                )
                 {
                     headers.CacheControl = "public, max-age=31536000, immutable";
                 }

@@ -18,13 +18,15 @@ public static class Uploads
     /// <summary>Reads a body whole; null where it is longer. For small files: large ones go through the upload store.</summary>
     public static async Task<byte[]?> ReadUploadAsync(this HttpRequest request, int mostBytes, CancellationToken cancellation)
     {
-        if (request.ContentLength > mostBytes) return null;
+        if (request.ContentLength > mostBytes)
+            return null;
         using var sent = new MemoryStream();
         var buffer = new byte[81920];
         int read;
         while ((read = await request.Body.ReadAsync(buffer, cancellation)) > 0)
         {
-            if (sent.Length + read > mostBytes) return null;
+            if (sent.Length + read > mostBytes)
+                return null;
             await sent.WriteAsync(buffer.AsMemory(0, read), cancellation);
         }
         return sent.ToArray();

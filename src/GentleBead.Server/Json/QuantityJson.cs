@@ -44,7 +44,8 @@ public static class QuantityJson
     /// <summary>Tells the OpenAPI document that quantities are numbers; their converters hide it.</summary>
     public static Task DescribeAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
     {
-        if (UnitOf(context.JsonTypeInfo.Type) is null) return Task.CompletedTask;
+        if (UnitOf(context.JsonTypeInfo.Type) is null)
+            return Task.CompletedTask;
         if (context.JsonTypeInfo.Kind == JsonTypeInfoKind.Enumerable)
         {
             schema.Items = new OpenApiSchema { Type = JsonSchemaType.Number, Format = "double" };
@@ -59,30 +60,47 @@ public static class QuantityJson
     }
 
     /// <summary>A type is described once, for all who use it; that one of them may leave it out is said where it is used.</summary>
-    public static Task DescribeOnceAsync(OpenApiDocument document, OpenApiDocumentTransformerContext context, CancellationToken cancellationToken)
+    public static Task DescribeOnceAsync(
+        OpenApiDocument document,
+        OpenApiDocumentTransformerContext context,
+        CancellationToken cancellationToken
+    )
     {
         foreach (var schema in document.Components?.Schemas?.Values.OfType<OpenApiSchema>() ?? [])
         {
-            if (schema.Type is { } type && type != JsonSchemaType.Null) schema.Type = type & ~JsonSchemaType.Null;
-            if (schema.Enum is { } values) schema.Enum = [.. values.Where(value => value is not null && value.GetValueKind() == JsonValueKind.String)];
+            if (schema.Type is { } type && type != JsonSchemaType.Null)
+                schema.Type = type & ~JsonSchemaType.Null;
+            if (schema.Enum is { } values)
+                schema.Enum = [.. values.Where(value => value is not null && value.GetValueKind() == JsonValueKind.String)];
         }
         return Task.CompletedTask;
     }
 
-    private static string? UnitOf(Type type) => Units.GetValueOrDefault(Nullable.GetUnderlyingType(type) ?? type)
-        ?? (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(IReadOnlyList<>) ? Units.GetValueOrDefault(type.GetGenericArguments()[0]) : null);
+    private static string? UnitOf(Type type) =>
+        Units.GetValueOrDefault(Nullable.GetUnderlyingType(type) ?? type)
+        ?? (
+            type.IsGenericType && type.GetGenericTypeDefinition() == typeof(IReadOnlyList<>)
+                ? Units.GetValueOrDefault(type.GetGenericArguments()[0])
+                : null
+        );
 
     private static void NameUnits(JsonTypeInfo type)
     {
         // What is worked out from the rest is neither stored nor sent.
         for (var i = type.Properties.Count - 1; i >= 0; i--)
         {
-            if (type.Properties[i] is { Set: null, AssociatedParameter: null } && type.Kind == JsonTypeInfoKind.Object && type.Type.Namespace?.StartsWith("GentleBead", StringComparison.Ordinal) == true) type.Properties.RemoveAt(i);
+            if (
+                type.Properties[i] is { Set: null, AssociatedParameter: null }
+                && type.Kind == JsonTypeInfoKind.Object
+                && type.Type.Namespace?.StartsWith("GentleBead", StringComparison.Ordinal) == true
+            )
+                type.Properties.RemoveAt(i);
         }
         foreach (var property in type.Properties)
         {
             // "amps" and "volts" already say their unit.
-            if (UnitOf(property.PropertyType) is { } unit && !property.Name.EndsWith(unit, StringComparison.OrdinalIgnoreCase)) property.Name += unit;
+            if (UnitOf(property.PropertyType) is { } unit && !property.Name.EndsWith(unit, StringComparison.OrdinalIgnoreCase))
+                property.Name += unit;
         }
     }
 
@@ -92,9 +110,12 @@ public static class QuantityJson
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
             var number = reader.GetDouble();
-            return double.IsFinite(number) && number >= 0 ? T.Holding(number) : throw new JsonException("A number of 0 or more is expected here.");
+            return double.IsFinite(number) && number >= 0
+                ? T.Holding(number)
+                : throw new JsonException("A number of 0 or more is expected here.");
         }
 
-        public override void Write(Utf8JsonWriter writer, T quantity, JsonSerializerOptions options) => writer.WriteNumberValue(quantity.Held);
+        public override void Write(Utf8JsonWriter writer, T quantity, JsonSerializerOptions options) =>
+            writer.WriteNumberValue(quantity.Held);
     }
 }

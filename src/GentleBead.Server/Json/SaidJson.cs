@@ -7,7 +7,8 @@ using Microsoft.OpenApi;
 namespace GentleBead.Server.Json;
 
 /// <summary>
-/// Sentences as <c>{"say": "Wire up {0}.", "with": [{"wireFeedMPerMin": 0.2}]}</c>: the words and their values, over HTTP and stored. What was stored as
+/// Sentences as <c>{"say": "Wire up {0}.", "with": [{"wireFeedMPerMin": 0.2}]}</c>: the words and their values, over HTTP and stored. What
+/// was stored as
 /// plain text before there were values is read as it stands; an empty text is none.
 /// </summary>
 public sealed class SaidJson : JsonConverter<Said>
@@ -35,7 +36,8 @@ public sealed class SaidJson : JsonConverter<Said>
     /// <inheritdoc/>
     public override Said? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
     {
-        if (reader.TokenType == JsonTokenType.String) return reader.GetString() is { Length: > 0 } text ? Said.AsIs(text) : null;
+        if (reader.TokenType == JsonTokenType.String)
+            return reader.GetString() is { Length: > 0 } text ? Said.AsIs(text) : null;
         using var document = JsonDocument.ParseValue(ref reader);
         return SaidOf(document.RootElement);
     }
@@ -46,8 +48,10 @@ public sealed class SaidJson : JsonConverter<Said>
     /// <summary>Tells the OpenAPI document what the converter writes.</summary>
     public static Task DescribeAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
     {
-        if (context.JsonTypeInfo.Type == typeof(Said)) Describe(schema);
-        if (context.JsonTypeInfo.ElementType == typeof(Said)) Describe((OpenApiSchema)(schema.Items ??= new OpenApiSchema()));
+        if (context.JsonTypeInfo.Type == typeof(Said))
+            Describe(schema);
+        if (context.JsonTypeInfo.ElementType == typeof(Said))
+            Describe((OpenApiSchema)(schema.Items ??= new OpenApiSchema()));
         return Task.CompletedTask;
     }
 
@@ -59,7 +63,11 @@ public sealed class SaidJson : JsonConverter<Said>
         schema.Properties = new Dictionary<string, IOpenApiSchema>
         {
             [Say] = new OpenApiSchema { Type = JsonSchemaType.String },
-            [With] = new OpenApiSchema { Type = JsonSchemaType.Array, Items = new OpenApiSchema { Type = JsonSchemaType.Object, AdditionalProperties = new OpenApiSchema() } },
+            [With] = new OpenApiSchema
+            {
+                Type = JsonSchemaType.Array,
+                Items = new OpenApiSchema { Type = JsonSchemaType.Object, AdditionalProperties = new OpenApiSchema() },
+            },
         };
     }
 
@@ -70,7 +78,8 @@ public sealed class SaidJson : JsonConverter<Said>
         if (value.With.Count > 0)
         {
             writer.WriteStartArray(With);
-            foreach (var one in value.With) Write(writer, one);
+            foreach (var one in value.With)
+                Write(writer, one);
             writer.WriteEndArray();
         }
         writer.WriteEndObject();
@@ -83,7 +92,8 @@ public sealed class SaidJson : JsonConverter<Said>
         {
             case SaidQuantity quantity:
                 writer.WriteNumber(Names[quantity.Kind], quantity.Held);
-                if (quantity.As.Length > 0) writer.WriteString(As, quantity.As);
+                if (quantity.As.Length > 0)
+                    writer.WriteString(As, quantity.As);
                 break;
             case SaidNumber number:
                 writer.WriteNumber("number", number.Value);
@@ -98,10 +108,13 @@ public sealed class SaidJson : JsonConverter<Said>
                 break;
             case SaidParts parts:
                 writer.WriteStartArray("parts");
-                foreach (var part in parts.Parts) Write(writer, part);
+                foreach (var part in parts.Parts)
+                    Write(writer, part);
                 writer.WriteEndArray();
-                if (parts.Between.Length > 0) writer.WriteString("between", parts.Between);
-                if (parts.As.Length > 0) writer.WriteString(As, parts.As);
+                if (parts.Between.Length > 0)
+                    writer.WriteString("between", parts.Between);
+                if (parts.As.Length > 0)
+                    writer.WriteString(As, parts.As);
                 break;
             default:
                 throw new JsonException($"{value.GetType().Name} has no place in JSON.");
@@ -113,7 +126,8 @@ public sealed class SaidJson : JsonConverter<Said>
     {
         try
         {
-            if (element.ValueKind == JsonValueKind.String) return Said.AsIs(element.GetString()!);
+            if (element.ValueKind == JsonValueKind.String)
+                return Said.AsIs(element.GetString()!);
             var with = element.TryGetProperty(With, out var values) ? values.EnumerateArray().Select(ValueOf).ToArray() : [];
             return Said.Parse(element.GetProperty(Say).GetString()!, with);
         }
@@ -128,11 +142,15 @@ public sealed class SaidJson : JsonConverter<Said>
         var way = element.TryGetProperty(As, out var given) ? given.GetString()! : "";
         foreach (var property in element.EnumerateObject())
         {
-            if (Kinds.TryGetValue(property.Name, out var kind)) return new SaidQuantity(kind, property.Value.GetDouble(), way);
+            if (Kinds.TryGetValue(property.Name, out var kind))
+                return new SaidQuantity(kind, property.Value.GetDouble(), way);
         }
-        if (element.TryGetProperty("number", out var number)) return new SaidNumber(number.GetDouble(), way);
-        if (element.TryGetProperty("name", out var name)) return new SaidName(name.GetString()!);
-        if (element.TryGetProperty("metric", out var metric)) return new Either(metric.GetString()!, element.GetProperty("inch").GetString()!);
+        if (element.TryGetProperty("number", out var number))
+            return new SaidNumber(number.GetDouble(), way);
+        if (element.TryGetProperty("name", out var name))
+            return new SaidName(name.GetString()!);
+        if (element.TryGetProperty("metric", out var metric))
+            return new Either(metric.GetString()!, element.GetProperty("inch").GetString()!);
         var between = element.TryGetProperty("between", out var set) ? set.GetString()! : "";
         return new SaidParts([.. element.GetProperty("parts").EnumerateArray().Select(SaidOf)], between, way);
     }

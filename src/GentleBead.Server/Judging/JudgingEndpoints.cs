@@ -21,20 +21,32 @@ public static class JudgingEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var judging = app.MapGroup("/api/judging").WithTags("judging");
-        judging.MapGet("/criteria", () => Enum.GetValues<CriteriaSet>().Select(set => new CriteriaName(set, Criteria.Name(set)))).RequireAuthorization(Access.SignedIn);
+        judging
+            .MapGet("/criteria", () => Enum.GetValues<CriteriaSet>().Select(set => new CriteriaName(set, Criteria.Name(set))))
+            .RequireAuthorization(Access.SignedIn);
         judging.MapGet("/section/{metal}", Section).RequireAuthorization(Access.SignedIn);
         judging.MapGet("/tolerances", (ToleranceStore store) => store.NewestAsync()).RequireAuthorization(Access.Instructor);
         judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor).Repeatable();
-        judging.MapGet("/agreement", async (RulingStore rulings) => Agreement.Of(await rulings.NewestStandingAsync())).RequireAuthorization(Access.Instructor);
+        judging
+            .MapGet("/agreement", async (RulingStore rulings) => Agreement.Of(await rulings.NewestStandingAsync()))
+            .RequireAuthorization(Access.Instructor);
     }
 
     private static Results<Ok<IReadOnlyList<SectionStep>>, NotFound> Section(string metal, bool? thin) =>
-        Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known) ? TypedResults.Ok(SectionGuide.For(known, thin ?? false)) : TypedResults.NotFound();
+        Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known)
+            ? TypedResults.Ok(SectionGuide.For(known, thin ?? false))
+            : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<PracticeTolerances>, Wrong>> SetAsync(Guid id, PracticeTolerances request, ClaimsPrincipal user, ToleranceStore store)
+    private static async Task<Results<Ok<PracticeTolerances>, Wrong>> SetAsync(
+        Guid id,
+        PracticeTolerances request,
+        ClaimsPrincipal user,
+        ToleranceStore store
+    )
     {
         Problem[] problems = [.. request.Problems()];
-        if (problems.Length > 0) return Problems.Of(problems);
+        if (problems.Length > 0)
+            return Problems.Of(problems);
         await store.AddAsync(id, request, user.Id(), Sent.Of(request));
         return TypedResults.Ok(await store.NewestAsync());
     }

@@ -21,7 +21,17 @@ public sealed class ToleranceStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.AddOnceAsync(
-            "practice_tolerances", "insert into practice_tolerances (id, body, set_by, sent) values (@id, @body, @by, @sent) on conflict (id) do nothing",
-            new { id, body = new Jsonb<PracticeTolerances>(tolerances), by, sent = sent.Hash }, id, sent);
+            "practice_tolerances",
+            "insert into practice_tolerances (id, body, set_by, sent) values (@id, @body, @by, @sent) on conflict (id) do nothing",
+            new
+            {
+                id,
+                body = new Jsonb<PracticeTolerances>(tolerances),
+                by,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 }

@@ -23,7 +23,15 @@ namespace GentleBead.Server.Kept;
 /// <param name="VoltMark">Where the volt control stood.</param>
 /// <param name="AmpMark">Where the current control stood.</param>
 /// <param name="Note">What it is for.</param>
-public sealed record NewKeepsake(Guid MachineId, Guid SheetId, Guid? BeadId, double? WireMark, double? VoltMark, double? AmpMark, string? Note);
+public sealed record NewKeepsake(
+    Guid MachineId,
+    Guid SheetId,
+    Guid? BeadId,
+    double? WireMark,
+    double? VoltMark,
+    double? AmpMark,
+    string? Note
+);
 
 /// <summary>A kept setting as it is shown.</summary>
 /// <param name="Id">Which one.</param>
@@ -37,7 +45,17 @@ public sealed record NewKeepsake(Guid MachineId, Guid SheetId, Guid? BeadId, dou
 /// <param name="KeptAt">When.</param>
 /// <param name="LastSeen">Where the machine stood for the last bead welded on it; null before the first.</param>
 public sealed record KeptView(
-    Guid Id, Guid MachineId, string MachineName, PersonName By, string Note, Core.Rules.Job Job, Said Reads, RackBead? Bead, DateTimeOffset KeptAt, LastSeen? LastSeen);
+    Guid Id,
+    Guid MachineId,
+    string MachineName,
+    PersonName By,
+    string Note,
+    Core.Rules.Job Job,
+    Said Reads,
+    RackBead? Bead,
+    DateTimeOffset KeptAt,
+    LastSeen? LastSeen
+);
 
 /// <summary>Where a machine stood for a bead.</summary>
 public sealed record LastSeen(double? WireMark, double? VoltMark, double? AmpMark, DateTimeOffset At);
@@ -63,7 +81,14 @@ public static class KeptEndpoints
 
     private static Guid? Own(ClaimsPrincipal user) => user.IsInRole(nameof(Role.Instructor)) ? null : user.Id();
 
-    private static async Task<Page<KeptView>> ListAsync(Guid? machineId, string? joint, string? thickness, long? before, ClaimsPrincipal user, KeptStore store)
+    private static async Task<Page<KeptView>> ListAsync(
+        Guid? machineId,
+        string? joint,
+        string? thickness,
+        long? before,
+        ClaimsPrincipal user,
+        KeptStore store
+    )
     {
         Length? wanted = Thickness.TryParse(thickness, out var typed, out _) ? typed!.Value : null;
         Joint? onlyJoint = Enum.TryParse<Joint>(joint, ignoreCase: true, out var named) && Enum.IsDefined(named) ? named : null;
@@ -71,33 +96,68 @@ public static class KeptEndpoints
         return new(
             [
                 .. page.Select(found => new KeptView(
-                    found.Kept.Id, found.Kept.MachineId, found.MachineName, found.By, found.Kept.Note, found.Kept.Setting.Job, found.Kept.Setting.Reads(found.Machine), found.Bead,
-                    found.Kept.KeptAt, found.LastSeen)),
+                    found.Kept.Id,
+                    found.Kept.MachineId,
+                    found.MachineName,
+                    found.By,
+                    found.Kept.Note,
+                    found.Kept.Setting.Job,
+                    found.Kept.Setting.Reads(found.Machine),
+                    found.Bead,
+                    found.Kept.KeptAt,
+                    found.LastSeen
+                )),
             ],
-            more?.ToString(CultureInfo.InvariantCulture));
+            more?.ToString(CultureInfo.InvariantCulture)
+        );
     }
 
     private static async Task<Results<NoContent, NotFound, Wrong>> KeepAsync(
-        Guid id, NewKeepsake request, ClaimsPrincipal user, KeptStore store, MachineStore machines, SheetStore sheets, BeadStore beads)
+        Guid id,
+        NewKeepsake request,
+        ClaimsPrincipal user,
+        KeptStore store,
+        MachineStore machines,
+        SheetStore sheets,
+        BeadStore beads
+    )
     {
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId)) return TypedResults.NotFound();
+        if (await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId))
+            return TypedResults.NotFound();
         var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
-        if (machineId != request.MachineId) return Problems.Field("machineId", Say($"This sheet was not given out at that machine."));
+        if (machineId != request.MachineId)
+            return Problems.Field("machineId", Say($"This sheet was not given out at that machine."));
         var note = (request.Note ?? "").Trim();
-        if (note.Length > 200) return Problems.Field("note", Say($"A note of up to 200 letters."));
-        if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id) return Problems.Field("beadId", Say($"There is no such bead on this coupon."));
+        if (note.Length > 200)
+            return Problems.Field("note", Say($"A note of up to 200 letters."));
+        if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id)
+            return Problems.Field("beadId", Say($"There is no such bead on this coupon."));
         var setting = new KeptSetting(sheet.Body.Job, request.WireMark, request.VoltMark, request.AmpMark);
-        if (setting.Problems(machine).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
+        if (setting.Problems(machine).ToArray() is { Length: > 0 } wrong)
+            return Problems.Of(wrong);
         await store.AddAsync(new Keepsake(id, request.MachineId, user.Id(), request.BeadId, note, setting, default), Sent.Of(request));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid id, KeptWithdrawal request, ClaimsPrincipal user, KeptStore store) =>
-        await store.SetWithdrawnAsync(id, Own(user), request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
+        Guid id,
+        KeptWithdrawal request,
+        ClaimsPrincipal user,
+        KeptStore store
+    ) => await store.SetWithdrawnAsync(id, Own(user), request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<StillStands>, NotFound>> CompareAsync(Guid id, StandsNow request, ClaimsPrincipal user, KeptStore store, MachineStore machines)
+    private static async Task<Results<Ok<StillStands>, NotFound>> CompareAsync(
+        Guid id,
+        StandsNow request,
+        ClaimsPrincipal user,
+        KeptStore store,
+        MachineStore machines
+    )
     {
-        if (await store.FindAsync(id) is not { } kept || !user.MaySee(kept.KeptBy)) return TypedResults.NotFound();
-        return TypedResults.Ok(kept.Setting.Compare((await machines.FindAsync(kept.MachineId))!, request.WireMark, request.VoltMark, request.AmpMark));
+        if (await store.FindAsync(id) is not { } kept || !user.MaySee(kept.KeptBy))
+            return TypedResults.NotFound();
+        return TypedResults.Ok(
+            kept.Setting.Compare((await machines.FindAsync(kept.MachineId))!, request.WireMark, request.VoltMark, request.AmpMark)
+        );
     }
 }

@@ -26,7 +26,14 @@ public sealed record Keepsake(Guid Id, Guid MachineId, Guid KeptBy, Guid? BeadId
 public sealed record SoughtKept(Guid? MachineId, Joint? Joint, Length? Thickness);
 
 /// <summary>A kept setting with what stands around it.</summary>
-public sealed record FoundKept(Keepsake Kept, string MachineName, Core.Machines.Machine Machine, PersonName By, RackBead? Bead, LastSeen? LastSeen);
+public sealed record FoundKept(
+    Keepsake Kept,
+    string MachineName,
+    Core.Machines.Machine Machine,
+    PersonName By,
+    RackBead? Bead,
+    LastSeen? LastSeen
+);
 
 /// <summary>Kept settings in the database. They are withdrawn, never deleted.</summary>
 public sealed class KeptStore(NpgsqlDataSource database)
@@ -37,7 +44,8 @@ public sealed class KeptStore(NpgsqlDataSource database)
     // A plate a tenth thicker or thinner welds with the same settings.
     private const double NearPlate = 0.1;
 
-    private const string Columns = "id, machine_id as \"MachineId\", kept_by as \"KeptBy\", bead_id as \"BeadId\", note, body, kept_at as \"KeptAt\"";
+    private const string Columns =
+        "id, machine_id as \"MachineId\", kept_by as \"KeptBy\", bead_id as \"BeadId\", note, body, kept_at as \"KeptAt\"";
 
     /// <summary>Keeps a setting; the same id again changes nothing.</summary>
     public async Task AddAsync(Keepsake kept, Sent sent, DateTimeOffset? at = null)
@@ -49,14 +57,32 @@ public sealed class KeptStore(NpgsqlDataSource database)
             insert into kept_setting (id, machine_id, kept_by, bead_id, note, body, kept_at, sent)
             values (@Id, @MachineId, @KeptBy, @BeadId, @Note, @body, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { kept.Id, kept.MachineId, kept.KeptBy, kept.BeadId, kept.Note, body = new Jsonb<KeptSetting>(kept.Setting), at = at?.UtcDateTime, sent = sent.Hash }, kept.Id, sent);
+            new
+            {
+                kept.Id,
+                kept.MachineId,
+                kept.KeptBy,
+                kept.BeadId,
+                kept.Note,
+                body = new Jsonb<KeptSetting>(kept.Setting),
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            kept.Id,
+            sent
+        );
     }
 
     /// <summary>One kept setting, unless withdrawn.</summary>
     public async Task<Keepsake?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from kept_setting where id = @id and withdrawn_at is null", new { id }))?.Keepsake;
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"select {Columns} from kept_setting where id = @id and withdrawn_at is null",
+                new { id }
+            )
+        )?.Keepsake;
     }
 
     /// <summary>A page of standing kept settings with the bead each made and where its machine stood last, newest first.</summary>
@@ -66,39 +92,56 @@ public sealed class KeptStore(NpgsqlDataSource database)
     public async Task<(IReadOnlyList<FoundKept> Kept, long? More)> FindAsync(SoughtKept sought, Guid? keptBy, long? before)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = (await connection.QueryAsync<FoundRow>(
-            """
-            select kept.id, kept.machine_id as "MachineId", kept.kept_by as "KeptBy", kept.bead_id as "BeadId", kept.note, kept.body, kept.kept_at as "KeptAt", kept.seq,
-                machine.name as "MachineName", machine.body as "MachineBody", person.name as "ByName", bead.number, coalesce(bead.ruled, bead.verdict) as verdict, bead.shape,
-                last.wire_mark as "WireMark", last.volt_mark as "VoltMark", last.amp_mark as "AmpMark", last.recorded_at as "LastAt"
-            from kept_setting as kept join machine on machine.id = kept.machine_id join person on person.id = kept.kept_by
-            left join bead_standing as bead on bead.bead_id = kept.bead_id
-            left join lateral (
-                select wire_mark, volt_mark, amp_mark, recorded_at from bead_standing where machine_id = kept.machine_id and not withdrawn order by seq desc limit 1) as last on true
-            where kept.withdrawn_at is null and kept.seq < @before and (@keptBy::uuid is null or kept.kept_by = @keptBy)
-                and (@machineId::uuid is null or kept.machine_id = @machineId) and (@joint::text is null or kept.body #>> '{job,joint}' = @joint)
-                and (@mm::float8 is null or abs((kept.body #>> '{job,thickness,valueMm}')::float8 / @mm - 1) <= @NearPlate)
-            order by kept.seq desc limit @Page
-            """,
-            new
-            {
-                before = before ?? long.MaxValue,
-                keptBy,
-                machineId = sought.MachineId,
-                joint = sought.Joint is { } joint ? EnumText.Of(joint) : null,
-                mm = sought.Thickness?.Mm,
-                NearPlate,
-                Page,
-            })).AsList();
+        var rows = (
+            await connection.QueryAsync<FoundRow>(
+                """
+                select kept.id, kept.machine_id as "MachineId", kept.kept_by as "KeptBy", kept.bead_id
+                    as "BeadId", kept.note, kept.body, kept.kept_at as "KeptAt", kept.seq,
+                    machine.name as "MachineName", machine.body as "MachineBody", person.name as "ByName", bead.number,
+                        coalesce(bead.ruled, bead.verdict) as verdict, bead.shape,
+                    last.wire_mark as "WireMark", last.volt_mark as "VoltMark", last.amp_mark as "AmpMark", last.recorded_at as "LastAt"
+                from kept_setting as kept join machine on machine.id = kept.machine_id join person on person.id = kept.kept_by
+                left join bead_standing as bead on bead.bead_id = kept.bead_id
+                left join lateral (
+                    select wire_mark, volt_mark, amp_mark, recorded_at from bead_standing
+                        where machine_id = kept.machine_id and not withdrawn order by seq desc limit 1) as last on true
+                where kept.withdrawn_at is null and kept.seq < @before and (@keptBy::uuid is null or kept.kept_by = @keptBy)
+                    and (@machineId::uuid is null or kept.machine_id = @machineId) and (@joint::text is null or kept.body #>> '{job,joint}'
+                        = @joint)
+                    and (@mm::float8 is null or abs((kept.body #>> '{job,thickness,valueMm}')::float8 / @mm - 1) <= @NearPlate)
+                order by kept.seq desc limit @Page
+                """,
+                new
+                {
+                    before = before ?? long.MaxValue,
+                    keptBy,
+                    machineId = sought.MachineId,
+                    joint = sought.Joint is { } joint ? EnumText.Of(joint) : null,
+                    mm = sought.Thickness?.Mm,
+                    NearPlate,
+                    Page,
+                }
+            )
+        ).AsList();
         return ([.. rows.Select(row => row.Found)], rows.Count == Page ? rows[^1].Seq : null);
     }
 
-    /// <summary>Takes a kept setting away, or puts it back; only whoever kept it, unless anybody may. False when there is none such.</summary>
+    /// <summary>
+    /// Takes a kept setting away, or puts it back; only whoever kept it, unless anybody may. False when there is none such.
+    /// </summary>
     public async Task<bool> SetWithdrawnAsync(Guid id, Guid? keptBy, bool withdrawn)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            "update kept_setting set withdrawn_at = case when @withdrawn then now() end where id = @id and (@keptBy::uuid is null or kept_by = @keptBy)", new { id, keptBy, withdrawn }) == 1;
+                "update kept_setting set withdrawn_at = case when @withdrawn then now() end where id = @id and (@keptBy::uuid is "
+                    + "null or kept_by = @keptBy)",
+                new
+                {
+                    id,
+                    keptBy,
+                    withdrawn,
+                }
+            ) == 1;
     }
 
     private sealed class FoundRow
@@ -139,11 +182,22 @@ public sealed class KeptStore(NpgsqlDataSource database)
 
         public required DateTime? LastAt { get; init; }
 
-        public FoundKept Found => new(
-            new Keepsake(Id, MachineId, KeptBy, BeadId, Note, Jsonb.Read<KeptSetting>(Body), KeptAt), MachineName, Jsonb.Read<Core.Machines.Machine>(MachineBody),
-            new PersonName(KeptBy, ByName),
-            Shape is null ? null : new RackBead(BeadId!.Value, Number!.Value, EnumText.Read<Core.Judging.Verdict>(Verdict!), Jsonb.Read<Core.Judging.BeadShape>(Shape)),
-            LastAt is { } at ? new LastSeen(WireMark, VoltMark, AmpMark, at) : null);
+        public FoundKept Found =>
+            new(
+                new Keepsake(Id, MachineId, KeptBy, BeadId, Note, Jsonb.Read<KeptSetting>(Body), KeptAt),
+                MachineName,
+                Jsonb.Read<Core.Machines.Machine>(MachineBody),
+                new PersonName(KeptBy, ByName),
+                Shape is null
+                    ? null
+                    : new RackBead(
+                        BeadId!.Value,
+                        Number!.Value,
+                        EnumText.Read<Core.Judging.Verdict>(Verdict!),
+                        Jsonb.Read<Core.Judging.BeadShape>(Shape)
+                    ),
+                LastAt is { } at ? new LastSeen(WireMark, VoltMark, AmpMark, at) : null
+            );
     }
 
     private sealed record Row(Guid Id, Guid MachineId, Guid KeptBy, Guid? BeadId, string Note, string Body, DateTime KeptAt)

@@ -22,18 +22,26 @@ public static class LogFile
     public static ArcLog Read(byte[] file)
     {
         ArgumentNullException.ThrowIfNull(file);
-        if (file.Length == 0) throw new RecordingRefusedException(Say($"The file is empty."));
+        if (file.Length == 0)
+            throw new RecordingRefusedException(Say($"The file is empty."));
         // What holds a zero byte is no text.
-        if (file.AsSpan(0, Math.Min(file.Length, 4096)).Contains((byte)0)) throw new RecordingRefusedException(Say($"This is neither a WAV file nor a log as text."));
+        if (file.AsSpan(0, Math.Min(file.Length, 4096)).Contains((byte)0))
+            throw new RecordingRefusedException(Say($"This is neither a WAV file nor a log as text."));
         var head = Encoding.UTF8.GetString(file, 0, Math.Min(file.Length, 4096)).Split('\n')[0];
-        var delimiter = head.Contains(';', StringComparison.Ordinal) ? ";" : head.Contains('\t', StringComparison.Ordinal) ? "\t" : ",";
+        var delimiter =
+            head.Contains(';', StringComparison.Ordinal) ? ";"
+            : head.Contains('\t', StringComparison.Ordinal) ? "\t"
+            : ",";
         using var text = new StreamReader(new MemoryStream(file), Encoding.UTF8);
-        using var csv = new CsvParser(text, new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            Delimiter = delimiter,
-            BadDataFound = null,
-            MaxFieldSize = 256,
-        });
+        using var csv = new CsvParser(
+            text,
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                Delimiter = delimiter,
+                BadDataFound = null,
+                MaxFieldSize = 256,
+            }
+        );
         try
         {
             return Read(csv, delimiter != ",");
@@ -49,30 +57,43 @@ public static class LogFile
     {
         ArgumentNullException.ThrowIfNull(log);
         var text = new StringBuilder("time (s),volts (V),amps (A)\n", log.Volts.Length * 24);
-        for (var i = 0; i < log.Volts.Length; i++) text.Append(CultureInfo.InvariantCulture, $"{i / log.Rate:0.000000},{log.Volts[i]:0.##},{log.Amps[i]:0.##}\n");
+        for (var i = 0; i < log.Volts.Length; i++)
+            text.Append(CultureInfo.InvariantCulture, $"{i / log.Rate:0.000000},{log.Volts[i]:0.##},{log.Amps[i]:0.##}\n");
         return Encoding.UTF8.GetBytes(text.ToString());
     }
 
     private static ArcLog Read(CsvParser csv, bool commas)
     {
-        if (!csv.Read() || csv.Count > MostFields) throw new RecordingRefusedException(Say($"The first line should name the columns: time, volts, amps."));
+        if (!csv.Read() || csv.Count > MostFields)
+            throw new RecordingRefusedException(Say($"The first line should name the columns: time, volts, amps."));
         var columns = LogColumns.Read(csv.Record!);
         var (volts, amps) = (new List<float>(), new List<float>());
-        double first = 0, before = double.NegativeInfinity, widest = 0;
+        double first = 0,
+            before = double.NegativeInfinity,
+            widest = 0;
         while (csv.Read())
         {
-            if (volts.Count >= MostLines) throw new RecordingRefusedException(Say($"More than {MostLines} lines."));
-            volts.Add((float)Within(csv, ArcLog.MostVolts, Number(csv, columns.Volts, commas, Say($"volts")) * columns.VoltScale, Say($"volts")));
+            if (volts.Count >= MostLines)
+                throw new RecordingRefusedException(Say($"More than {MostLines} lines."));
+            volts.Add(
+                (float)Within(csv, ArcLog.MostVolts, Number(csv, columns.Volts, commas, Say($"volts")) * columns.VoltScale, Say($"volts"))
+            );
             amps.Add((float)Within(csv, ArcLog.MostAmps, Number(csv, columns.Amps, commas, Say($"amps")) * columns.AmpScale, Say($"amps")));
-            if (columns.Time is not { } time) continue;
+            if (columns.Time is not { } time)
+                continue;
             var at = Number(csv, time, commas, Say($"time")) * columns.TimeScale;
-            if (!(at > before)) throw new RecordingRefusedException(Say($"Line {csv.Row}: the time does not go on."));
-            if (volts.Count == 1) first = at;
-            else widest = Math.Max(widest, at - before);
+            if (!(at > before))
+                throw new RecordingRefusedException(Say($"Line {csv.Row}: the time does not go on."));
+            if (volts.Count == 1)
+                first = at;
+            else
+                widest = Math.Max(widest, at - before);
             before = at;
         }
-        if (volts.Count < 100) throw new RecordingRefusedException(Say($"Only {volts.Count} lines of values; a log has a hundred or more."));
-        if (columns.Time is null) throw new RecordingRefusedException(Say($"No column of time found: without it nothing can be counted by the second."));
+        if (volts.Count < 100)
+            throw new RecordingRefusedException(Say($"Only {volts.Count} lines of values; a log has a hundred or more."));
+        if (columns.Time is null)
+            throw new RecordingRefusedException(Say($"No column of time found: without it nothing can be counted by the second."));
         return new ArcLog(Rate(volts.Count, before - first, widest), [.. volts], [.. amps]);
     }
 
@@ -83,27 +104,39 @@ public static class LogFile
         if (!(rate >= ArcLog.LowestRate && rate <= ArcLog.HighestRate))
         {
             throw new RecordingRefusedException(
-                Say($"{rate:0.#} values a second; {ArcLog.LowestRate:0} to {ArcLog.HighestRate:0} are read. Is the time's unit in its heading?"));
+                Say(
+                    $"{rate:0.#} values a second; {ArcLog.LowestRate:0} to {ArcLog.HighestRate:0} are read. Is the time's unit "
+                        + $"in its heading?"
+                )
+            );
         }
         if (seconds > WavFile.LongestSeconds)
         {
-            throw new RecordingRefusedException(Say($"The log runs {seconds / 60:0.0} minutes; up to {WavFile.LongestSeconds / 60:0} are taken."));
+            throw new RecordingRefusedException(
+                Say($"The log runs {seconds / 60:0.0} minutes; up to {WavFile.LongestSeconds / 60:0} are taken.")
+            );
         }
-        if (widest > (1 + Uneven) * 2 / rate) throw new RecordingRefusedException(Say($"The log has gaps: it must be sampled evenly."));
+        if (widest > (1 + Uneven) * 2 / rate)
+            throw new RecordingRefusedException(Say($"The log has gaps: it must be sampled evenly."));
         return rate;
     }
 
-    private static double Within(CsvParser csv, double most, double value, Said what) => Math.Abs(value) <= most
-        ? value
-        : throw new RecordingRefusedException(
-            Say($"Line {csv.Row}: {value:0.#} {what} are no arc's; up to {most:0} are read. Is the unit in the heading?"));
+    private static double Within(CsvParser csv, double most, double value, Said what) =>
+        Math.Abs(value) <= most
+            ? value
+            : throw new RecordingRefusedException(
+                Say($"Line {csv.Row}: {value:0.#} {what} are no arc's; up to {most:0} are read. Is the unit in the heading?")
+            );
 
     private static double Number(CsvParser csv, int column, bool commas, Said what)
     {
         var field = column < csv.Count ? csv[column] : "";
-        if (commas) field = field.Replace(',', '.');
+        if (commas)
+            field = field.Replace(',', '.');
         return double.TryParse(field, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && Math.Abs(value) < 1e6
             ? value
-            : throw new RecordingRefusedException(Say($"Line {csv.Row}: the {what} \"{(field.Length > 20 ? field[..20] : field).Name()}\" are no number."));
+            : throw new RecordingRefusedException(
+                Say($"Line {csv.Row}: the {what} \"{(field.Length > 20 ? field[..20] : field).Name()}\" are no number.")
+            );
     }
 }

@@ -34,22 +34,39 @@ public static class RecordingEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api").WithTags("listening");
-        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync).RequireAuthorization(Access.Instructor)
-            .WithUpload(MostBytes, "audio/wav", "text/csv").Repeatable();
+        api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync)
+            .RequireAuthorization(Access.Instructor)
+            .WithUpload(MostBytes, "audio/wav", "text/csv")
+            .Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
         api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
-        api.MapGet("/booths/{id:guid}/stand-ins", async (Guid id, StandInStore standIns) => await standIns.OfBoothAsync(id)).RequireAuthorization(Access.Instructor);
+        api.MapGet("/booths/{id:guid}/stand-ins", async (Guid id, StandInStore standIns) => await standIns.OfBoothAsync(id))
+            .RequireAuthorization(Access.Instructor);
         api.MapPut("/booths/{id:guid}/stand-ins", SetStandInsAsync).RequireAuthorization(Access.Instructor);
     }
 
     private static async Task<Results<Ok<Recording>, NotFound, Wrong>> AddAsync(
-        Guid id, Guid recordingId, string? name, string? origin, HttpRequest request, ClaimsPrincipal user,
-        RecordingKeeper keeper, BeadFileStore files, RecordingStore recordings, UploadStore uploads, HeavyWork heavy, CancellationToken cancel)
+        Guid id,
+        Guid recordingId,
+        string? name,
+        string? origin,
+        HttpRequest request,
+        ClaimsPrincipal user,
+        RecordingKeeper keeper,
+        BeadFileStore files,
+        RecordingStore recordings,
+        UploadStore uploads,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
     {
-        if (await files.FindAsync(id) is not { } file) return TypedResults.NotFound();
-        if (!Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from)
-            || from is not (RecordingOrigin.File or RecordingOrigin.Microphone))
+        if (await files.FindAsync(id) is not { } file)
+            return TypedResults.NotFound();
+        if (
+            !Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from)
+            || from is not (RecordingOrigin.File or RecordingOrigin.Microphone)
+        )
         {
             return Problems.Field("origin", Say($"From a file or the microphone."));
         }
@@ -96,18 +113,32 @@ public static class RecordingEndpoints
     private static TravelSpeed? TravelOf(FiledBead file) => file.Bead.Evidence.Measured?.Travel() ?? file.Sheet.Body.Travel;
 
     private static async Task<Results<Ok<Recording>, NotFound, Wrong>> RecordAsync(
-        Guid id, Guid recordingId, string device, ClaimsPrincipal user, RecordingKeeper keeper, BeadFileStore files, RecordingStore recordings, StandInStore standIns,
-        HeavyWork heavy, CancellationToken cancel)
+        Guid id,
+        Guid recordingId,
+        string device,
+        ClaimsPrincipal user,
+        RecordingKeeper keeper,
+        BeadFileStore files,
+        RecordingStore recordings,
+        StandInStore standIns,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
     {
-        if (await files.FindAsync(id) is not { } file) return TypedResults.NotFound();
-        if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with)) return Problems.Field("device", Say($"The microphone or the logger."));
+        if (await files.FindAsync(id) is not { } file)
+            return TypedResults.NotFound();
+        if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with))
+            return Problems.Field("device", Say($"The microphone or the logger."));
         var sent = Sent.Of(with).Under(id);
-        if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored) return TypedResults.Ok(stored);
+        if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored)
+            return TypedResults.Ok(stored);
         var there = await standIns.OfBoothAsync(file.Sheet.BoothId);
-        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger) return Problems.Field("device", Say($"There is none in this booth. Switch it on under Shop."));
+        if (with == StandIn.Microphone ? !there.Microphone : !there.Logger)
+            return Problems.Field("device", Say($"There is none in this booth. Switch it on under Shop."));
         var bead = file.Bead;
         var setting = StandInArc.Of(file.JudgedBy, bead.Used, bead.Amps, bead.Evidence);
-        if (setting.Problems().FirstOrDefault() is { } problem) return Problems.Field("device", Say($"No arc can be simulated from this bead. {problem.Said}"));
+        if (setting.Problems().FirstOrDefault() is { } problem)
+            return Problems.Field("device", Say($"No arc can be simulated from this bead. {problem.Said}"));
         // The same bead sounds the same again, but no two beads alike.
         var seed = BitConverter.ToInt32(bead.Id.ToByteArray(), 12) & int.MaxValue;
         var seconds = StandInArc.Seconds(bead.Evidence);
@@ -126,28 +157,55 @@ public static class RecordingEndpoints
         }
     }
 
-    private static async Task<Results<FileStreamHttpResult, NotFound>> FileAsync(Guid recordingId, ClaimsPrincipal user, HttpResponse response, RecordingStore recordings)
+    private static async Task<Results<FileStreamHttpResult, NotFound>> FileAsync(
+        Guid recordingId,
+        ClaimsPrincipal user,
+        HttpResponse response,
+        RecordingStore recordings
+    )
     {
-        if (await recordings.StudentOfAsync(recordingId) is not { } studentId || !user.MaySee(studentId) || await recordings.FindAsync(recordingId) is not { } recording)
+        if (
+            await recordings.StudentOfAsync(recordingId) is not { } studentId
+            || !user.MaySee(studentId)
+            || await recordings.FindAsync(recordingId) is not { } recording
+        )
         {
             return TypedResults.NotFound();
         }
         // A recording never changes under its id.
         response.Headers.CacheControl = "private, max-age=86400";
         var log = recording.Finding.Kind == RecordingKind.Log;
-        return TypedResults.Stream(new RecordingStream(recordings, recording), log ? "text/csv" : "audio/wav", log ? $"{recordingId}.csv" : null, enableRangeProcessing: true);
+        return TypedResults.Stream(
+            new RecordingStream(recordings, recording),
+            log ? "text/csv" : "audio/wav",
+            log ? $"{recordingId}.csv" : null,
+            enableRangeProcessing: true
+        );
     }
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid recordingId, Withdrawal request, ClaimsPrincipal user, RecordingStore recordings, RecordingKeeper keeper)
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
+        Guid recordingId,
+        Withdrawal request,
+        ClaimsPrincipal user,
+        RecordingStore recordings,
+        RecordingKeeper keeper
+    )
     {
-        if (await recordings.SetWithdrawnAsync(recordingId, request.Withdrawn) is not { } beadId) return TypedResults.NotFound();
+        if (await recordings.SetWithdrawnAsync(recordingId, request.Withdrawn) is not { } beadId)
+            return TypedResults.NotFound();
         await keeper.JudgeAnewAsync(Guid.CreateVersion7(), beadId, user.Id());
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Ok<StandIns>, NotFound>> SetStandInsAsync(Guid id, StandIns request, StandInStore standIns, BoothStore booths)
+    private static async Task<Results<Ok<StandIns>, NotFound>> SetStandInsAsync(
+        Guid id,
+        StandIns request,
+        StandInStore standIns,
+        BoothStore booths
+    )
     {
-        if (await booths.FindAsync(id) is null) return TypedResults.NotFound();
+        if (await booths.FindAsync(id) is null)
+            return TypedResults.NotFound();
         await standIns.SetAsync(id, request);
         return TypedResults.Ok(request);
     }

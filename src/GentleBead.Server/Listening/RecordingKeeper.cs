@@ -10,18 +10,37 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadRecorder reco
 {
     /// <summary>Adds a recording to a bead.</summary>
     public async Task<Recording> AddAsync(
-        Guid id, Guid beadId, RecordingOrigin origin, string name, Finding finding, byte[] bytes, Guid by, Sent sent, DateTimeOffset? at = null)
+        Guid id,
+        Guid beadId,
+        RecordingOrigin origin,
+        string name,
+        Finding finding,
+        byte[] bytes,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null
+    )
     {
         await recordings.AddAsync(new Recording(id, beadId, origin, name, finding, bytes.Length, default), bytes, by, sent, at);
         await JudgeAnewAsync(id, beadId, by);
         return (await recordings.FindAsync(id))!;
     }
 
-    /// <summary>Judges a bead with the surest of its standing recordings beside the ear; where that changes nothing, nothing is added.</summary>
+    /// <summary>
+    /// Judges a bead with the surest of its standing recordings beside the ear; where that changes nothing, nothing is added.
+    /// </summary>
     public async Task JudgeAnewAsync(Guid lookId, Guid beadId, Guid by)
     {
-        var heard = (await recordings.OfBeadAsync(beadId)).Where(recording => recording.Finding.Heard.Sound is not null).MaxBy(recording => recording.Finding.Heard.Confidence)?.Finding;
+        var heard = (await recordings.OfBeadAsync(beadId))
+            .Where(recording => recording.Finding.Heard.Sound is not null)
+            .MaxBy(recording => recording.Finding.Heard.Confidence)
+            ?.Finding;
         var listened = heard is null ? null : new Listened(heard.Heard.Sound!.Value, heard.Heard.Confidence, heard.Figures?.ShortRate);
-        await recorder.MergeAsync(lookId, beadId, evidence => evidence.Listened == listened ? evidence : evidence with { Listened = listened }, by);
+        await recorder.MergeAsync(
+            lookId,
+            beadId,
+            evidence => evidence.Listened == listened ? evidence : evidence with { Listened = listened },
+            by
+        );
     }
 }

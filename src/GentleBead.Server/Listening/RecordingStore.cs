@@ -26,7 +26,15 @@ public enum RecordingOrigin
 /// <param name="Finding">What was found in it.</param>
 /// <param name="Length">Its length in bytes.</param>
 /// <param name="AddedAt">When.</param>
-public sealed record Recording(Guid Id, Guid BeadId, RecordingOrigin Origin, string Name, Finding Finding, long Length, DateTimeOffset AddedAt);
+public sealed record Recording(
+    Guid Id,
+    Guid BeadId,
+    RecordingOrigin Origin,
+    string Name,
+    Finding Finding,
+    long Length,
+    DateTimeOffset AddedAt
+);
 
 /// <summary>Recordings in the database, their bytes in parts. A recording is withdrawn, never deleted.</summary>
 public sealed class RecordingStore(NpgsqlDataSource database)
@@ -34,7 +42,8 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     /// <summary>Length of a part in bytes; the last may be shorter.</summary>
     public const int PartBytes = 256 * 1024;
 
-    private const string Columns = "select id, bead_id as \"BeadId\", origin, name, finding, length, added_at as \"AddedAt\" from recording";
+    private const string Columns =
+        "select id, bead_id as \"BeadId\", origin, name, finding, length, added_at as \"AddedAt\" from recording";
 
     /// <summary>Adds a recording; the same id again changes nothing.</summary>
     public async Task AddAsync(Recording recording, ReadOnlyMemory<byte> bytes, Guid by, Sent sent, DateTimeOffset? at = null)
@@ -60,11 +69,21 @@ public sealed class RecordingStore(NpgsqlDataSource database)
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },
-            recording.Id, sent);
+            recording.Id,
+            sent
+        );
         for (var number = 0; added && number * PartBytes < bytes.Length; number++)
         {
             var part = bytes[(number * PartBytes)..Math.Min(bytes.Length, (number + 1) * PartBytes)].ToArray();
-            await connection.ExecuteAsync("insert into recording_part (recording_id, number, bytes) values (@Id, @number, @part)", new { recording.Id, number, part });
+            await connection.ExecuteAsync(
+                "insert into recording_part (recording_id, number, bytes) values (@Id, @number, @part)",
+                new
+                {
+                    recording.Id,
+                    number,
+                    part,
+                }
+            );
         }
         await transaction.CommitAsync();
     }
@@ -73,14 +92,24 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     public async Task<Recording?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"{Columns} where id = @id and withdrawn_at is null", new { id }))?.Recording;
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>($"{Columns} where id = @id and withdrawn_at is null", new { id })
+        )?.Recording;
     }
 
     /// <summary>The standing recordings of a bead, oldest first.</summary>
     public async Task<IReadOnlyList<Recording>> OfBeadAsync(Guid beadId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"{Columns} where bead_id = @beadId and withdrawn_at is null order by seq limit 40", new { beadId })).Select(row => row.Recording)];
+        return
+        [
+            .. (
+                await connection.QueryAsync<Row>(
+                    $"{Columns} where bead_id = @beadId and withdrawn_at is null order by seq limit 40",
+                    new { beadId }
+                )
+            ).Select(row => row.Recording),
+        ];
     }
 
     /// <summary>Whether a recording was added under this id already with the same file.</summary>
@@ -95,14 +124,23 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<Guid?>(
-            "select student_id from recording join bead_standing using (bead_id) where recording.id = @id and recording.withdrawn_at is null", new { id });
+            "select student_id from recording join bead_standing using (bead_id) where recording.id = @id and "
+                + "recording.withdrawn_at is null",
+            new { id }
+        );
     }
 
     /// <summary>One part of a recording's bytes.</summary>
     public async Task<byte[]> PartAsync(Guid id, int number, CancellationToken cancellation)
     {
         await using var connection = await database.OpenConnectionAsync(cancellation);
-        return await connection.QuerySingleAsync<byte[]>(new CommandDefinition("select bytes from recording_part where recording_id = @id and number = @number", new { id, number }, cancellationToken: cancellation));
+        return await connection.QuerySingleAsync<byte[]>(
+            new CommandDefinition(
+                "select bytes from recording_part where recording_id = @id and number = @number",
+                new { id, number },
+                cancellationToken: cancellation
+            )
+        );
     }
 
     /// <summary>Takes a recording away, or puts it back.</summary>
@@ -110,11 +148,15 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     public async Task<Guid?> SetWithdrawnAsync(Guid id, bool withdrawn)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Guid?>("update recording set withdrawn_at = case when @withdrawn then now() end where id = @id returning bead_id", new { id, withdrawn });
+        return await connection.QuerySingleOrDefaultAsync<Guid?>(
+            "update recording set withdrawn_at = case when @withdrawn then now() end where id = @id returning bead_id",
+            new { id, withdrawn }
+        );
     }
 
     private sealed record Row(Guid Id, Guid BeadId, string Origin, string Name, string Finding, long Length, DateTime AddedAt)
     {
-        public Recording Recording => new(Id, BeadId, EnumText.Read<RecordingOrigin>(Origin), Name, Jsonb.Read<Finding>(Finding), Length, AddedAt);
+        public Recording Recording =>
+            new(Id, BeadId, EnumText.Read<RecordingOrigin>(Origin), Name, Jsonb.Read<Finding>(Finding), Length, AddedAt);
     }
 }

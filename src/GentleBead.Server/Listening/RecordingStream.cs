@@ -24,9 +24,11 @@ public sealed class RecordingStream(RecordingStore recordings, Recording recordi
     /// <inheritdoc/>
     public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default)
     {
-        if (Position >= Length) return 0;
+        if (Position >= Length)
+            return 0;
         var number = (int)(Position / RecordingStore.PartBytes);
-        if (number != held) (part, held) = (await recordings.PartAsync(recording.Id, number, cancellationToken), number);
+        if (number != held)
+            (part, held) = (await recordings.PartAsync(recording.Id, number, cancellationToken), number);
         var from = (int)(Position % RecordingStore.PartBytes);
         var count = Math.Min(buffer.Length, part.Length - from);
         part.AsMemory(from, count).CopyTo(buffer);
@@ -35,23 +37,23 @@ public sealed class RecordingStream(RecordingStore recordings, Recording recordi
     }
 
     /// <inheritdoc/>
-    public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
+    public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) =>
+        ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
 
     /// <inheritdoc/>
-    public override long Seek(long offset, SeekOrigin origin) => Position = origin switch
-    {
-        SeekOrigin.Begin => offset,
-        SeekOrigin.Current => Position + offset,
-        _ => Length + offset,
-    };
+    public override long Seek(long offset, SeekOrigin origin) =>
+        Position = origin switch
+        {
+            SeekOrigin.Begin => offset,
+            SeekOrigin.Current => Position + offset,
+            _ => Length + offset,
+        };
 
     /// <inheritdoc/>
     public override int Read(byte[] buffer, int offset, int count) => throw new NotSupportedException("Read it asynchronously.");
 
     /// <inheritdoc/>
-    public override void Flush()
-    {
-    }
+    public override void Flush() { }
 
     /// <inheritdoc/>
     public override void SetLength(long value) => throw new NotSupportedException("A recording does not change.");

@@ -15,7 +15,10 @@ public sealed class StandInStore(NpgsqlDataSource database)
     public async Task<StandIns> OfBoothAsync(Guid boothId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<StandIns>("select microphone as \"Microphone\", logger as \"Logger\" from stand_in where booth_id = @boothId", new { boothId }) ?? new(false, false);
+        return await connection.QuerySingleOrDefaultAsync<StandIns>(
+                "select microphone as \"Microphone\", logger as \"Logger\" from stand_in where booth_id = @boothId",
+                new { boothId }
+            ) ?? new(false, false);
     }
 
     /// <summary>Puts devices into a booth, or takes them away.</summary>
@@ -23,7 +26,14 @@ public sealed class StandInStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into stand_in (booth_id, microphone, logger) values (@boothId, @Microphone, @Logger) on conflict (booth_id) do update set microphone = @Microphone, logger = @Logger",
-            new { boothId, devices.Microphone, devices.Logger });
+            "insert into stand_in (booth_id, microphone, logger) values (@boothId, @Microphone, @Logger) on conflict (booth_id) "
+                + "do update set microphone = @Microphone, logger = @Logger",
+            new
+            {
+                boothId,
+                devices.Microphone,
+                devices.Logger,
+            }
+        );
     }
 }

@@ -16,6 +16,9 @@ public sealed class LiveHub : Hub
     public static string StudentGroup(Guid studentId) => $"student-{studentId}";
 
     /// <inheritdoc/>
-    public override Task OnConnectedAsync() => Groups.AddToGroupAsync(
-        Context.ConnectionId, Context.User!.IsInRole(nameof(Role.Instructor)) ? Instructors : StudentGroup(Context.User!.Id()));
+    public override Task OnConnectedAsync() =>
+        Groups.AddToGroupAsync(
+            Context.ConnectionId,
+            Context.User!.IsInRole(nameof(Role.Instructor)) ? Instructors : StudentGroup(Context.User!.Id())
+        );
 }

@@ -42,10 +42,12 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
     {
         await using var connection = await database.OpenConnectionAsync(stopping);
         connection.Notification += (_, notice) => _ = PassOnAsync(notice.Payload);
-        await using (var listen = new NpgsqlCommand("listen room", connection)) await listen.ExecuteNonQueryAsync(stopping);
+        await using (var listen = new NpgsqlCommand("listen room", connection))
+            await listen.ExecuteNonQueryAsync(stopping);
         // Whatever was told while nobody listened: every screen looks once.
         await hub.Clients.All.SendAsync("changed", new RoomNotice("session", null, null), stopping);
-        while (true) await connection.WaitAsync(stopping);
+        while (true)
+            await connection.WaitAsync(stopping);
     }
 
     private async Task PassOnAsync(string payload)

@@ -22,21 +22,30 @@ public sealed class BoothStore(NpgsqlDataSource database)
     public async Task<Booth?> OfMachineAsync(Guid machineId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Booth>($"select {Columns} from booth where machine_id = @machineId", new { machineId });
+        return await connection.QuerySingleOrDefaultAsync<Booth>(
+            $"select {Columns} from booth where machine_id = @machineId",
+            new { machineId }
+        );
     }
 
     /// <summary>Whether a booth number is another booth's.</summary>
     public async Task<bool> IsTakenAsync(int number, Guid boothId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where number = @number and id <> @boothId)", new { number, boothId });
+        return await connection.ExecuteScalarAsync<bool>(
+            "select exists (select 1 from booth where number = @number and id <> @boothId)",
+            new { number, boothId }
+        );
     }
 
     /// <summary>Adds a booth; the same id again changes nothing. False when its number or machine is taken.</summary>
     public async Task<bool> AddAsync(Booth booth)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("insert into booth (id, number, machine_id) values (@Id, @Number, @MachineId) on conflict do nothing", booth);
+        await connection.ExecuteAsync(
+            "insert into booth (id, number, machine_id) values (@Id, @Number, @MachineId) on conflict do nothing",
+            booth
+        );
         return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where id = @Id and number = @Number)", booth);
     }
 }

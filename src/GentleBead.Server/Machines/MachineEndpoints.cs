@@ -17,7 +17,13 @@ namespace GentleBead.Server.Machines;
 /// <param name="Machine">The machine as calibrated now.</param>
 /// <param name="Problems">Why a control gives no marks, in words; empty when all do.</param>
 /// <param name="DueParts">Parts that are due now.</param>
-public sealed record MachineInBooth(Guid MachineId, Booth Booth, Machine Machine, IReadOnlyList<Said> Problems, IReadOnlyList<Said> DueParts);
+public sealed record MachineInBooth(
+    Guid MachineId,
+    Booth Booth,
+    Machine Machine,
+    IReadOnlyList<Said> Problems,
+    IReadOnlyList<Said> DueParts
+);
 
 /// <summary>How a control's readings fit.</summary>
 /// <param name="Control">Which control.</param>
@@ -26,7 +32,14 @@ public sealed record MachineInBooth(Guid MachineId, Booth Booth, Machine Machine
 /// <param name="Strays">Readings that the others speak against.</param>
 /// <param name="ReadOutOff">By how much a display shows more than was measured, as a share; null without.</param>
 /// <param name="OldestAt">When its oldest reading was taken; null without readings.</param>
-public sealed record ControlFit(ReadControl Control, Said? Problem, double? SpreadShare, IReadOnlyList<Stray> Strays, double? ReadOutOff, DateTimeOffset? OldestAt);
+public sealed record ControlFit(
+    ReadControl Control,
+    Said? Problem,
+    double? SpreadShare,
+    IReadOnlyList<Stray> Strays,
+    double? ReadOutOff,
+    DateTimeOffset? OldestAt
+);
 
 /// <summary>A chart beside the rules and this room's beads.</summary>
 public sealed record ComparedChart(Guid Id, DoorChart Chart, DateTimeOffset EnteredAt, IReadOnlyList<ChartComparison> Rows);
@@ -40,8 +53,15 @@ public sealed record BottleState(BottleReading Read, double LeftL, double HoursL
 
 /// <summary>Everything known of a machine.</summary>
 public sealed record MachineDetail(
-    Guid MachineId, Booth Booth, Machine Machine, IReadOnlyList<TakenReading> Readings, IReadOnlyList<ControlFit> Fits,
-    IReadOnlyList<ComparedChart> Charts, IReadOnlyList<PartState> Upkeep, BottleState? Bottle);
+    Guid MachineId,
+    Booth Booth,
+    Machine Machine,
+    IReadOnlyList<TakenReading> Readings,
+    IReadOnlyList<ControlFit> Fits,
+    IReadOnlyList<ComparedChart> Charts,
+    IReadOnlyList<PartState> Upkeep,
+    BottleState? Bottle
+);
 
 /// <summary>A machine to add, in a booth of its own.</summary>
 public sealed record NewMachine(Guid BoothId, int BoothNumber, Machine Machine);
@@ -99,31 +119,53 @@ public static class MachineEndpoints
         var page = await machines.KeptUpAsync(after ?? 0);
         return new([.. page.Select(View)], page.Count == MachineStore.Page ? $"{page[^1].Booth.Number}" : null);
 
-        MachineInBooth View(KeptUpMachine kept) => new(
-            kept.Booth.MachineId, kept.Booth, kept.Machine, [.. kept.Machine.Controls().Select(control => Problem(control.Control)).OfType<Said>()],
-            [.. UpkeepOf(kept, clock).Where(part => part.Due && part.LastDone is not null).Select(part => part.Name)]);
+        MachineInBooth View(KeptUpMachine kept) =>
+            new(
+                kept.Booth.MachineId,
+                kept.Booth,
+                kept.Machine,
+                [.. kept.Machine.Controls().Select(control => Problem(control.Control)).OfType<Said>()],
+                [.. UpkeepOf(kept, clock).Where(part => part.Due && part.LastDone is not null).Select(part => part.Name)]
+            );
     }
 
     private static async Task<Results<Ok<MachineDetail>, NotFound>> DetailAsync(Guid id, MachineStore machines, TimeProvider clock)
     {
-        if (await machines.KeptUpAsync(0, id) is not [var kept]) return TypedResults.NotFound();
+        if (await machines.KeptUpAsync(0, id) is not [var kept])
+            return TypedResults.NotFound();
         var readings = await machines.ReadingsAsync(id);
         var around = await machines.AroundAsync(id);
         var charts = (await machines.ChartsAsync(id)).Select(entered => new ComparedChart(
-            entered.Id, entered.Chart, entered.EnteredAt,
-            entered.Chart.Compare(kept.Machine, [.. around.Right.Where(entry => entered.Chart.Fits(entry.Job)).Select(entry => entry.Bead)])));
+            entered.Id,
+            entered.Chart,
+            entered.EnteredAt,
+            entered.Chart.Compare(kept.Machine, [.. around.Right.Where(entry => entered.Chart.Fits(entry.Job)).Select(entry => entry.Bead)])
+        ));
         // At the flow of what is welded there now.
         var flow = around.Flow ?? UsualFlow;
-        return TypedResults.Ok(new MachineDetail(
-            id, kept.Booth, kept.Machine, readings,
-            [.. kept.Machine.Controls().Select(control => Fit(control.Which, control.Control, readings))],
-            [.. charts],
-            UpkeepOf(kept, clock),
-            around.Bottle is not { } bottle ? null
-                : new BottleState(bottle, Core.Calculators.Bottle.Litres(bottle.WaterL, bottle.Bar), Core.Calculators.Bottle.HoursLeft(bottle.WaterL, bottle.Bar, flow), flow)));
+        return TypedResults.Ok(
+            new MachineDetail(
+                id,
+                kept.Booth,
+                kept.Machine,
+                readings,
+                [.. kept.Machine.Controls().Select(control => Fit(control.Which, control.Control, readings))],
+                [.. charts],
+                UpkeepOf(kept, clock),
+                around.Bottle is not { } bottle
+                    ? null
+                    : new BottleState(
+                        bottle,
+                        Core.Calculators.Bottle.Litres(bottle.WaterL, bottle.Bar),
+                        Core.Calculators.Bottle.HoursLeft(bottle.WaterL, bottle.Bar, flow),
+                        flow
+                    )
+            )
+        );
     }
 
-    private static IReadOnlyList<PartState> UpkeepOf(KeptUpMachine kept, TimeProvider clock) => Upkeep.Of(kept.Machine, kept.Done, kept.Beads, clock.GetUtcNow());
+    private static IReadOnlyList<PartState> UpkeepOf(KeptUpMachine kept, TimeProvider clock) =>
+        Upkeep.Of(kept.Machine, kept.Done, kept.Beads, clock.GetUtcNow());
 
     private static Said? Problem(Control control) => Calibration.TryFit(control, out _, out var problem) ? null : problem;
 
@@ -138,94 +180,179 @@ public static class MachineEndpoints
 
     private static async Task<Results<NoContent, Wrong>> AddAsync(Guid id, NewMachine request, BoothStore booths, MachineStore machines)
     {
-        if (request.Machine is not { } machine) return Problems.Field("machine", Say($"Which machine?"));
+        if (request.Machine is not { } machine)
+            return Problems.Field("machine", Say($"Which machine?"));
         var problems = machine.Problems().ToList();
-        if (request.BoothNumber is < 1 or > 99) problems.Add(new("boothNumber", Say($"A booth number from 1 to 99.")));
-        if (problems.Count > 0) return Problems.Of(problems);
-        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId)) return Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
-        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request))) return Problems.Field("name", Say($"There is a machine of this name already."));
+        if (request.BoothNumber is < 1 or > 99)
+            problems.Add(new("boothNumber", Say($"A booth number from 1 to 99.")));
+        if (problems.Count > 0)
+            return Problems.Of(problems);
+        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId))
+            return Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
+        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request)))
+            return Problems.Field("name", Say($"There is a machine of this name already."));
         return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id))
             ? TypedResults.NoContent()
             : Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
     }
 
-    private static async Task<Results<NoContent, NotFound, Wrong>> AddReadingAsync(Guid id, Guid readingId, NewReading request, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddReadingAsync(
+        Guid id,
+        Guid readingId,
+        NewReading request,
+        MachineStore machines
+    )
     {
-        if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
+        if (await machines.FindAsync(id) is not { } machine)
+            return TypedResults.NotFound();
         var sent = Sent.Of(request).Under(id);
-        if (await machines.IsReadAsync(readingId, sent)) return TypedResults.NoContent();
-        if (!request.On(machine).IsGood(out var reading, out var problems)) return Problems.Of(problems);
+        if (await machines.IsReadAsync(readingId, sent))
+            return TypedResults.NoContent();
+        if (!request.On(machine).IsGood(out var reading, out var problems))
+            return Problems.Of(problems);
         var byRuler = request.Measured is null;
         await machines.AddReadingAsync(
-            id, new TakenReading(readingId, request.Control, reading.Mark, reading.Measured, byRuler ? request.Seconds : null, byRuler ? request.Length : null, default), sent);
+            id,
+            new TakenReading(
+                readingId,
+                request.Control,
+                reading.Mark,
+                reading.Measured,
+                byRuler ? request.Seconds : null,
+                byRuler ? request.Length : null,
+                default
+            ),
+            sent
+        );
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawReadingAsync(Guid id, Guid readingId, ReadingWithdrawal request, MachineStore machines) =>
-        await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> WithdrawReadingAsync(
+        Guid id,
+        Guid readingId,
+        ReadingWithdrawal request,
+        MachineStore machines
+    ) => await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<Translation>, NotFound, Wrong>> TranslateAsync(Guid id, string control, double? mark, double? value, MachineStore machines)
+    private static async Task<Results<Ok<Translation>, NotFound, Wrong>> TranslateAsync(
+        Guid id,
+        string control,
+        double? mark,
+        double? value,
+        MachineStore machines
+    )
     {
-        if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
-        var asked = control.ToLowerInvariant() switch { "wire" => machine.WireControl, "volt" => machine.VoltControl, "amp" => machine.AmpControl, _ => null };
+        if (await machines.FindAsync(id) is not { } machine)
+            return TypedResults.NotFound();
+        var asked = control.ToLowerInvariant() switch
+        {
+            "wire" => machine.WireControl,
+            "volt" => machine.VoltControl,
+            "amp" => machine.AmpControl,
+            _ => null,
+        };
         // Volts that follow the wire control have no dial of their own to read.
-        if (asked is null || asked.Kind == ControlKind.Trim) return Problems.Field("control", Say($"{machine.Name.Name()} has no such dial."));
-        if (!Calibration.TryFit(asked, out var fit, out var problem)) return Problems.Field("control", problem);
+        if (asked is null || asked.Kind == ControlKind.Trim)
+            return Problems.Field("control", Say($"{machine.Name.Name()} has no such dial."));
+        if (!Calibration.TryFit(asked, out var fit, out var problem))
+            return Problems.Field("control", problem);
         if (mark is { } at)
         {
-            if (!asked.IsOn(at)) return Problems.Field("mark", asked.Runs());
+            if (!asked.IsOn(at))
+                return Problems.Field("mark", asked.Runs());
             var gives = fit!.ValueAt(at);
             return TypedResults.Ok(new Translation(at, asked.Read(at), gives.Value, gives.SureShare, gives.MarksBeyond, false));
         }
-        if (value is not (>= 0 and < 2000)) return Problems.Field("value", Say($"A mark, or what it should give."));
+        if (value is not (>= 0 and < 2000))
+            return Problems.Field("value", Say($"A mark, or what it should give."));
         var set = fit!.MarkFor(value.Value);
         return TypedResults.Ok(new Translation(set.Mark, asked.Read(set.Mark), set.Value, set.SureShare, set.MarksBeyond, set.OutOfReach));
     }
 
-    private static async Task<Results<NoContent, NotFound, Wrong>> LoadAsync(Guid id, Guid loadId, Load request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> LoadAsync(
+        Guid id,
+        Guid loadId,
+        Load request,
+        ClaimsPrincipal user,
+        MachineStore machines
+    )
     {
-        if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
-        if (request.Problems(machine).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
+        if (await machines.FindAsync(id) is not { } machine)
+            return TypedResults.NotFound();
+        if (request.Problems(machine).ToArray() is { Length: > 0 } wrong)
+            return Problems.Of(wrong);
         await machines.LoadAsync(loadId, id, request, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, Wrong>> AddChartAsync(Guid id, Guid chartId, NewChart request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddChartAsync(
+        Guid id,
+        Guid chartId,
+        NewChart request,
+        ClaimsPrincipal user,
+        MachineStore machines
+    )
     {
-        if (await machines.FindAsync(id) is not { } machine) return TypedResults.NotFound();
+        if (await machines.FindAsync(id) is not { } machine)
+            return TypedResults.NotFound();
         var problems = new List<Problem>();
-        if (request.Process is null || !request.Process.Value.Facts().FeedsWire) problems.Add(new("process", Say($"A chart is for a process that feeds wire.")));
-        if (request.Wire is null) problems.Add(new("wire", Say($"Which wire is the chart for?")));
-        if (request.Gas is null) problems.Add(new("gas", Say($"Which gas is the chart for?")));
+        if (request.Process is null || !request.Process.Value.Facts().FeedsWire)
+            problems.Add(new("process", Say($"A chart is for a process that feeds wire.")));
+        if (request.Wire is null)
+            problems.Add(new("wire", Say($"Which wire is the chart for?")));
+        if (request.Gas is null)
+            problems.Add(new("gas", Say($"Which gas is the chart for?")));
         var steps = ChartCsv.Steps(request, problems);
-        if (problems.Count > 0) return Problems.Of(problems);
+        if (problems.Count > 0)
+            return Problems.Of(problems);
         var chart = new DoorChart(request.Process!.Value, request.Wire!.Value, request.Gas!.Value, steps);
-        if (chart.Problems(machine).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
+        if (chart.Problems(machine).ToArray() is { Length: > 0 } wrong)
+            return Problems.Of(wrong);
         await machines.AddChartAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawChartAsync(Guid id, Guid chartId, ReadingWithdrawal request, MachineStore machines) =>
-        await machines.SetChartWithdrawnAsync(id, chartId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> WithdrawChartAsync(
+        Guid id,
+        Guid chartId,
+        ReadingWithdrawal request,
+        MachineStore machines
+    ) => await machines.SetChartWithdrawnAsync(id, chartId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> ChartCsvAsync(Guid id, Guid chartId, MachineStore machines) =>
         (await machines.ChartsAsync(id)).FirstOrDefault(chart => chart.Id == chartId) is { } entered
             ? TypedResults.File(ChartCsv.Write(entered.Chart), "text/csv; charset=utf-8", "chart.csv")
             : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound, Wrong>> AddUpkeepAsync(Guid id, Guid upkeepId, NewUpkeep request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddUpkeepAsync(
+        Guid id,
+        Guid upkeepId,
+        NewUpkeep request,
+        ClaimsPrincipal user,
+        MachineStore machines
+    )
     {
-        if (await machines.FindAsync(id) is null) return TypedResults.NotFound();
+        if (await machines.FindAsync(id) is null)
+            return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
-        if (note.Length > 200) return Problems.Field("note", Say($"A note of up to 200 letters."));
+        if (note.Length > 200)
+            return Problems.Field("note", Say($"A note of up to 200 letters."));
         await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, NotFound, Wrong>> AddBottleAsync(Guid id, Guid bottleId, NewBottle request, ClaimsPrincipal user, MachineStore machines)
+    private static async Task<Results<NoContent, NotFound, Wrong>> AddBottleAsync(
+        Guid id,
+        Guid bottleId,
+        NewBottle request,
+        ClaimsPrincipal user,
+        MachineStore machines
+    )
     {
-        if (await machines.FindAsync(id) is null) return TypedResults.NotFound();
-        if (Core.Calculators.Bottle.Problems(request.WaterL, request.Bar).ToArray() is { Length: > 0 } wrong) return Problems.Of(wrong);
+        if (await machines.FindAsync(id) is null)
+            return TypedResults.NotFound();
+        if (Core.Calculators.Bottle.Problems(request.WaterL, request.Bar).ToArray() is { Length: > 0 } wrong)
+            return Problems.Of(wrong);
         await machines.AddBottleAsync(bottleId, id, request.WaterL, request.Bar, user.Id(), Sent.Of(request).Under(id));
         return TypedResults.NoContent();
     }

@@ -19,7 +19,15 @@ namespace GentleBead.Server.Machines;
 /// <param name="Seconds">Seconds on the watch, where wire was measured with a ruler.</param>
 /// <param name="Length">Length on the ruler.</param>
 /// <param name="TakenAt">When.</param>
-public sealed record TakenReading(Guid Id, ReadControl Control, double Mark, double Measured, double? Seconds, Length? Length, DateTimeOffset TakenAt);
+public sealed record TakenReading(
+    Guid Id,
+    ReadControl Control,
+    double Mark,
+    double Measured,
+    double? Seconds,
+    Length? Length,
+    DateTimeOffset TakenAt
+);
 
 /// <summary>A door chart as entered.</summary>
 public sealed record EnteredChart(Guid Id, DoorChart Chart, DateTimeOffset EnteredAt);
@@ -57,7 +65,10 @@ public sealed class MachineStore(NpgsqlDataSource database)
     public async Task<Machine?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings)?>("select body, load, readings from machine_now where id = @id", new { id });
+        var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings)?>(
+            "select body, load, readings from machine_now where id = @id",
+            new { id }
+        );
         return row is { } found ? StoredMachine.Read(found.Body, found.Load, found.Readings) : null;
     }
 
@@ -66,7 +77,10 @@ public sealed class MachineStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         var row = await connection.QuerySingleOrDefaultAsync<(Guid Id, string Body, string? Load, string? Readings)?>(
-            "select machine_now.id, machine_now.body, load, readings from booth join machine_now on machine_now.id = booth.machine_id where booth.id = @boothId", new { boothId });
+            "select machine_now.id, machine_now.body, load, readings from booth join machine_now on machine_now.id = "
+                + "booth.machine_id where booth.id = @boothId",
+            new { boothId }
+        );
         return row is { } found ? (found.Id, StoredMachine.Read(found.Body, found.Load, found.Readings)) : null;
     }
 
@@ -76,20 +90,43 @@ public sealed class MachineStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<KeptUpMachine>> KeptUpAsync(int after, Guid? only = null)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid BoothId, int Number, Guid MachineId, string Body, string? Load, string? Readings, long? Beads, string? Done)>(
+        var rows = await connection.QueryAsync<(
+            Guid BoothId,
+            int Number,
+            Guid MachineId,
+            string Body,
+            string? Load,
+            string? Readings,
+            long? Beads,
+            string? Done
+        )>(
             """
             select booth.id, number, booth.machine_id, machine_now.body, load, readings, machine_wear.beads, (
                 select json_agg(json_build_object('part', part, 'doneAt', done_at, 'beads', beads_at))
-                from (select distinct on (part) part, done_at, beads_at from upkeep where machine_id = booth.machine_id order by part, seq desc) as newest)
-            from booth join machine_now on machine_now.id = booth.machine_id left join machine_wear on machine_wear.machine_id = booth.machine_id
+                from (select distinct on (part) part, done_at, beads_at from upkeep
+                    where machine_id = booth.machine_id order by part, seq desc) as newest)
+            from booth join machine_now on machine_now.id = booth.machine_id
+                left join machine_wear on machine_wear.machine_id = booth.machine_id
             where number > @after and (@only::uuid is null or booth.machine_id = @only) order by number limit @Page
             """,
-            new { after, only, Page });
+            new
+            {
+                after,
+                only,
+                Page,
+            }
+        );
         return
         [
             .. rows.Select(row => new KeptUpMachine(
-                new Booth(row.BoothId, row.Number, row.MachineId), StoredMachine.Read(row.Body, row.Load, row.Readings), row.Beads ?? 0,
-                (row.Done is null ? [] : Jsonb.Read<IReadOnlyList<SeenTo>>(row.Done)).ToDictionary(part => part.Part, part => new PartDone(part.DoneAt, part.Beads)))),
+                new Booth(row.BoothId, row.Number, row.MachineId),
+                StoredMachine.Read(row.Body, row.Load, row.Readings),
+                row.Beads ?? 0,
+                (row.Done is null ? [] : Jsonb.Read<IReadOnlyList<SeenTo>>(row.Done)).ToDictionary(
+                    part => part.Part,
+                    part => new PartDone(part.DoneAt, part.Beads)
+                )
+            )),
         ];
     }
 
@@ -102,10 +139,13 @@ public sealed class MachineStore(NpgsqlDataSource database)
         var row = await connection.QuerySingleAsync<(double? WaterL, double? Bar, DateTime? ReadAt, double? Flow)>(
             """
             select water_l, bar, read_at, (
-                select (body #>> '{gasFlow,aimLPerMin}')::float8 from sheet where booth_id = (select id from booth where machine_id = @machineId) order by seq desc limit 1)
-            from (select 1) as once left join lateral (select water_l, bar, read_at from bottle_reading where machine_id = @machineId order by seq desc limit 1) as bottle on true
+                select (body #>> '{gasFlow,aimLPerMin}')::float8 from sheet where booth_id = (select id from booth
+                    where machine_id = @machineId) order by seq desc limit 1)
+            from (select 1) as once left join lateral (select water_l, bar, read_at from bottle_reading
+                where machine_id = @machineId order by seq desc limit 1) as bottle on true
             """,
-            new { machineId });
+            new { machineId }
+        );
         var right = await connection.QueryAsync<(string Job, double Thickness, double WireFeed, double Volts)>(
             """
             select sheet.job, newest.thickness_mm, wire_feed_m_per_min, volts
@@ -113,15 +153,26 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 where machine_id = @machineId and not withdrawn order by seq desc limit @BeadsCompared) as newest
             join sheet on sheet.id = newest.sheet_id where newest.verdict = 'right' and volts is not null
             """,
-            new { machineId, BeadsCompared });
+            new { machineId, BeadsCompared }
+        );
         return new MachineSurroundings(
             row is { WaterL: { } water, Bar: { } bar, ReadAt: { } at } ? new BottleReading(water, bar, at) : null,
             row.Flow is { } flow ? GasFlow.FromLPerMin(flow) : null,
             [
-                .. right.Select(bead => (Jsonb.Read<Job>(bead.Job), bead)).Select(entry => (entry.Item1, new RightBead(
-                    Length.FromMm(entry.bead.Thickness), entry.Item1.Joint.Facts().HeatFactor,
-                    new Settings(WireFeedSpeed.FromMPerMin(entry.bead.WireFeed), Voltage.FromVolts(entry.bead.Volts))))),
-            ]);
+                .. right
+                    .Select(bead => (Jsonb.Read<Job>(bead.Job), bead))
+                    .Select(entry =>
+                        (
+                            entry.Item1,
+                            new RightBead(
+                                Length.FromMm(entry.bead.Thickness),
+                                entry.Item1.Joint.Facts().HeatFactor,
+                                new Settings(WireFeedSpeed.FromMPerMin(entry.bead.WireFeed), Voltage.FromVolts(entry.bead.Volts))
+                            )
+                        )
+                    ),
+            ]
+        );
     }
 
     /// <summary>Adds a machine without readings; the same id again changes nothing. False when the name is another machine's.</summary>
@@ -129,25 +180,55 @@ public sealed class MachineStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.AddOnceAsync(
-            "machine", "insert into machine (id, name, body, sent) values (@id, @Name, @body, @sent) on conflict do nothing",
-            new { id, machine.Name, body = new Jsonb<Machine>(WithoutReadings(machine)), sent = sent.Hash }, id, sent);
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from machine where id = @id and name = @Name)", new { id, machine.Name });
+            "machine",
+            "insert into machine (id, name, body, sent) values (@id, @Name, @body, @sent) on conflict do nothing",
+            new
+            {
+                id,
+                machine.Name,
+                body = new Jsonb<Machine>(WithoutReadings(machine)),
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
+        return await connection.ExecuteScalarAsync<bool>(
+            "select exists (select 1 from machine where id = @id and name = @Name)",
+            new { id, machine.Name }
+        );
     }
 
     /// <summary>The newest standing readings of a machine, by mark.</summary>
     public async Task<IReadOnlyList<TakenReading>> ReadingsAsync(Guid machineId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid Id, string Control, double Mark, double Measured, double? Seconds, double? LengthMm, DateTime TakenAt)>(
+        var rows = await connection.QueryAsync<(
+            Guid Id,
+            string Control,
+            double Mark,
+            double Measured,
+            double? Seconds,
+            double? LengthMm,
+            DateTime TakenAt
+        )>(
             """
             select id, control, mark, measured, seconds, length_mm, taken_at
-            from (select * from reading where machine_id = @machineId and withdrawn_at is null order by seq desc limit @ReadingsKept) as newest order by mark, seq
+            from (select * from reading where machine_id = @machineId and withdrawn_at is null
+                order by seq desc limit @ReadingsKept) as newest order by mark, seq
             """,
-            new { machineId, ReadingsKept });
+            new { machineId, ReadingsKept }
+        );
         return
         [
             .. rows.Select(row => new TakenReading(
-                row.Id, EnumText.Read<ReadControl>(row.Control), row.Mark, row.Measured, row.Seconds, row.LengthMm is { } mm ? Length.FromMm(mm) : null, row.TakenAt)),
+                row.Id,
+                EnumText.Read<ReadControl>(row.Control),
+                row.Mark,
+                row.Measured,
+                row.Seconds,
+                row.LengthMm is { } mm ? Length.FromMm(mm) : null,
+                row.TakenAt
+            )),
         ];
     }
 
@@ -170,7 +251,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
             "reading",
             """
             insert into reading (id, machine_id, control, mark, measured, seconds, length_mm, taken_at, sent)
-            values (@Id, @machineId, @control, @Mark, @Measured, @Seconds, @lengthMm, coalesce(@at, now()), @sent) on conflict (id) do nothing
+            values (@Id, @machineId, @control, @Mark, @Measured, @Seconds, @lengthMm, coalesce(@at, now()), @sent)
+                on conflict (id) do nothing
             """,
             new
             {
@@ -184,7 +266,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },
-            reading.Id, sent);
+            reading.Id,
+            sent
+        );
     }
 
     /// <summary>Takes a wrong reading out of the calibration, or puts it back. False when there is no such reading.</summary>
@@ -192,7 +276,14 @@ public sealed class MachineStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            "update reading set withdrawn_at = case when @withdrawn then now() end where id = @readingId and machine_id = @machineId", new { machineId, readingId, withdrawn }) == 1;
+                "update reading set withdrawn_at = case when @withdrawn then now() end where id = @readingId and machine_id = @machineId",
+                new
+                {
+                    machineId,
+                    readingId,
+                    withdrawn,
+                }
+            ) == 1;
     }
 
     /// <summary>Notes what is on a machine; the same id again changes nothing.</summary>
@@ -200,8 +291,20 @@ public sealed class MachineStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.AddOnceAsync(
-            "machine_load", "insert into machine_load (id, machine_id, body, loaded_by, sent) values (@id, @machineId, @body, @by, @sent) on conflict (id) do nothing",
-            new { id, machineId, body = new Jsonb<Load>(load), by, sent = sent.Hash }, id, sent);
+            "machine_load",
+            "insert into machine_load (id, machine_id, body, loaded_by, sent) values (@id, @machineId, @body, @by, @sent) on "
+                + "conflict (id) do nothing",
+            new
+            {
+                id,
+                machineId,
+                body = new Jsonb<Load>(load),
+                by,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 
     /// <summary>The standing charts of a machine: the newest for each process, wire and gas.</summary>
@@ -215,7 +318,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 where machine_id = @machineId order by process, wire, gas, seq desc) as newest
             where withdrawn_at is null order by seq
             """,
-            new { machineId });
+            new { machineId }
+        );
         return [.. rows.Select(row => new EnteredChart(row.Id, Jsonb.Read<DoorChart>(row.Body), row.EnteredAt))];
     }
 
@@ -241,7 +345,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },
-            id, sent);
+            id,
+            sent
+        );
     }
 
     /// <summary>Takes a chart away, or puts it back. False when there is no such chart.</summary>
@@ -249,7 +355,14 @@ public sealed class MachineStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            "update door_chart set withdrawn_at = case when @withdrawn then now() end where id = @chartId and machine_id = @machineId", new { machineId, chartId, withdrawn }) == 1;
+                "update door_chart set withdrawn_at = case when @withdrawn then now() end where id = @chartId and machine_id = @machineId",
+                new
+                {
+                    machineId,
+                    chartId,
+                    withdrawn,
+                }
+            ) == 1;
     }
 
     /// <summary>Notes that a part was seen to; the same id again changes nothing.</summary>
@@ -266,7 +379,19 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 from machine_wear where machine_id = @machineId), 0), @sent)
             on conflict (id) do nothing
             """,
-            new { id, machineId, part = EnumText.Of(part), note, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new
+            {
+                id,
+                machineId,
+                part = EnumText.Of(part),
+                note,
+                by,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 
     /// <summary>Notes a bottle's pressure; the same id again changes nothing.</summary>
@@ -279,13 +404,26 @@ public sealed class MachineStore(NpgsqlDataSource database)
             insert into bottle_reading (id, machine_id, water_l, bar, read_by, read_at, sent)
             values (@id, @machineId, @waterL, @bar, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
             """,
-            new { id, machineId, waterL, bar, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new
+            {
+                id,
+                machineId,
+                waterL,
+                bar,
+                by,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 
-    private static Machine WithoutReadings(Machine machine) => machine with
-    {
-        WireControl = machine.WireControl is null ? null : machine.WireControl with { Readings = [] },
-        VoltControl = machine.VoltControl is null ? null : machine.VoltControl with { Readings = [] },
-        AmpControl = machine.AmpControl is null ? null : machine.AmpControl with { Readings = [] },
-    };
+    private static Machine WithoutReadings(Machine machine) =>
+        machine with
+        {
+            WireControl = machine.WireControl is null ? null : machine.WireControl with { Readings = [] },
+            VoltControl = machine.VoltControl is null ? null : machine.VoltControl with { Readings = [] },
+            AmpControl = machine.AmpControl is null ? null : machine.AmpControl with { Readings = [] },
+        };
 }

@@ -25,6 +25,11 @@ public static class StoredMachine
         };
 
         Control? With(Control? control, ReadControl which) =>
-            control is null ? null : control with { Readings = [.. taken[which].Select(reading => new Reading(reading.Mark, reading.Measured))] };
+            control is null
+                ? null
+                : control with
+                {
+                    Readings = [.. taken[which].Select(reading => new Reading(reading.Mark, reading.Measured))],
+                };
     }
 }

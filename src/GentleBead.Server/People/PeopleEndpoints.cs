@@ -45,25 +45,50 @@ public static class PeopleEndpoints
         var people = app.MapGroup("/api/people").WithTags("people");
         people.MapGet("/welcome", WelcomeAsync).AllowAnonymous();
         people.MapPost("/sign-in", CheckAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
-        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().RequireRateLimiting(SignInLimit).ProducesTold(StatusCodes.Status409Conflict);
+        people
+            .MapPost("/first-instructor", FirstAsync)
+            .AllowAnonymous()
+            .RequireRateLimiting(SignInLimit)
+            .ProducesTold(StatusCodes.Status409Conflict);
         people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
-        people.MapGet("/me/way-of-setting", (ClaimsPrincipal user, PeopleStore store) => store.WayOfSettingAsync(user.Id())).RequireAuthorization(Access.SignedIn);
+        people
+            .MapGet("/me/way-of-setting", (ClaimsPrincipal user, PeopleStore store) => store.WayOfSettingAsync(user.Id()))
+            .RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/way-of-setting", SetWayOfSettingAsync).RequireAuthorization(Access.Instructor);
-        people.MapGet("/students", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Student, called, after, store)).RequireAuthorization(Access.Instructor);
-        people.MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store))
-            .RequireAuthorization(Access.Instructor).Repeatable();
-        people.MapGet("/instructors", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Instructor, called, after, store)).RequireAuthorization(Access.Instructor);
-        people.MapPut("/instructors/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Instructor, store))
-            .RequireAuthorization(Access.Instructor).Repeatable();
+        people
+            .MapGet("/students", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Student, called, after, store))
+            .RequireAuthorization(Access.Instructor);
+        people
+            .MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store))
+            .RequireAuthorization(Access.Instructor)
+            .Repeatable();
+        people
+            .MapGet("/instructors", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Instructor, called, after, store))
+            .RequireAuthorization(Access.Instructor);
+        people
+            .MapPut(
+                "/instructors/{id:guid}",
+                (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Instructor, store)
+            )
+            .RequireAuthorization(Access.Instructor)
+            .Repeatable();
     }
 
     private static async Task<Welcome> WelcomeAsync(PeopleStore store)
     {
         var school = await store.SchoolAsync();
         IReadOnlyList<DemoAccount> accounts = school is { Demo: true }
-            ? [.. DemoSchool.People.Select(person => new DemoAccount(person.Login, DemoSchool.Password, person.Name, person.IsInstructor ? Role.Instructor : Role.Student))]
+            ?
+            [
+                .. DemoSchool.People.Select(person => new DemoAccount(
+                    person.Login,
+                    DemoSchool.Password,
+                    person.Name,
+                    person.IsInstructor ? Role.Instructor : Role.Student
+                )),
+            ]
             : [];
         return new Welcome(school?.Name ?? "", !await store.AnyAsync(), accounts);
     }
@@ -81,12 +106,17 @@ public static class PeopleEndpoints
     private static async Task<Results<Ok<Person>, Wrong, Told>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
     {
         var problems = Check(request.Login, request.Name, request.Password);
-        if (Text(request.School).Length is 0 or > 80) problems.Add(new("school", Say($"Name the school or shop, up to 80 letters.")));
-        if (problems.Count > 0) return Problems.Of(problems);
+        if (Text(request.School).Length is 0 or > 80)
+            problems.Add(new("school", Say($"Name the school or shop, up to 80 letters.")));
+        if (problems.Count > 0)
+            return Problems.Of(problems);
         var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
         if (!await store.FoundAsync(request.School.Trim(), person, request.Password))
         {
-            return Problems.Told(StatusCodes.Status409Conflict, Say($"This school has an instructor already. Sign in, or ask them for an account."));
+            return Problems.Told(
+                StatusCodes.Status409Conflict,
+                Say($"This school has an instructor already. Sign in, or ask them for an account.")
+            );
         }
         await SignInAsync(http, person);
         return TypedResults.Ok(person);
@@ -122,7 +152,8 @@ public static class PeopleEndpoints
     private static async Task<Results<Ok<PersonName>, Wrong>> AddAsync(Guid id, NewPerson request, Role role, PeopleStore store)
     {
         var problems = Check(request.Login, request.Name, request.Password);
-        if (problems.Count > 0) return Problems.Of(problems);
+        if (problems.Count > 0)
+            return Problems.Of(problems);
         var person = new Person(id, request.Login.Trim(), request.Name.Trim(), role, Units.Metric);
         // A fingerprint of a password could be guessed from: it is left out.
         return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }))
@@ -138,14 +169,22 @@ public static class PeopleEndpoints
         {
             problems.Add(new("login", Say($"2 to 40 letters or digits, with . _ or - between.")));
         }
-        if (Text(name).Length is 0 or > 80) problems.Add(new("name", Say($"A name of up to 80 letters.")));
-        if ((password ?? "").Length is < LeastPassword or > 200) problems.Add(new("password", Say($"At least {LeastPassword} characters.")));
+        if (Text(name).Length is 0 or > 80)
+            problems.Add(new("name", Say($"A name of up to 80 letters.")));
+        if ((password ?? "").Length is < LeastPassword or > 200)
+            problems.Add(new("password", Say($"At least {LeastPassword} characters.")));
         return problems;
     }
 
     private static string Text(string? text) => (text ?? "").Trim();
 
-    private static Task SignInAsync(HttpContext http, Person person) => http.SignInAsync(new ClaimsPrincipal(new ClaimsIdentity(
-        [new(ClaimTypes.NameIdentifier, person.Id.ToString()), new(ClaimTypes.Role, person.Role.ToString())],
-        CookieAuthenticationDefaults.AuthenticationScheme)));
+    private static Task SignInAsync(HttpContext http, Person person) =>
+        http.SignInAsync(
+            new ClaimsPrincipal(
+                new ClaimsIdentity(
+                    [new(ClaimTypes.NameIdentifier, person.Id.ToString()), new(ClaimTypes.Role, person.Role.ToString())],
+                    CookieAuthenticationDefaults.AuthenticationScheme
+                )
+            )
+        );
 }

@@ -38,7 +38,10 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     public async Task<Person?> CheckPasswordAsync(string login, string password)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var row = await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where login = @login", new { login = Normal(login) });
+        var row = await connection.QuerySingleOrDefaultAsync<Row>(
+            $"select {Columns} from person where login = @login",
+            new { login = Normal(login) }
+        );
         var result = Hasher.VerifyHashedPassword(null!, row?.PasswordHash ?? NobodysHash, password);
         return row is null || result == PasswordVerificationResult.Failed ? null : row.Person;
     }
@@ -83,7 +86,14 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                     and (@after::uuid is null or (name, id) > (select name, id from person where id = @after))
                 order by name, id limit @Page
                 """,
-                new { role = EnumText.Of(role), called = (called ?? "").Trim(), after, Page }),
+                new
+                {
+                    role = EnumText.Of(role),
+                    called = (called ?? "").Trim(),
+                    after,
+                    Page,
+                }
+            ),
         ];
     }
 
@@ -111,8 +121,12 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // Whoever writes the school's one row is the founder; anybody beside waits here and comes second.
-        var first = await connection.ExecuteAsync("insert into school (name, demo) values (@school, false) on conflict do nothing", new { school });
-        if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null)) return false;
+        var first = await connection.ExecuteAsync(
+            "insert into school (name, demo) values (@school, false) on conflict do nothing",
+            new { school }
+        );
+        if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null))
+            return false;
         await transaction.CommitAsync();
         return true;
     }
@@ -135,14 +149,19 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     public async Task<WayOfSetting> WayOfSettingAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @id", new { id }) is { } chosen ? Jsonb.Read<WayOfSetting>(chosen) : WayOfSetting.Usual;
+        return await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @id", new { id }) is { } chosen
+            ? Jsonb.Read<WayOfSetting>(chosen)
+            : WayOfSetting.Usual;
     }
 
     /// <summary>Sets the way of setting a person works by.</summary>
     public async Task SetWayOfSettingAsync(Guid id, WayOfSetting way)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update person set way_of_setting = @way where id = @id", new { id, way = new Jsonb<WayOfSetting>(way) });
+        await connection.ExecuteAsync(
+            "update person set way_of_setting = @way where id = @id",
+            new { id, way = new Jsonb<WayOfSetting>(way) }
+        );
     }
 
     /// <summary>The school's name, and whether it is the made-up one; null before there is one.</summary>
@@ -178,8 +197,13 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },
-            person.Id, sent);
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person where id = @Id and login = @login)", new { person.Id, login = Normal(person.Login) });
+            person.Id,
+            sent
+        );
+        return await connection.ExecuteScalarAsync<bool>(
+            "select exists (select 1 from person where id = @Id and login = @login)",
+            new { person.Id, login = Normal(person.Login) }
+        );
     }
 
     private static string Normal(string login) => login.Trim().ToLowerInvariant();

@@ -28,8 +28,16 @@ public sealed class DrillStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into drill (id, person_id, body, given_at) values (@id, @personId, @body, coalesce(@at, now())) on conflict (id) do nothing",
-            new { id, personId, body = new Jsonb<Drill>(body), at = at?.UtcDateTime });
+            "insert into drill (id, person_id, body, given_at) values (@id, @personId, @body, coalesce(@at, now())) on conflict "
+                + "(id) do nothing",
+            new
+            {
+                id,
+                personId,
+                body = new Jsonb<Drill>(body),
+                at = at?.UtcDateTime,
+            }
+        );
     }
 
     /// <summary>One drill.</summary>
@@ -37,7 +45,10 @@ public sealed class DrillStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         var row = await connection.QuerySingleOrDefaultAsync<(Guid PersonId, string Body, bool? Right)?>(
-            "select drill.person_id, body, \"right\" from drill left join drill_answer on drill_answer.drill_id = drill.id where drill.id = @id", new { id });
+            "select drill.person_id, body, \"right\" from drill left join drill_answer on drill_answer.drill_id = drill.id where "
+                + "drill.id = @id",
+            new { id }
+        );
         return row is { } found ? new GivenDrill(id, found.PersonId, Jsonb.Read<Drill>(found.Body), found.Right) : null;
     }
 
@@ -46,7 +57,10 @@ public sealed class DrillStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<AnswerRow>(
-            $"select person_id as \"PersonId\", {AnswerColumns} from drill_answer where person_id = @personId order by seq desc limit @most", new { personId, most = Schedule.Newest });
+            $"select person_id as \"PersonId\", {AnswerColumns} from drill_answer where person_id = @personId order by seq desc "
+                + $"limit @most",
+            new { personId, most = Schedule.Newest }
+        );
         return [.. rows.Reverse().Select(row => row.Answer)];
     }
 
@@ -55,19 +69,31 @@ public sealed class DrillStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<(PersonName Student, IReadOnlyList<AnsweredDrill> Answers)>> OfStudentsAsync(Guid? after)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var students = (await connection.QueryAsync<PersonName>(
-            """
-            select id, name from person where role = 'student' and (@after::uuid is null or (name, id) > (select name, id from person where id = @after))
-            order by name, id limit @Page
-            """,
-            new { after, Page })).AsList();
-        var answers = (await connection.QueryAsync<AnswerRow>(
-            $"""
-            select given.id as "PersonId", newest.* from unnest(@ids) as given (id) cross join lateral (
-                select {AnswerColumns} from drill_answer where person_id = given.id order by seq desc limit @most) as newest
-            """,
-            new { ids = students.Select(student => student.Id).ToArray(), most = Schedule.Newest })).ToLookup(row => row.PersonId);
-        return [.. students.Select(student => (student, (IReadOnlyList<AnsweredDrill>)[.. answers[student.Id].Reverse().Select(row => row.Answer)]))];
+        var students = (
+            await connection.QueryAsync<PersonName>(
+                """
+                select id, name from person where role = 'student' and (@after::uuid is null or (name, id) > (select name, id from person
+                    where id = @after))
+                order by name, id limit @Page
+                """,
+                new { after, Page }
+            )
+        ).AsList();
+        var answers = (
+            await connection.QueryAsync<AnswerRow>(
+                $"""
+                select given.id as "PersonId", newest.* from unnest(@ids) as given (id) cross join lateral (
+                    select {AnswerColumns} from drill_answer where person_id = given.id order by seq desc limit @most) as newest
+                """,
+                new { ids = students.Select(student => student.Id).ToArray(), most = Schedule.Newest }
+            )
+        ).ToLookup(row => row.PersonId);
+        return
+        [
+            .. students.Select(student =>
+                (student, (IReadOnlyList<AnsweredDrill>)[.. answers[student.Id].Reverse().Select(row => row.Answer)])
+            ),
+        ];
     }
 
     /// <summary>Answers a drill; a second answer changes nothing.</summary>
@@ -77,7 +103,8 @@ public sealed class DrillStore(NpgsqlDataSource database)
         await connection.ExecuteAsync(
             """
             insert into drill_answer (drill_id, person_id, kind, deviation, sound, heard, answer, "right", answered_at)
-            values (@Id, @PersonId, @kind, @deviation, @sound, @heard, @answer, @right, coalesce(@at, now())) on conflict (drill_id) do nothing
+            values (@Id, @PersonId, @kind, @deviation, @sound, @heard, @answer, @right, coalesce(@at, now()))
+                on conflict (drill_id) do nothing
             """,
             new
             {
@@ -90,16 +117,34 @@ public sealed class DrillStore(NpgsqlDataSource database)
                 answer = Word(answer),
                 right,
                 at = at?.UtcDateTime,
-            });
+            }
+        );
     }
 
     private static string? Word<T>(T? value)
         where T : struct, Enum => value is { } said ? EnumText.Of(said) : null;
 
-    private sealed record AnswerRow(Guid PersonId, string Kind, string Deviation, string? Sound, string? Heard, string? Said, bool Right, DateTime At)
+    private sealed record AnswerRow(
+        Guid PersonId,
+        string Kind,
+        string Deviation,
+        string? Sound,
+        string? Heard,
+        string? Said,
+        bool Right,
+        DateTime At
+    )
     {
-        public AnsweredDrill Answer => new(
-            EnumText.Read<DrillKind>(Kind), EnumText.Read<Deviation>(Deviation), Read<Sound>(Sound), Read<Sound>(Heard), Read<Deviation>(Said), Right, At);
+        public AnsweredDrill Answer =>
+            new(
+                EnumText.Read<DrillKind>(Kind),
+                EnumText.Read<Deviation>(Deviation),
+                Read<Sound>(Sound),
+                Read<Sound>(Heard),
+                Read<Deviation>(Said),
+                Right,
+                At
+            );
 
         private static T? Read<T>(string? word)
             where T : struct, Enum => word is null ? null : EnumText.Read<T>(word);

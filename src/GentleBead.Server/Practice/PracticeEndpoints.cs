@@ -29,7 +29,18 @@ namespace GentleBead.Server.Practice;
 /// <param name="Amps">What this wire draws when it is right.</param>
 /// <param name="Start">In setting the machine: how it is found; null otherwise.</param>
 public sealed record DrillGiven(
-    Guid Id, DrillKind Kind, int Level, Said Job, Wire Wire, Gas Gas, Length Plate, WireFeedSpeed WireFeed, Voltage Volts, Current Amps, ArcSetting? Start);
+    Guid Id,
+    DrillKind Kind,
+    int Level,
+    Said Job,
+    Wire Wire,
+    Gas Gas,
+    Length Plate,
+    WireFeedSpeed WireFeed,
+    Voltage Volts,
+    Current Amps,
+    ArcSetting? Start
+);
 
 /// <summary>What can be seen and read of a drill.</summary>
 /// <param name="Trace">Its volts and amps.</param>
@@ -38,7 +49,14 @@ public sealed record DrillGiven(
 /// <param name="Outline">The outline of its sound.</param>
 /// <param name="Shorts">When it short-circuited in its first second, s: for a hand to feel.</param>
 /// <param name="Bead">The bead.</param>
-public sealed record DrillSight(TraceView Trace, Voltage MeanVolts, Current MeanAmps, Outline Outline, IReadOnlyList<double> Shorts, BeadShape Bead);
+public sealed record DrillSight(
+    TraceView Trace,
+    Voltage MeanVolts,
+    Current MeanAmps,
+    Outline Outline,
+    IReadOnlyList<double> Shorts,
+    BeadShape Bead
+);
 
 /// <summary>An answer to a drill.</summary>
 /// <param name="Heard">What it sounded like; null where nobody listened.</param>
@@ -74,10 +92,22 @@ public static class PracticeEndpoints
         api.MapGet("/practice/students", StudentsAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<DrillGiven>, NotFound, Wrong>> GiveAsync(Guid id, string kind, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<DrillGiven>, NotFound, Wrong>> GiveAsync(
+        Guid id,
+        string kind,
+        ClaimsPrincipal user,
+        DrillStore drills,
+        HeavyWork heavy,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
-        if (await drills.FindAsync(id) is { } stored) return stored.PersonId == user.Id() ? TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, stored.Body), cancel)) : TypedResults.NotFound();
-        if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains)) return Problems.Field("kind", Say($"A drill for the ear, the eye, or setting the machine."));
+        if (await drills.FindAsync(id) is { } stored)
+            return stored.PersonId == user.Id()
+                ? TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, stored.Body), cancel))
+                : TypedResults.NotFound();
+        if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains))
+            return Problems.Field("kind", Say($"A drill for the ear, the eye, or setting the machine."));
         var answers = await drills.AnsweredAsync(user.Id());
         var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
         var (item, level) = (Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains));
@@ -86,16 +116,34 @@ public static class PracticeEndpoints
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, drawn), cancel));
     }
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> SoundAsync(Guid id, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, CancellationToken cancel)
+    private static async Task<Results<FileContentHttpResult, NotFound>> SoundAsync(
+        Guid id,
+        ClaimsPrincipal user,
+        DrillStore drills,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
     {
-        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
-        var wav = await heavy.RunAsync(user.Id(), () => WavFile.Write(new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))), cancel);
+        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id())
+            return TypedResults.NotFound();
+        var wav = await heavy.RunAsync(
+            user.Id(),
+            () => WavFile.Write(new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))),
+            cancel
+        );
         return TypedResults.File(wav, "audio/wav");
     }
 
-    private static async Task<Results<Ok<DrillSight>, NotFound>> SightAsync(Guid id, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, CancellationToken cancel)
+    private static async Task<Results<Ok<DrillSight>, NotFound>> SightAsync(
+        Guid id,
+        ClaimsPrincipal user,
+        DrillStore drills,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
     {
-        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
+        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id())
+            return TypedResults.NotFound();
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Sight(drill.Body), cancel));
     }
 
@@ -103,48 +151,77 @@ public static class PracticeEndpoints
     {
         var trace = Trace(drill);
         return new DrillSight(
-            TraceView.Of(trace), Voltage.FromVolts(Math.Round(trace.MeanVolts, 1)), Current.FromAmps(Math.Round(trace.MeanAmps)), Outline.Of(ArcSound.Of(trace, drill.Seed), 400, 3),
-            [.. trace.Events.Where(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub && one.Seconds is >= 0 and < 1).Select(one => Math.Round(one.Seconds, 3))],
-            SimulatedBead.From(trace).Shape);
+            TraceView.Of(trace),
+            Voltage.FromVolts(Math.Round(trace.MeanVolts, 1)),
+            Current.FromAmps(Math.Round(trace.MeanAmps)),
+            Outline.Of(ArcSound.Of(trace, drill.Seed), 400, 3),
+            [
+                .. trace
+                    .Events.Where(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub && one.Seconds is >= 0 and < 1)
+                    .Select(one => Math.Round(one.Seconds, 3)),
+            ],
+            SimulatedBead.From(trace).Shape
+        );
     }
 
-    private static async Task<Results<Ok<DrillOutcome>, NotFound, Wrong>> AnswerAsync(Guid id, DrillAnswer request, ClaimsPrincipal user, DrillStore drills, HeavyWork heavy, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<DrillOutcome>, NotFound, Wrong>> AnswerAsync(
+        Guid id,
+        DrillAnswer request,
+        ClaimsPrincipal user,
+        DrillStore drills,
+        HeavyWork heavy,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
-        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id()) return TypedResults.NotFound();
+        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id())
+            return TypedResults.NotFound();
         var body = drill.Body;
         if (drill.Right is null)
         {
             bool right;
             if (body.Kind == DrillKind.SetMachine)
             {
-                if (request is not { WireFeed: { } wireFeed, Volts: { } volts }) return Problems.Field("wireFeedMPerMin", Say($"Where do wire and volts stand?"));
+                if (request is not { WireFeed: { } wireFeed, Volts: { } volts })
+                    return Problems.Field("wireFeedMPerMin", Say($"Where do wire and volts stand?"));
                 var set = body.Right with { WireFeed = wireFeed, Volts = volts };
                 Problem[] problems = [.. set.Problems().DistinctBy(problem => problem.Field)];
-                if (problems.Length > 0) return Problems.Of(problems);
+                if (problems.Length > 0)
+                    return Problems.Of(problems);
                 right = await heavy.RunAsync(user.Id(), () => body.IsSetRight(wireFeed, volts), cancel);
             }
             else
             {
-                if (request.Answer is not { } said) return Problems.Field("answer", Say($"What is off?"));
+                if (request.Answer is not { } said)
+                    return Problems.Field("answer", Say($"What is off?"));
                 right = said == body.Deviation;
             }
             await drills.AnswerAsync(drill, request.Heard, body.Kind == DrillKind.SetMachine ? null : request.Answer, right);
         }
         var answers = await drills.AnsweredAsync(user.Id());
         var answered = (await drills.FindAsync(id))!;
-        return TypedResults.Ok(new DrillOutcome(
-            answered.Right!.Value, body.Deviation, body.Sound, body.Why(), Schedule.Level(answers, body.Kind),
-            Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))));
+        return TypedResults.Ok(
+            new DrillOutcome(
+                answered.Right!.Value,
+                body.Deviation,
+                body.Sound,
+                body.Why(),
+                Schedule.Level(answers, body.Kind),
+                Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))
+            )
+        );
     }
 
-    private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock) => Progress.Of(await drills.AnsweredAsync(user.Id()), clock.GetUtcNow());
+    private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock) =>
+        Progress.Of(await drills.AnsweredAsync(user.Id()), clock.GetUtcNow());
 
     private static async Task<Page<NamedProgress>> StudentsAsync(Guid? after, DrillStore drills, TimeProvider clock)
     {
         var page = await drills.OfStudentsAsync(after);
         return new(
             [.. page.Select(one => new NamedProgress(one.Student, Progress.Of(one.Answers, clock.GetUtcNow())))],
-            page.Count == DrillStore.Page ? page[^1].Student.Id.ToString() : null);
+            page.Count == DrillStore.Page ? page[^1].Student.Id.ToString() : null
+        );
     }
 
     private static ArcTrace Trace(Drill drill) => ArcTrace.Of(drill.Given, Drill.Seconds, Drill.Rate, drill.Seed);
@@ -153,7 +230,17 @@ public static class PracticeEndpoints
     {
         var right = drill.Right;
         return new(
-            id, drill.Kind, drill.Level, drill.Task(), right.Wire!.Value, right.Gas, right.Plate,
-            right.WireFeed, right.Volts, Current.FromAmps(Math.Round(ArcTrace.Of(right, 1, Drill.Rate, 1).MeanAmps)), drill.Kind == DrillKind.SetMachine ? drill.Given : null);
+            id,
+            drill.Kind,
+            drill.Level,
+            drill.Task(),
+            right.Wire!.Value,
+            right.Gas,
+            right.Plate,
+            right.WireFeed,
+            right.Volts,
+            Current.FromAmps(Math.Round(ArcTrace.Of(right, 1, Drill.Rate, 1).MeanAmps)),
+            drill.Kind == DrillKind.SetMachine ? drill.Given : null
+        );
     }
 }

@@ -22,7 +22,15 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Before">The verdicts on the few beads before it, oldest first.</param>
 /// <param name="Next">The change that was advised after the newest; null when none was.</param>
 public sealed record BoothView(
-    Booth Booth, string MachineName, PersonName? Student, Job? Job, string? PositionName, RackBead? Last, IReadOnlyList<Verdict> Before, Said? Next);
+    Booth Booth,
+    string MachineName,
+    PersonName? Student,
+    Job? Job,
+    string? PositionName,
+    RackBead? Last,
+    IReadOnlyList<Verdict> Before,
+    Said? Next
+);
 
 /// <summary>The room in a session.</summary>
 /// <param name="Session">Which session; null before the first.</param>
@@ -30,7 +38,13 @@ public sealed record BoothView(
 /// <param name="MoreBooths">What to ask for the next page with; null on the last.</param>
 /// <param name="Waiting">The first of the students who stand at no booth, by name.</param>
 /// <param name="MoreWaiting">Whether there are more than those.</param>
-public sealed record RoomView(Session? Session, IReadOnlyList<BoothView> Booths, int? MoreBooths, IReadOnlyList<PersonName> Waiting, bool MoreWaiting);
+public sealed record RoomView(
+    Session? Session,
+    IReadOnlyList<BoothView> Booths,
+    int? MoreBooths,
+    IReadOnlyList<PersonName> Waiting,
+    bool MoreWaiting
+);
 
 /// <summary>A booth by its number, and who stands there.</summary>
 /// <param name="Id">Which booth.</param>
@@ -70,36 +84,62 @@ public sealed class RoomStore(NpgsqlDataSource database)
     public async Task<RoomView> OfAsync(Session? session, int after)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var booths = (await connection.QueryAsync<BoothRow>(
-            """
-            select booth.id as "Id", booth.number as "Number", booth.machine_id as "MachineId", machine.name as "MachineName", person.id as "StudentId", person.name as "StudentName",
-                newest.id as "SheetId", newest.job as "Job", newest.position_name as "PositionName"
-            from booth join machine on machine.id = booth.machine_id
-            left join place on place.booth_id = booth.id and place.session_id = @sessionId left join person on person.id = place.student_id
-            left join lateral (
-                select id, job, position_name from sheet
-                where session_id = @sessionId and booth_id = booth.id and student_id = place.student_id order by seq desc limit 1) as newest on true
-            where booth.number > @after order by booth.number limit @BoothPage
-            """,
-            new { sessionId = session?.Id, after, BoothPage })).AsList();
-        var beads = (await connection.QueryAsync<BeadRow>(
-            """
-            select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape as "Shape", newest.next as "Next"
-            from unnest(@ids) as given (id) cross join lateral (
-                select bead_id, number, coalesce(ruled, verdict) as verdict, shape, next from bead_standing
-                where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as newest
-            order by newest.number
-            """,
-            new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown })).ToLookup(bead => bead.SheetId);
-        var waiting = after > 0 ? [] : (await connection.QueryAsync<PersonName>(
-            """
-            select id, name from person where role = 'student'
-                and not exists (select 1 from place where session_id = @sessionId and student_id = person.id) order by name, id limit @WaitingShown + 1
-            """,
-            new { sessionId = session?.Id, WaitingShown })).AsList();
+        var booths = (
+            await connection.QueryAsync<BoothRow>(
+                """
+                select booth.id as "Id", booth.number as "Number", booth.machine_id as "MachineId", machine.name as "MachineName", person.id
+                    as "StudentId", person.name as "StudentName",
+                    newest.id as "SheetId", newest.job as "Job", newest.position_name as "PositionName"
+                from booth join machine on machine.id = booth.machine_id
+                left join place on place.booth_id = booth.id and place.session_id = @sessionId
+                    left join person on person.id = place.student_id
+                left join lateral (
+                    select id, job, position_name from sheet
+                    where session_id = @sessionId and booth_id = booth.id and student_id = place.student_id
+                        order by seq desc limit 1) as newest on true
+                where booth.number > @after order by booth.number limit @BoothPage
+                """,
+                new
+                {
+                    sessionId = session?.Id,
+                    after,
+                    BoothPage,
+                }
+            )
+        ).AsList();
+        var beads = (
+            await connection.QueryAsync<BeadRow>(
+                """
+                select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape
+                    as "Shape", newest.next as "Next"
+                from unnest(@ids) as given (id) cross join lateral (
+                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape, next from bead_standing
+                    where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as newest
+                order by newest.number
+                """,
+                new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown }
+            )
+        ).ToLookup(bead => bead.SheetId);
+        var waiting =
+            after > 0
+                ? []
+                : (
+                    await connection.QueryAsync<PersonName>(
+                        """
+                        select id, name from person where role = 'student'
+                            and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
+                                order by name, id limit @WaitingShown + 1
+                        """,
+                        new { sessionId = session?.Id, WaitingShown }
+                    )
+                ).AsList();
         return new RoomView(
-            session, [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))], booths.Count == BoothPage ? booths[^1].Number : null,
-            [.. waiting.Take(WaitingShown)], waiting.Count > WaitingShown);
+            session,
+            [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))],
+            booths.Count == BoothPage ? booths[^1].Number : null,
+            [.. waiting.Take(WaitingShown)],
+            waiting.Count > WaitingShown
+        );
     }
 
     /// <summary>Who stands where in a session.</summary>
@@ -113,8 +153,12 @@ public sealed class RoomStore(NpgsqlDataSource database)
             left join place on place.booth_id = booth.id and place.session_id = @sessionId left join person on person.id = place.student_id
             order by booth.number
             """,
-            new { sessionId = session?.Id });
-        return new RoomNow(session, [.. rows.Select(row => new BoothName(row.Id, row.Number, row.StudentId is { } id ? new PersonName(id, row.Student!) : null))]);
+            new { sessionId = session?.Id }
+        );
+        return new RoomNow(
+            session,
+            [.. rows.Select(row => new BoothName(row.Id, row.Number, row.StudentId is { } id ? new PersonName(id, row.Student!) : null))]
+        );
     }
 
     /// <summary>One booth in a session; null where there is no such session or booth.</summary>
@@ -123,20 +167,37 @@ public sealed class RoomStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         var row = await connection.QuerySingleOrDefaultAsync<BenchRow>(
             """
-            select session.title as "Title", session.held_on as "HeldOn", session.version as "Version", booth.number as "Number", machine_now.id as "MachineId",
-                machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings", person.id as "StudentId", person.name as "StudentName"
+            select session.title as "Title", session.held_on as "HeldOn", session.version as "Version", booth.number
+                as "Number", machine_now.id as "MachineId",
+                machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings", person.id as "StudentId",
+                    person.name as "StudentName"
             from session cross join booth join machine_now on machine_now.id = booth.machine_id
             left join place on place.booth_id = booth.id and place.session_id = session.id left join person on person.id = place.student_id
             where session.id = @sessionId and booth.id = @boothId
             """,
-            new { sessionId, boothId });
-        if (row is null) return null;
-        var sheet = row.StudentId is not { } studentId ? null : await connection.QueryFirstOrDefaultAsync<SheetStore.Row>(
-            $"select {SheetStore.Columns("sheet")} from sheet where session_id = @sessionId and booth_id = @boothId and student_id = @studentId order by seq desc limit 1",
-            new { sessionId, boothId, studentId });
+            new { sessionId, boothId }
+        );
+        if (row is null)
+            return null;
+        var sheet = row.StudentId is not { } studentId
+            ? null
+            : await connection.QueryFirstOrDefaultAsync<SheetStore.Row>(
+                $"select {SheetStore.Columns("sheet")} from sheet where session_id = @sessionId and booth_id = @boothId and "
+                    + $"student_id = @studentId order by seq desc limit 1",
+                new
+                {
+                    sessionId,
+                    boothId,
+                    studentId,
+                }
+            );
         return new Bench(
-            new Session(sessionId, row.Title, row.HeldOn, row.Version), new Booth(boothId, row.Number, row.MachineId), StoredMachine.Read(row.Body, row.Load, row.Readings),
-            row.StudentId is { } id ? new PersonName(id, row.StudentName!) : null, sheet is null ? null : await CouponStore.OfAsync(connection, sheet.Sheet));
+            new Session(sessionId, row.Title, row.HeldOn, row.Version),
+            new Booth(boothId, row.Number, row.MachineId),
+            StoredMachine.Read(row.Body, row.Load, row.Readings),
+            row.StudentId is { } id ? new PersonName(id, row.StudentName!) : null,
+            sheet is null ? null : await CouponStore.OfAsync(connection, sheet.Sheet)
+        );
     }
 
     /// <summary>Who works on what at a booth in a session, with what machine; null where there is no such session or booth.</summary>
@@ -146,31 +207,61 @@ public sealed class RoomStore(NpgsqlDataSource database)
         var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings, Guid? StudentId, string? Job)?>(
             """
             select machine_now.body, machine_now.load, machine_now.readings, place.student_id, (
-                select job from sheet where session_id = session.id and booth_id = booth.id and student_id = place.student_id order by seq desc limit 1)
+                select job from sheet where session_id = session.id and booth_id = booth.id and student_id = place.student_id
+                    order by seq desc limit 1)
             from session cross join booth join machine_now on machine_now.id = booth.machine_id
             left join place on place.booth_id = booth.id and place.session_id = session.id
             where session.id = @sessionId and booth.id = @boothId
             """,
-            new { sessionId, boothId });
-        return row is { } at ? new Station(at.StudentId, at.Job is null ? null : Jsonb.Read<Job>(at.Job), StoredMachine.Read(at.Body, at.Load, at.Readings)) : null;
+            new { sessionId, boothId }
+        );
+        return row is { } at
+            ? new Station(at.StudentId, at.Job is null ? null : Jsonb.Read<Job>(at.Job), StoredMachine.Read(at.Body, at.Load, at.Readings))
+            : null;
     }
 
     private sealed record BenchRow(
-        string Title, DateOnly HeldOn, int Version, int Number, Guid MachineId, string Body, string? Load, string? Readings, Guid? StudentId, string? StudentName);
+        string Title,
+        DateOnly HeldOn,
+        int Version,
+        int Number,
+        Guid MachineId,
+        string Body,
+        string? Load,
+        string? Readings,
+        Guid? StudentId,
+        string? StudentName
+    );
 
     private sealed record BeadRow(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, string? Next);
 
     private sealed record BoothRow(
-        Guid Id, int Number, Guid MachineId, string MachineName, Guid? StudentId, string? StudentName, Guid? SheetId, string? Job, string? PositionName)
+        Guid Id,
+        int Number,
+        Guid MachineId,
+        string MachineName,
+        Guid? StudentId,
+        string? StudentName,
+        Guid? SheetId,
+        string? Job,
+        string? PositionName
+    )
     {
         public BoothView View(IReadOnlyList<BeadRow> beads)
         {
             var last = beads.Count == 0 ? null : beads[^1];
             return new BoothView(
-                new Booth(Id, Number, MachineId), MachineName, StudentId is { } student ? new PersonName(student, StudentName!) : null,
-                Job is null ? null : Jsonb.Read<Job>(Job), PositionName,
-                last is null ? null : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape)),
-                [.. beads.SkipLast(1).Select(bead => EnumText.Read<Verdict>(bead.Verdict))], last?.Next is { } next ? Jsonb.Read<Said>(next) : null);
+                new Booth(Id, Number, MachineId),
+                MachineName,
+                StudentId is { } student ? new PersonName(student, StudentName!) : null,
+                Job is null ? null : Jsonb.Read<Job>(Job),
+                PositionName,
+                last is null
+                    ? null
+                    : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape)),
+                [.. beads.SkipLast(1).Select(bead => EnumText.Read<Verdict>(bead.Verdict))],
+                last?.Next is { } next ? Jsonb.Read<Said>(next) : null
+            );
         }
     }
 }

@@ -31,9 +31,16 @@ public static class SessionEndpoints
     {
         var sessions = app.MapGroup("/api/sessions").WithTags("sessions").RequireAuthorization(Access.Instructor);
         sessions.MapGet("/", ListAsync);
-        sessions.MapGet("/tonight", async (int? after, SessionStore sessions, RoomStore rooms, TimeProvider clock) =>
-            await rooms.OfAsync(await sessions.TonightAsync(clock.Today()), after ?? 0));
-        sessions.MapGet("/now", async (SessionStore sessions, RoomStore rooms, TimeProvider clock) => await rooms.NowAsync(await sessions.TonightAsync(clock.Today())));
+        sessions.MapGet(
+            "/tonight",
+            async (int? after, SessionStore sessions, RoomStore rooms, TimeProvider clock) =>
+                await rooms.OfAsync(await sessions.TonightAsync(clock.Today()), after ?? 0)
+        );
+        sessions.MapGet(
+            "/now",
+            async (SessionStore sessions, RoomStore rooms, TimeProvider clock) =>
+                await rooms.NowAsync(await sessions.TonightAsync(clock.Today()))
+        );
         sessions.MapGet("/{id:guid}/room", RoomAsync);
         sessions.MapPut("/{id:guid}", StartAsync).Repeatable();
         sessions.MapPut("/{id:guid}/details", ChangeAsync).ProducesTold(StatusCodes.Status409Conflict);
@@ -50,30 +57,52 @@ public static class SessionEndpoints
     private static async Task<Results<Ok<RoomView>, NotFound>> RoomAsync(Guid id, int? after, SessionStore sessions, RoomStore rooms) =>
         await sessions.FindAsync(id) is { } session ? TypedResults.Ok(await rooms.OfAsync(session, after ?? 0)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<Session>, Wrong>> StartAsync(Guid id, NewSession request, SessionStore sessions, TimeProvider clock)
+    private static async Task<Results<Ok<Session>, Wrong>> StartAsync(
+        Guid id,
+        NewSession request,
+        SessionStore sessions,
+        TimeProvider clock
+    )
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
-        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request)));
+        return problems.Count > 0
+            ? Problems.Of(problems)
+            : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request)));
     }
 
     private static async Task<Results<Ok<Session>, NotFound, Wrong, Told>> ChangeAsync(
-        Guid id, SessionChange request, SessionStore sessions, TimeProvider clock)
+        Guid id,
+        SessionChange request,
+        SessionStore sessions,
+        TimeProvider clock
+    )
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
-        if (problems.Count > 0) return Problems.Of(problems);
-        if (await sessions.FindAsync(id) is null) return TypedResults.NotFound();
+        if (problems.Count > 0)
+            return Problems.Of(problems);
+        if (await sessions.FindAsync(id) is null)
+            return TypedResults.NotFound();
         return await sessions.ChangeAsync(new Session(id, request.Title.Trim(), request.HeldOn, request.Version)) is { } changed
             ? TypedResults.Ok(changed)
-            : Problems.Told(StatusCodes.Status409Conflict, Say($"Somebody has changed this session since you opened it. Look at it again, then change it."));
+            : Problems.Told(
+                StatusCodes.Status409Conflict,
+                Say($"Somebody has changed this session since you opened it. Look at it again, then change it.")
+            );
     }
 
     private static List<Problem> Check(string? title, DateOnly heldOn, DateOnly today)
     {
         var problems = new List<Problem>();
-        if ((title ?? "").Trim().Length is 0 or > 80) problems.Add(new("title", Say($"Name the session, up to 80 letters.")));
+        if ((title ?? "").Trim().Length is 0 or > 80)
+            problems.Add(new("title", Say($"Name the session, up to 80 letters.")));
         if (heldOn < today.AddYears(-MostYears) || heldOn > today.AddYears(MostYears))
         {
-            problems.Add(new("heldOn", Say($"A day between {Day(today.AddYears(-MostYears))} and {Day(today.AddYears(MostYears))}. Is the year right?")));
+            problems.Add(
+                new(
+                    "heldOn",
+                    Say($"A day between {Day(today.AddYears(-MostYears))} and {Day(today.AddYears(MostYears))}. Is the year right?")
+                )
+            );
         }
         return problems;
 
@@ -84,9 +113,16 @@ public static class SessionEndpoints
         await rooms.BenchAsync(id, boothId) is { } bench ? TypedResults.Ok(bench) : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound, Wrong>> PlaceAsync(
-        Guid id, Guid boothId, PlaceRequest request, SessionStore sessions, BoothStore booths, PeopleStore people)
+        Guid id,
+        Guid boothId,
+        PlaceRequest request,
+        SessionStore sessions,
+        BoothStore booths,
+        PeopleStore people
+    )
     {
-        if (await sessions.FindAsync(id) is null || await booths.FindAsync(boothId) is null) return TypedResults.NotFound();
+        if (await sessions.FindAsync(id) is null || await booths.FindAsync(boothId) is null)
+            return TypedResults.NotFound();
         if (request.StudentId is { } studentId && await people.FindAsync(studentId) is not { Role: Role.Student })
         {
             return Problems.Field("studentId", Say($"There is no such student."));

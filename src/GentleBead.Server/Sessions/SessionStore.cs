@@ -25,12 +25,16 @@ public sealed class SessionStore(NpgsqlDataSource database)
     /// <param name="of">What the table is called there.</param>
     public static string Columns(string of) => $"{of}.id, {of}.title, {of}.held_on as \"HeldOn\", {of}.version";
 
-    /// <summary>The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.</summary>
+    /// <summary>
+    /// The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.
+    /// </summary>
     public async Task<Session?> TonightAsync(DateOnly today)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QueryFirstOrDefaultAsync<Session>(
-            $"select {Columns("session")} from session where held_on <= @today order by held_on desc, seq desc limit 1", new { today });
+            $"select {Columns("session")} from session where held_on <= @today order by held_on desc, seq desc limit 1",
+            new { today }
+        );
     }
 
     /// <summary>One session.</summary>
@@ -50,9 +54,11 @@ public sealed class SessionStore(NpgsqlDataSource database)
             .. await connection.QueryAsync<Session>(
                 $"""
                 select {Columns("session")} from session
-                where @after::uuid is null or (held_on, seq) < (select held_on, seq from session where id = @after) order by held_on desc, seq desc limit @Page
+                where @after::uuid is null or (held_on, seq) < (select held_on, seq from session
+                    where id = @after) order by held_on desc, seq desc limit @Page
                 """,
-                new { after, Page }),
+                new { after, Page }
+            ),
         ];
     }
 
@@ -60,7 +66,10 @@ public sealed class SessionStore(NpgsqlDataSource database)
     public async Task<Guid?> StudentAtAsync(Guid sessionId, Guid boothId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<Guid?>("select student_id from place where session_id = @sessionId and booth_id = @boothId", new { sessionId, boothId });
+        return await connection.ExecuteScalarAsync<Guid?>(
+            "select student_id from place where session_id = @sessionId and booth_id = @boothId",
+            new { sessionId, boothId }
+        );
     }
 
     /// <summary>Adds a session with the places of the one before; the same id again changes nothing.</summary>
@@ -68,15 +77,30 @@ public sealed class SessionStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var before = await connection.ExecuteScalarAsync<Guid?>("select id from session where held_on <= @HeldOn and id <> @Id order by held_on desc, seq desc limit 1", session);
+        var before = await connection.ExecuteScalarAsync<Guid?>(
+            "select id from session where held_on <= @HeldOn and id <> @Id order by held_on desc, seq desc limit 1",
+            session
+        );
         var added = await connection.AddOnceAsync(
-            "session", "insert into session (id, title, held_on, sent) values (@Id, @Title, @HeldOn, @sent) on conflict (id) do nothing",
-            new { session.Id, session.Title, session.HeldOn, sent = sent.Hash }, session.Id, sent);
+            "session",
+            "insert into session (id, title, held_on, sent) values (@Id, @Title, @HeldOn, @sent) on conflict (id) do nothing",
+            new
+            {
+                session.Id,
+                session.Title,
+                session.HeldOn,
+                sent = sent.Hash,
+            },
+            session.Id,
+            sent
+        );
         if (added && before is not null)
         {
             await connection.ExecuteAsync(
-                "insert into place (session_id, booth_id, student_id) select @Id, booth_id, student_id from place where session_id = @before",
-                new { session.Id, before });
+                "insert into place (session_id, booth_id, student_id) select @Id, booth_id, student_id from place where "
+                    + "session_id = @before",
+                new { session.Id, before }
+            );
         }
         var stored = await connection.QuerySingleAsync<Session>($"select {Columns("session")} from session where id = @Id", session);
         await transaction.CommitAsync();
@@ -92,7 +116,8 @@ public sealed class SessionStore(NpgsqlDataSource database)
             update session set title = @Title, held_on = @HeldOn, version = version + 1 where id = @Id and version = @Version
             returning {Columns("session")}
             """,
-            session);
+            session
+        );
     }
 
     /// <summary>Puts a student at a booth, away from any other booth of the session; null empties the booth.</summary>
@@ -101,12 +126,30 @@ public sealed class SessionStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // Two instructors moving people at once take turns.
-        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@session, 0))", new { session = sessionId.ToString() });
         await connection.ExecuteAsync(
-            "delete from place where session_id = @sessionId and (booth_id = @boothId or student_id = @studentId)", new { sessionId, boothId, studentId });
+            "select pg_advisory_xact_lock(hashtextextended(@session, 0))",
+            new { session = sessionId.ToString() }
+        );
+        await connection.ExecuteAsync(
+            "delete from place where session_id = @sessionId and (booth_id = @boothId or student_id = @studentId)",
+            new
+            {
+                sessionId,
+                boothId,
+                studentId,
+            }
+        );
         if (studentId is not null)
         {
-            await connection.ExecuteAsync("insert into place (session_id, booth_id, student_id) values (@sessionId, @boothId, @studentId)", new { sessionId, boothId, studentId });
+            await connection.ExecuteAsync(
+                "insert into place (session_id, booth_id, student_id) values (@sessionId, @boothId, @studentId)",
+                new
+                {
+                    sessionId,
+                    boothId,
+                    studentId,
+                }
+            );
         }
         await transaction.CommitAsync();
     }

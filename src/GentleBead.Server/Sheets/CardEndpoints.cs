@@ -24,22 +24,46 @@ public static class CardEndpoints
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound, Told>> PdfAsync(
-        Guid sheetId, bool? booth, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines)
+        Guid sheetId,
+        bool? booth,
+        ClaimsPrincipal user,
+        SheetStore sheets,
+        PeopleStore people,
+        BoothStore booths,
+        MachineStore machines
+    )
     {
-        if (await CardAsync(sheetId, user, sheets, people, booths, machines) is not { } card) return TypedResults.NotFound();
-        if (CardPdf.MissingFont() is { } font) return Problems.Told(503, Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core"));
+        if (await CardAsync(sheetId, user, sheets, people, booths, machines) is not { } card)
+            return TypedResults.NotFound();
+        if (CardPdf.MissingFont() is { } font)
+            return Problems.Told(
+                503,
+                Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
+            );
         var pdf = CardPdf.Draw(card, booth == true, await people.UnitsOfAsync(user.Id()));
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> CsvAsync(
-        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines) =>
+        Guid sheetId,
+        ClaimsPrincipal user,
+        SheetStore sheets,
+        PeopleStore people,
+        BoothStore booths,
+        MachineStore machines
+    ) =>
         await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
             ? TypedResults.File(CardFile.WriteCsv(card.Sheet, await people.UnitsOfAsync(user.Id())), "text/csv; charset=utf-8", "sheet.csv")
             : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> JsonAsync(
-        Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines) =>
+        Guid sheetId,
+        ClaimsPrincipal user,
+        SheetStore sheets,
+        PeopleStore people,
+        BoothStore booths,
+        MachineStore machines
+    ) =>
         await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
             ? TypedResults.File(CardFile.WriteJson(card.Sheet), "application/json", "sheet.json")
             : TypedResults.NotFound();
@@ -47,16 +71,31 @@ public static class CardEndpoints
     private static Results<Ok<JobRequest>, Wrong> Read(CardText request)
     {
         var text = (request.Text ?? "").Trim();
-        if (text.Length is 0 or > CardFile.MostLetters) return Problems.Field("text", Say($"A settings card as JSON or CSV, up to 200 kB."));
+        if (text.Length is 0 or > CardFile.MostLetters)
+            return Problems.Field("text", Say($"A settings card as JSON or CSV, up to 200 kB."));
         return CardFile.Read(text).IsGood(out var job, out var problems) ? TypedResults.Ok(job) : Problems.Of(problems);
     }
 
-    private static async Task<Card?> CardAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, PeopleStore people, BoothStore booths, MachineStore machines)
+    private static async Task<Card?> CardAsync(
+        Guid sheetId,
+        ClaimsPrincipal user,
+        SheetStore sheets,
+        PeopleStore people,
+        BoothStore booths,
+        MachineStore machines
+    )
     {
         // Somebody else's card does not exist as far as a student is told.
-        if (await sheets.FindAsync(sheetId) is not { } given || !user.MaySee(given.StudentId)) return null;
+        if (await sheets.FindAsync(sheetId) is not { } given || !user.MaySee(given.StudentId))
+            return null;
         var booth = (await booths.FindAsync(given.BoothId))!;
         var machine = (await machines.FindAsync(booth.MachineId))!;
-        return new Card(given.Body, (await people.FindAsync(given.StudentId))!.Name, booth.Number, machine.Name, DateOnly.FromDateTime(given.AssignedAt.UtcDateTime));
+        return new Card(
+            given.Body,
+            (await people.FindAsync(given.StudentId))!.Name,
+            booth.Number,
+            machine.Name,
+            DateOnly.FromDateTime(given.AssignedAt.UtcDateTime)
+        );
     }
 }

@@ -32,13 +32,15 @@ internal static class CardFile
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
         Row("name", "value", "unit");
-        foreach (var (name, value, unit) in Rows(sheet, units)) Row(name, value, unit);
+        foreach (var (name, value, unit) in Rows(sheet, units))
+            Row(name, value, unit);
         csv.Flush();
         return Encoding.UTF8.GetBytes(text.ToString());
 
         void Row(params string[] fields)
         {
-            foreach (var field in fields) csv.WriteField(field);
+            foreach (var field in fields)
+                csv.WriteField(field);
             csv.NextRecord();
         }
     }
@@ -66,31 +68,58 @@ internal static class CardFile
     {
         var card = JsonSerializer.Deserialize<JsonCard>(text, QuantityJson.Options);
         return card?.Format == Format && card.Sheet?.Job is { } job
-            ? new(new JobRequest(job.Thickness?.Typed, job.Joint, job.Position, job.Wire, job.Process, job.Metal, job.Gas, job.OtherThickness?.Typed, job.Polarity))
+            ? new(
+                new JobRequest(
+                    job.Thickness?.Typed,
+                    job.Joint,
+                    job.Position,
+                    job.Wire,
+                    job.Process,
+                    job.Metal,
+                    job.Gas,
+                    job.OtherThickness?.Typed,
+                    job.Polarity
+                )
+            )
             : Wrong(Say($"This JSON is no settings card: its format is not \"{Format.Name()}\"."));
     }
 
     private static Checked<JobRequest> ReadCsv(string text)
     {
-        var layout = new CsvConfiguration(CultureInfo.InvariantCulture) { DetectDelimiter = true, HasHeaderRecord = false, TrimOptions = TrimOptions.Trim };
+        var layout = new CsvConfiguration(CultureInfo.InvariantCulture)
+        {
+            DetectDelimiter = true,
+            HasHeaderRecord = false,
+            TrimOptions = TrimOptions.Trim,
+        };
         using var csv = new CsvReader(new StringReader(text), layout);
         var rows = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
-        while (csv.Read() && rows.Count < MostRows) rows[csv.GetField(0) ?? ""] = csv.TryGetField<string>(1, out var value) ? value ?? "" : "";
+        while (csv.Read() && rows.Count < MostRows)
+            rows[csv.GetField(0) ?? ""] = csv.TryGetField<string>(1, out var value) ? value ?? "" : "";
         if (!rows.TryGetValue("thickness", out var thickness))
         {
             return Wrong(Say($"The card names no thickness: a row \"thickness,1/8,\" at least, with joint and position."));
         }
         Said? wrong = null;
         var job = new JobRequest(
-            thickness, Word<Joint>("joint"), Word<Position>("position"), Word<Wire>("wire"), Word<Process>("process"), Word<Metal>("metal"), Word<Gas>("gas"),
-            rows.GetValueOrDefault("otherThickness"));
+            thickness,
+            Word<Joint>("joint"),
+            Word<Position>("position"),
+            Word<Wire>("wire"),
+            Word<Process>("process"),
+            Word<Metal>("metal"),
+            Word<Gas>("gas"),
+            rows.GetValueOrDefault("otherThickness")
+        );
         return wrong is null ? new(job) : Wrong(wrong);
 
         T? Word<T>(string name)
             where T : struct, Enum
         {
-            if (!rows.TryGetValue(name, out var word) || word.Length == 0) return null;
-            if (Enum.TryParse<T>(word, ignoreCase: true, out var parsed) && Enum.IsDefined(parsed) && !char.IsDigit(word[0])) return parsed;
+            if (!rows.TryGetValue(name, out var word) || word.Length == 0)
+                return null;
+            if (Enum.TryParse<T>(word, ignoreCase: true, out var parsed) && Enum.IsDefined(parsed) && !char.IsDigit(word[0]))
+                return parsed;
             wrong ??= Say($"\"{(word.Length > 30 ? word[..30] : word).Name()}\" is no {name.Name()} known here.");
             return null;
         }
@@ -100,14 +129,16 @@ internal static class CardFile
     {
         var job = sheet.Job;
         yield return ("thickness", job.Thickness.Typed, "");
-        if (job.OtherThickness is { } other) yield return ("otherThickness", other.Typed, "");
+        if (job.OtherThickness is { } other)
+            yield return ("otherThickness", other.Typed, "");
         yield return ("thicknessMm", N(job.Thickness.Value.Mm), "mm");
         yield return ("joint", W(job.Joint), "");
         yield return ("position", W(job.Position), "");
         yield return ("positionName", sheet.PositionName, "");
         yield return ("process", W(job.Process), "");
         yield return ("metal", W(job.Metal), "");
-        if (job.Wire is { } wire) yield return ("wire", W(wire), "");
+        if (job.Wire is { } wire)
+            yield return ("wire", W(wire), "");
         yield return ("gas", W(job.Gas), "");
         yield return ("polarity", W(sheet.Polarity), "");
         yield return ("amps", N(sheet.Amps.Amps), "A");
@@ -127,17 +158,23 @@ internal static class CardFile
         if (sheet.Tig is { } tig)
         {
             yield return ("pedalMostAmps", N(tig.PedalMost.Amps), "A");
-            if (tig.Mark is { } mark) yield return ("ampMark", mark.Reads.In(units), "");
+            if (tig.Mark is { } mark)
+                yield return ("ampMark", mark.Reads.In(units), "");
             yield return ("tungstenMm", N(tig.Tungsten.Mm), "mm");
             yield return ("cup", N(tig.Cup), "");
             yield return ("fillerMm", N(tig.Filler.Mm), "mm");
             yield return ("postFlowSeconds", N(tig.PostFlowSeconds), "s");
-            if (tig.BalancePercent is { } balance) yield return ("balancePercent", N(balance), "%");
-            if (tig.FrequencyHz is { } frequency) yield return ("frequencyHz", N(frequency), "Hz");
+            if (tig.BalancePercent is { } balance)
+                yield return ("balancePercent", N(balance), "%");
+            if (tig.FrequencyHz is { } frequency)
+                yield return ("frequencyHz", N(frequency), "Hz");
         }
-        if (sheet.GasFlow is { } flow) yield return ("gasLPerMin", N(flow.Aim.LPerMin), "L/min");
-        if (sheet.Travel is { } travel) yield return ("travelMmPerMin", N(travel.MmPerMin), "mm/min");
-        if (sheet.PlugSeconds is { } seconds) yield return ("plugSeconds", N(seconds), "s");
+        if (sheet.GasFlow is { } flow)
+            yield return ("gasLPerMin", N(flow.Aim.LPerMin), "L/min");
+        if (sheet.Travel is { } travel)
+            yield return ("travelMmPerMin", N(travel.MmPerMin), "mm/min");
+        if (sheet.PlugSeconds is { } seconds)
+            yield return ("plugSeconds", N(seconds), "s");
         yield return ($"{W(sheet.BeadMeasure)}Mm", N(sheet.BeadSize.Aim.Mm), "mm");
         yield return ("passes", N(sheet.Passes.Count), "");
         yield return ("shadeLeast", N(sheet.ShadeLeast), "");

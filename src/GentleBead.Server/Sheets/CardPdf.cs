@@ -18,7 +18,8 @@ internal static class CardPdf
     private static readonly Lock Once = new();
 
     /// <summary>The font file that is missing on this machine, or null.</summary>
-    public static string? MissingFont() => new[] { Faces.Regular, Faces.Bold }.Select(face => Path.Combine(Folder, face)).FirstOrDefault(path => !File.Exists(path));
+    public static string? MissingFont() =>
+        new[] { Faces.Regular, Faces.Bold }.Select(face => Path.Combine(Folder, face)).FirstOrDefault(path => !File.Exists(path));
 
     /// <summary>Draws the card.</summary>
     /// <param name="card">The sheet and whom it is for.</param>
@@ -26,7 +27,8 @@ internal static class CardPdf
     /// <param name="units">The reader's units.</param>
     public static byte[] Draw(Card card, bool booth, Units units)
     {
-        lock (Once) GlobalFontSettings.FontResolver ??= new Faces();
+        lock (Once)
+            GlobalFontSettings.FontResolver ??= new Faces();
         using var document = new PdfDocument();
         document.Info.Title = Say($"Booth {card.BoothNumber}, {card.Student.Name()}").In(units);
         var pen = new Pen(document, units);
@@ -34,9 +36,11 @@ internal static class CardPdf
         pen.Gap(8);
         pen.Big(Marks(card.Sheet), booth);
         pen.Gap(6);
-        foreach (var (name, value) in Values(card.Sheet)) pen.Row(name, value);
+        foreach (var (name, value) in Values(card.Sheet))
+            pen.Row(name, value);
         pen.Gap(8);
-        if (!booth) Lesson(pen, card.Sheet);
+        if (!booth)
+            Lesson(pen, card.Sheet);
         Cautions(pen, card.Sheet, booth);
         using var stream = new MemoryStream();
         document.Save(stream, closeStream: false);
@@ -49,46 +53,60 @@ internal static class CardPdf
         pen.Text(Say($"{card.MachineName.Name()}, {card.GivenOn.ToString("d MMM yyyy", CultureInfo.InvariantCulture).Name()}"), 9);
         pen.Gap(6);
         var job = card.Sheet.Job;
-        var thickness = job.OtherThickness is { } other ? Say($"{job.Thickness.Typed.Name()} and {other.Typed.Name()}") : AsIs(job.Thickness.Typed);
+        var thickness = job.OtherThickness is { } other
+            ? Say($"{job.Thickness.Typed.Name()} and {other.Typed.Name()}")
+            : AsIs(job.Thickness.Typed);
         var position = Say($"{job.Position.Facts().Words} ({card.Sheet.PositionName.Name()})");
         pen.Text(Say($"{thickness} {job.Metal.Facts().Name}, {job.Joint.Facts().Name}, {position}"), 12, bold: true);
         pen.Text(Say($"{card.Sheet.ProcessName}; {card.Sheet.Polarity.Words()}; {Fed(job)}; {job.Gas.Facts().Name}"), 9);
     }
 
     // What the controls are set to, large: in the machine's own marks where it has them.
-    private static (Said Name, Said Value)[] Marks(Sheet sheet) => sheet switch
-    {
-        { Pair.Marks: { } marks } => [(Say($"Wire"), marks.Wire.Reads), (Say($"Volts"), marks.Volt.Reads)],
-        { Pair: { } pair } => [(Say($"Wire"), Say($"{pair.WireFeed}")), (Say($"Volts"), Say($"{pair.Volts.Aim}"))],
-        { Tig: { } tig } => [(Say($"Amps"), tig.Mark?.Reads ?? Say($"{tig.PedalMost}")), (Say($"Tungsten"), Say($"{tig.Tungsten}"))],
-        _ => [],
-    };
+    private static (Said Name, Said Value)[] Marks(Sheet sheet) =>
+        sheet switch
+        {
+            { Pair.Marks: { } marks } => [(Say($"Wire"), marks.Wire.Reads), (Say($"Volts"), marks.Volt.Reads)],
+            { Pair: { } pair } => [(Say($"Wire"), Say($"{pair.WireFeed}")), (Say($"Volts"), Say($"{pair.Volts.Aim}"))],
+            { Tig: { } tig } => [(Say($"Amps"), tig.Mark?.Reads ?? Say($"{tig.PedalMost}")), (Say($"Tungsten"), Say($"{tig.Tungsten}"))],
+            _ => [],
+        };
 
     private static void Lesson(Pen pen, Sheet sheet)
     {
         pen.Text(Say($"It should sound: {sheet.ExpectedSound}"), 8.5);
         pen.Text(Say($"It should look: {sheet.ExpectedLook}"), 8.5);
         pen.Gap(6);
-        foreach (var (step, number) in sheet.Steps.Select((step, i) => (step, i + 1))) pen.Text(Say($"{number}. {step}"), 8.5);
+        foreach (var (step, number) in sheet.Steps.Select((step, i) => (step, i + 1)))
+            pen.Text(Say($"{number}. {step}"), 8.5);
         pen.Gap(6);
     }
 
     private static void Cautions(Pen pen, Sheet sheet, bool booth)
     {
         pen.Text(Say($"Cautions"), 10, bold: true);
-        foreach (var caution in sheet.Cautions.Where(caution => caution.Grave || !booth)) pen.Text(Say($"–  {caution.Text}"), booth ? 8 : 7.2);
-        if (booth) pen.Text(Say($"–  {Core.Safety.UsualCautions.Deference}"), 8);
+        foreach (var caution in sheet.Cautions.Where(caution => caution.Grave || !booth))
+            pen.Text(Say($"–  {caution.Text}"), booth ? 8 : 7.2);
+        if (booth)
+            pen.Text(Say($"–  {Core.Safety.UsualCautions.Deference}"), 8);
     }
 
     private static IEnumerable<(Said, Said)> Values(Sheet sheet)
     {
-        foreach (var row in PairValues(sheet.Pair)) yield return row;
-        foreach (var row in TigValues(sheet.Tig)) yield return row;
+        foreach (var row in PairValues(sheet.Pair))
+            yield return row;
+        foreach (var row in TigValues(sheet.Tig))
+            yield return row;
         yield return (Say($"Amps"), Say($"{sheet.Amps}"));
-        if (sheet.GasFlow is { } flow) yield return (Say($"Gas flow"), Say($"{flow.Low} to {flow.High}"));
-        if (sheet.Travel is { } travel) yield return (Say($"Travel speed"), Say($"{travel}"));
-        if (sheet.PlugSeconds is { } seconds) yield return (Say($"Arc time"), Say($"{seconds:0.0} s"));
-        yield return (Say($"{sheet.BeadMeasure.Words():capital}"), Say($"{sheet.BeadSize.Aim}, {sheet.Passes.Count.Counted(Say($"pass"), Say($"passes"))}"));
+        if (sheet.GasFlow is { } flow)
+            yield return (Say($"Gas flow"), Say($"{flow.Low} to {flow.High}"));
+        if (sheet.Travel is { } travel)
+            yield return (Say($"Travel speed"), Say($"{travel}"));
+        if (sheet.PlugSeconds is { } seconds)
+            yield return (Say($"Arc time"), Say($"{seconds:0.0} s"));
+        yield return (
+            Say($"{sheet.BeadMeasure.Words():capital}"),
+            Say($"{sheet.BeadSize.Aim}, {sheet.Passes.Count.Counted(Say($"pass"), Say($"passes"))}")
+        );
         yield return (Say($"Work, travel angle"), Say($"{sheet.WorkAngle}; {sheet.TravelAngle}"));
         yield return (Say($"Direction"), sheet.Direction);
         var shade = Say($"{sheet.ShadeLeast} or darker");
@@ -97,7 +115,8 @@ internal static class CardPdf
 
     private static IEnumerable<(Said, Said)> PairValues(PairSettings? pair)
     {
-        if (pair is null) yield break;
+        if (pair is null)
+            yield break;
         yield return (Say($"Wire feed speed"), Say($"{pair.WireFeed}"));
         yield return (Say($"Volts"), Say($"{pair.Volts.Aim} (smooth {pair.Volts.Low} to {pair.Volts.High})"));
         yield return (Say($"Stick-out"), Say($"{pair.StickOut.Aim}"));
@@ -105,14 +124,17 @@ internal static class CardPdf
 
     private static IEnumerable<(Said, Said)> TigValues(TigSettings? tig)
     {
-        if (tig is null) yield break;
+        if (tig is null)
+            yield break;
         yield return (Say($"Pedal at the most"), Say($"{tig.PedalMost}"));
         yield return (Say($"Cup, rod"), Say($"No. {tig.Cup}, {tig.Filler}"));
         yield return (Say($"Gas before and after"), Say($"{tig.PreFlowSeconds:0.##} s, {tig.PostFlowSeconds:0.##} s"));
-        if (tig is { BalancePercent: { } balance, FrequencyHz: { } frequency }) yield return (Say($"Balance, frequency"), Say($"{balance} %, {frequency} Hz"));
+        if (tig is { BalancePercent: { } balance, FrequencyHz: { } frequency })
+            yield return (Say($"Balance, frequency"), Say($"{balance} %, {frequency} Hz"));
     }
 
-    private static Said Fed(Job job) => job.Wire is { } wire ? Say($"{wire.Facts().Name} {wire.Facts().Kind.Words()} wire") : Say($"tungsten and rod");
+    private static Said Fed(Job job) =>
+        job.Wire is { } wire ? Say($"{wire.Facts().Name} {wire.Facts().Kind.Words()} wire") : Say($"tungsten and rod");
 
     /// <summary>Writes down the page, and on to a next one when it is full.</summary>
     private sealed class Pen(PdfDocument document, Units units)
@@ -141,7 +163,12 @@ internal static class CardPdf
             var height = Height(value, font, Width() - Names);
             Room(height);
             graphics!.DrawString(name, Font(9, false), XBrushes.Black, new XRect(Margin, y, Names, height), XStringFormats.TopLeft);
-            new XTextFormatter(graphics).DrawString(value, font, XBrushes.Black, new XRect(Margin + Names, y, width - 2 * Margin - Names, height + 9));
+            new XTextFormatter(graphics).DrawString(
+                value,
+                font,
+                XBrushes.Black,
+                new XRect(Margin + Names, y, width - 2 * Margin - Names, height + 9)
+            );
             y += height;
         }
 
@@ -158,7 +185,8 @@ internal static class CardPdf
                 // Long names of marks shrink rather than run over the frame.
                 var value = values[i].Value.In(units);
                 var fit = size;
-                while (fit > 9 && graphics.MeasureString(value, Font(fit, true)).Width > each - 16) fit -= 1;
+                while (fit > 9 && graphics.MeasureString(value, Font(fit, true)).Width > each - 16)
+                    fit -= 1;
                 graphics.DrawString(value, Font(fit, true), XBrushes.Black, new XPoint(x + 8, y + 20 + size * 0.8));
             }
             y += size + 34;
@@ -166,13 +194,15 @@ internal static class CardPdf
 
         private double Width()
         {
-            if (graphics is null) Turn();
+            if (graphics is null)
+                Turn();
             return width - 2 * Margin;
         }
 
         private void Room(double height)
         {
-            if (graphics is null || y + height > Bottom) Turn();
+            if (graphics is null || y + height > Bottom)
+                Turn();
         }
 
         private void Turn()

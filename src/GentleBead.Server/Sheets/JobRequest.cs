@@ -17,8 +17,16 @@ namespace GentleBead.Server.Sheets;
 /// <param name="OtherThickness">The second member's, in the person's words; left out or empty, the same.</param>
 /// <param name="Polarity">What the torch is to be joined to; left out, what the process needs.</param>
 public sealed record JobRequest(
-    string? Thickness, Joint? Joint, Position? Position, Wire? Wire, Process? Process = null, Metal? Metal = null, Gas? Gas = null,
-    string? OtherThickness = null, Polarity? Polarity = null)
+    string? Thickness,
+    Joint? Joint,
+    Position? Position,
+    Wire? Wire,
+    Process? Process = null,
+    Metal? Metal = null,
+    Gas? Gas = null,
+    string? OtherThickness = null,
+    Polarity? Polarity = null
+)
 {
     /// <summary>A job of which nothing was said.</summary>
     public static JobRequest Nothing { get; } = new(null, null, null, null);
@@ -26,7 +34,8 @@ public sealed record JobRequest(
     /// <summary>The sheet for this job, or what is wrong with it.</summary>
     public Checked<Sheet> Plan(SheetSetting setting)
     {
-        if (!Whole(setting.Machine).IsGood(out var job, out var problems)) return new(problems);
+        if (!Whole(setting.Machine).IsGood(out var job, out var problems))
+            return new(problems);
         var window = job.Wire is null ? null : setting.Windows.FirstOrDefault(window => window.Arc == job.RequireArc());
         var chart = setting.Charts.FirstOrDefault(chart => chart.Fits(job));
         var outcome = Planner.Plan(job, setting.Machine, setting.Way, chart, window);
@@ -37,13 +46,24 @@ public sealed record JobRequest(
     public Checked<Job> Whole(Machine? machine)
     {
         var problems = new List<Problem>();
-        if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var unread)) problems.Add(new("thickness", unread));
+        if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var unread))
+            problems.Add(new("thickness", unread));
         Thickness? other = null;
-        if (!string.IsNullOrWhiteSpace(OtherThickness) && !Core.Stock.Thickness.TryParse(OtherThickness, out other, out unread)) problems.Add(new("otherThickness", unread));
-        if (Joint is null) problems.Add(new("joint", Say($"Which joint?")));
-        if (Position is null) problems.Add(new("position", Say($"Which position?")));
-        if (problems.Count > 0 || thickness is null || Joint is not { } joint || Position is not { } position) return new(problems);
-        var asked = new AskedJob(thickness, joint, position) { Wire = Wire, Gas = Gas, OtherThickness = other, Polarity = Polarity };
+        if (!string.IsNullOrWhiteSpace(OtherThickness) && !Core.Stock.Thickness.TryParse(OtherThickness, out other, out unread))
+            problems.Add(new("otherThickness", unread));
+        if (Joint is null)
+            problems.Add(new("joint", Say($"Which joint?")));
+        if (Position is null)
+            problems.Add(new("position", Say($"Which position?")));
+        if (problems.Count > 0 || thickness is null || Joint is not { } joint || Position is not { } position)
+            return new(problems);
+        var asked = new AskedJob(thickness, joint, position)
+        {
+            Wire = Wire,
+            Gas = Gas,
+            OtherThickness = other,
+            Polarity = Polarity,
+        };
         return new(Defaults.Complete(asked with { Process = Process ?? asked.Process, Metal = Metal ?? asked.Metal }, machine));
     }
 }

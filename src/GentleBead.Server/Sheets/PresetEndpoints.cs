@@ -28,11 +28,19 @@ public static class PresetEndpoints
         return new(page, page.Count == PresetStore.Page ? page[^1].Name : null);
     }
 
-    private static async Task<Results<Ok<Preset>, Wrong>> SaveAsync(Guid id, NewPreset request, ClaimsPrincipal user, PresetStore store, SettingStore settings)
+    private static async Task<Results<Ok<Preset>, Wrong>> SaveAsync(
+        Guid id,
+        NewPreset request,
+        ClaimsPrincipal user,
+        PresetStore store,
+        SettingStore settings
+    )
     {
         var name = (request.Name ?? "").Trim();
-        if (name.Length is 0 or > 60) return Problems.Field("name", Say($"Name the preset, up to 60 letters."));
-        if (!(request.Job ?? JobRequest.Nothing).Plan((await settings.OfAsync(null, user.Id()))!).IsGood(out var sheet, out var problems)) return Problems.Of(problems);
+        if (name.Length is 0 or > 60)
+            return Problems.Field("name", Say($"Name the preset, up to 60 letters."));
+        if (!(request.Job ?? JobRequest.Nothing).Plan((await settings.OfAsync(null, user.Id()))!).IsGood(out var sheet, out var problems))
+            return Problems.Of(problems);
         return TypedResults.Ok(await store.AddAsync(id, name, sheet, user.Id(), Sent.Of(request)));
     }
 }

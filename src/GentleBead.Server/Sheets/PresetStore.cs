@@ -34,10 +34,23 @@ public sealed class PresetStore(NpgsqlDataSource database)
             "preset",
             """
             insert into preset (id, name, version, body, rules_version, saved_by, saved_at, sent)
-            select @id, @name, coalesce(max(version), 0) + 1, @body, @rulesVersion, @by, coalesce(@at, now()), @sent from preset where name = @name
+            select @id, @name, coalesce(max(version), 0) + 1, @body, @rulesVersion, @by, coalesce(@at, now()), @sent from preset
+                where name = @name
             on conflict (id) do nothing
             """,
-            new { id, name, body = new Jsonb<Sheet>(sheet), rulesVersion = sheet.RulesVersion, by, at = at?.UtcDateTime, sent = sent.Hash }, id, sent);
+            new
+            {
+                id,
+                name,
+                body = new Jsonb<Sheet>(sheet),
+                rulesVersion = sheet.RulesVersion,
+                by,
+                at = at?.UtcDateTime,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
         var stored = await connection.QuerySingleAsync<Row>($"select {Columns} from preset where id = @id", new { id });
         await transaction.CommitAsync();
         return stored.Preset;
@@ -49,7 +62,9 @@ public sealed class PresetStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<Row>(
-            $"select distinct on (name) {Columns} from preset where name > @after order by name, version desc limit @Page", new { after = after ?? "", Page });
+            $"select distinct on (name) {Columns} from preset where name > @after order by name, version desc limit @Page",
+            new { after = after ?? "", Page }
+        );
         return [.. rows.Select(row => row.Preset)];
     }
 

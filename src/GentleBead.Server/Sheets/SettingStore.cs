@@ -16,18 +16,24 @@ namespace GentleBead.Server.Sheets;
 /// <param name="StudentId">Who stands there in the session asked about; null when nobody does, or none was asked about.</param>
 /// <param name="BoothNumber">The booth's number; 0 without a booth.</param>
 public sealed record SheetSetting(
-    Machine? Machine, WayOfSetting Way, IReadOnlyList<DoorChart> Charts, IReadOnlyList<LearnedWindow> Windows, Guid? StudentId, int BoothNumber);
+    Machine? Machine,
+    WayOfSetting Way,
+    IReadOnlyList<DoorChart> Charts,
+    IReadOnlyList<LearnedWindow> Windows,
+    Guid? StudentId,
+    int BoothNumber
+);
 
 /// <summary>Reads what a sheet is computed with, in one statement: it is asked for at every key.</summary>
 public sealed class SettingStore(NpgsqlDataSource database)
 {
-    private const string ByBooth =
-        """
-        select machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings",
-            (select way_of_setting from person where id = @by) as "Way", booth.number as "Number",
+    private const string ByBooth = """
+        select machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings", (select way_of_setting
+            from person where id = @by) as "Way", booth.number as "Number",
             (select json_agg(newest.body) from (
                 select distinct on (process, wire, gas) body, withdrawn_at from door_chart
-                where machine_id = booth.machine_id order by process, wire, gas, seq desc) as newest where withdrawn_at is null) as "Charts",
+                where machine_id = booth.machine_id order by process, wire, gas, seq desc) as newest
+                    where withdrawn_at is null) as "Charts",
             (select json_agg(body) from learned_window where machine_id = booth.machine_id) as "Windows",
             (select student_id from place where place.session_id = @sessionId and place.booth_id = booth.id) as "StudentId"
         from booth join machine_now on machine_now.id = booth.machine_id where booth.id = @boothId
@@ -45,13 +51,37 @@ public sealed class SettingStore(NpgsqlDataSource database)
             var school = await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @by", new { by });
             return new SheetSetting(null, school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school), [], [], null, 0);
         }
-        var row = await connection.QuerySingleOrDefaultAsync<Row>(ByBooth, new { boothId, by, sessionId });
-        return row is null ? null : new SheetSetting(
-            StoredMachine.Read(row.Body, row.Load, row.Readings), row.Way is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(row.Way),
-            All<DoorChart>(row.Charts), All<LearnedWindow>(row.Windows), row.StudentId, row.Number);
+        var row = await connection.QuerySingleOrDefaultAsync<Row>(
+            ByBooth,
+            new
+            {
+                boothId,
+                by,
+                sessionId,
+            }
+        );
+        return row is null
+            ? null
+            : new SheetSetting(
+                StoredMachine.Read(row.Body, row.Load, row.Readings),
+                row.Way is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(row.Way),
+                All<DoorChart>(row.Charts),
+                All<LearnedWindow>(row.Windows),
+                row.StudentId,
+                row.Number
+            );
     }
 
     private static IReadOnlyList<T> All<T>(string? json) => json is null ? [] : Jsonb.Read<IReadOnlyList<T>>(json);
 
-    private sealed record Row(string Body, string? Load, string? Readings, string? Way, int Number, string? Charts, string? Windows, Guid? StudentId);
+    private sealed record Row(
+        string Body,
+        string? Load,
+        string? Readings,
+        string? Way,
+        int Number,
+        string? Charts,
+        string? Windows,
+        Guid? StudentId
+    );
 }

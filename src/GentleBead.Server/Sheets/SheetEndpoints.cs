@@ -42,8 +42,16 @@ public sealed record Alternatives(IReadOnlyList<OtherWire> Wires, IReadOnlyList<
 public static class SheetEndpoints
 {
     private static readonly StockLists Stock = new(
-        [.. Wires.All.Select(wire => new StockWire(wire.Wire, wire.Name, wire.Kind, [.. Processes.All.Where(row => wire.RangeIn(row.Process) is not null).Select(row => row.Process)]))],
-        [.. Gases.All.Select(gas => new StockGas(gas.Gas, gas.Name, gas.IsoGroup))]);
+        [
+            .. Wires.All.Select(wire => new StockWire(
+                wire.Wire,
+                wire.Name,
+                wire.Kind,
+                [.. Processes.All.Where(row => wire.RangeIn(row.Process) is not null).Select(row => row.Process)]
+            )),
+        ],
+        [.. Gases.All.Select(gas => new StockGas(gas.Gas, gas.Name, gas.IsoGroup))]
+    );
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -57,32 +65,65 @@ public static class SheetEndpoints
 
     private static async Task<Results<Ok<Sheet>, Wrong>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
     {
-        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", Say($"There is no such booth."));
-        return (request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems) ? TypedResults.Ok(sheet) : Problems.Of(problems);
+        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting)
+            return Problems.Field("boothId", Say($"There is no such booth."));
+        return (request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems)
+            ? TypedResults.Ok(sheet)
+            : Problems.Of(problems);
     }
 
-    private static async Task<Results<Ok<Alternatives>, Wrong>> AlternativesAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
+    private static async Task<Results<Ok<Alternatives>, Wrong>> AlternativesAsync(
+        ComputeRequest request,
+        ClaimsPrincipal user,
+        SettingStore settings
+    )
     {
-        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting) return Problems.Field("boothId", Say($"There is no such booth."));
-        if (!(request.Job ?? JobRequest.Nothing).Whole(setting.Machine).IsGood(out var job, out var problems)) return Problems.Of(problems);
+        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting)
+            return Problems.Field("boothId", Say($"There is no such booth."));
+        if (!(request.Job ?? JobRequest.Nothing).Whole(setting.Machine).IsGood(out var job, out var problems))
+            return Problems.Of(problems);
         return TypedResults.Ok(new Alternatives(OtherWires.For(job, setting.Machine, setting.Way), TransferModes.Others(job, setting.Way)));
     }
 
     private static async Task<Results<Ok<AssignedSheet>, Wrong>> AssignAsync(
-        Guid id, AssignRequest request, ClaimsPrincipal user, SheetStore sheets, SettingStore settings)
+        Guid id,
+        AssignRequest request,
+        ClaimsPrincipal user,
+        SheetStore sheets,
+        SettingStore settings
+    )
     {
         var sent = Sent.Of(request);
-        if (await sheets.IsRepeatAsync(id, sent)) return TypedResults.Ok((await sheets.FindAsync(id))!);
-        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId) is not { } setting) return Problems.Field("boothId", Say($"There is no such booth."));
-        if (setting.StudentId is not { } studentId) return Problems.Field("boothId", Say($"Nobody stands at booth {setting.BoothNumber}. Put a student there first."));
-        if (!(request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems)) return Problems.Of(problems);
+        if (await sheets.IsRepeatAsync(id, sent))
+            return TypedResults.Ok((await sheets.FindAsync(id))!);
+        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId) is not { } setting)
+            return Problems.Field("boothId", Say($"There is no such booth."));
+        if (setting.StudentId is not { } studentId)
+            return Problems.Field("boothId", Say($"Nobody stands at booth {setting.BoothNumber}. Put a student there first."));
+        if (!(request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems))
+            return Problems.Of(problems);
         var overrule = (request.Overrule ?? "").Trim();
         if (sheet.Mismatches.Count > 0 && overrule.Length is 0 or > 200)
         {
-            return Problems.Field("overrule", Say($"The machine does not fit this sheet: {sheet.Mismatches.Select(mismatch => Say($"{mismatch.Loaded} instead of {mismatch.Wanted}"))}. Mend it, or say in up to 200 letters why it may stay."));
+            return Problems.Field(
+                "overrule",
+                Say(
+                    $"The machine does not fit this sheet: "
+                        + $"{sheet.Mismatches.Select(mismatch => Say($"{mismatch.Loaded} instead of {mismatch.Wanted}"))}. Mend "
+                        + $"it, or say in up to 200 letters why it may stay."
+                )
+            );
         }
         var given = new AssignedSheet(
-            id, request.SessionId, request.BoothId, studentId, default, sheet, sheet.Mismatches.Count > 0 ? overrule : null, request.Criteria ?? CriteriaSet.Practice);
+            id,
+            request.SessionId,
+            request.BoothId,
+            studentId,
+            default,
+            sheet,
+            sheet.Mismatches.Count > 0 ? overrule : null,
+            request.Criteria ?? CriteriaSet.Practice
+        );
         await sheets.AddAsync(given, user.Id(), sent);
         return TypedResults.Ok((await sheets.FindAsync(id))!);
     }

@@ -17,7 +17,15 @@ namespace GentleBead.Server.Sheets;
 /// <param name="Overrule">Why it was given out although something on the machine did not fit; null when all did.</param>
 /// <param name="Criteria">Whose limits its beads are measured by.</param>
 public sealed record AssignedSheet(
-    Guid Id, Guid SessionId, Guid BoothId, Guid StudentId, DateTimeOffset AssignedAt, Sheet Body, string? Overrule = null, CriteriaSet Criteria = CriteriaSet.Practice);
+    Guid Id,
+    Guid SessionId,
+    Guid BoothId,
+    Guid StudentId,
+    DateTimeOffset AssignedAt,
+    Sheet Body,
+    string? Overrule = null,
+    CriteriaSet Criteria = CriteriaSet.Practice
+);
 
 /// <summary>Assigned sheets in the database. They are only added to.</summary>
 public sealed class SheetStore(NpgsqlDataSource database)
@@ -26,9 +34,10 @@ public sealed class SheetStore(NpgsqlDataSource database)
     /// <param name="of">What the table is called there.</param>
     public static string Columns(string of) =>
         $"""
-        {of}.id as "Id", {of}.session_id as "SessionId", {of}.booth_id as "BoothId", {of}.student_id as "StudentId", {of}.assigned_at as "AssignedAt",
-        {of}.body as "Body", {of}.overrule as "Overrule", {of}.criteria as "Criteria"
-        """;
+            {of}.id as "Id", {of}.session_id as "SessionId", {of}.booth_id as "BoothId", {of}.student_id as "StudentId", {of}.assigned_at
+                as "AssignedAt",
+            {of}.body as "Body", {of}.overrule as "Overrule", {of}.criteria as "Criteria"
+            """;
 
     /// <summary>Adds a sheet; the same id again changes nothing.</summary>
     /// <param name="sheet">The sheet; its time is not looked at where <paramref name="at"/> is null.</param>
@@ -42,8 +51,10 @@ public sealed class SheetStore(NpgsqlDataSource database)
         await connection.AddOnceAsync(
             "sheet",
             """
-            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by, assigned_at, overrule, criteria, sent)
-            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy, coalesce(@at, now()), @Overrule, @criteria, @sent)
+            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by,
+                assigned_at, overrule, criteria, sent)
+            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy,
+                coalesce(@at, now()), @Overrule, @criteria, @sent)
             on conflict (id) do nothing
             """,
             new
@@ -64,7 +75,9 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 assignedBy,
                 sent = sent.Hash,
             },
-            sheet.Id, sent);
+            sheet.Id,
+            sent
+        );
     }
 
     /// <summary>One sheet.</summary>
@@ -86,7 +99,10 @@ public sealed class SheetStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<AssignedSheet>> AllOfStudentAsync(Guid studentId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>($"select {Columns("sheet")} from sheet where student_id = @studentId order by seq desc", new { studentId });
+        var rows = await connection.QueryAsync<Row>(
+            $"select {Columns("sheet")} from sheet where student_id = @studentId order by seq desc",
+            new { studentId }
+        );
         return [.. rows.Select(row => row.Sheet)];
     }
 
@@ -109,6 +125,7 @@ public sealed class SheetStore(NpgsqlDataSource database)
 
         public required string Criteria { get; init; }
 
-        public AssignedSheet Sheet => new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, EnumText.Read<CriteriaSet>(Criteria));
+        public AssignedSheet Sheet =>
+            new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, EnumText.Read<CriteriaSet>(Criteria));
     }
 }

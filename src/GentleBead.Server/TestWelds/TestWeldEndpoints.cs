@@ -30,7 +30,14 @@ public sealed record SealRequest(Guid SheetId, TestWeldTerms Terms);
 /// <param name="Password">The assessor's own, once more: the word is theirs and nobody else's at this screen.</param>
 /// <param name="SectionMarksId">The marks of a section on a picture of a bead of this sheet; null without one.</param>
 public sealed record AssessmentRequest(
-    int Coupon, int Attempt, Evidence Evidence, bool Accepted, string? Note, string? Password = null, Guid? SectionMarksId = null);
+    int Coupon,
+    int Attempt,
+    Evidence Evidence,
+    bool Accepted,
+    string? Note,
+    string? Password = null,
+    Guid? SectionMarksId = null
+);
 
 /// <summary>A signature to be added.</summary>
 /// <param name="Note">A remark; up to 500 letters.</param>
@@ -48,7 +55,16 @@ public sealed record AmendRequest(string? Text);
 /// <param name="Accepted">The word; null while it is hidden.</param>
 /// <param name="Acceptance">Limit by limit; null while it is hidden.</param>
 /// <param name="Note">The note; null while it is hidden.</param>
-public sealed record AssessmentView(int Coupon, int Attempt, string By, DateTimeOffset At, bool Mine, bool? Accepted, Acceptance? Acceptance, string? Note);
+public sealed record AssessmentView(
+    int Coupon,
+    int Attempt,
+    string By,
+    DateTimeOffset At,
+    bool Mine,
+    bool? Accepted,
+    Acceptance? Acceptance,
+    string? Note
+);
 
 /// <summary>A signature as shown.</summary>
 public sealed record SignOffView(bool Passed, string Note, string By, DateTimeOffset At);
@@ -63,7 +79,8 @@ public sealed record AmendmentView(string Text, string By, DateTimeOffset At);
 /// <param name="Terms">The terms as sealed.</param>
 /// <param name="CriteriaName">The criteria set's name.</param>
 /// <param name="Seal">SHA-256 over what was sealed.</param>
-/// <param name="BrokenAt">Where the chain of seal, words, signature and amendments is broken: 0 for the seal; null where it holds from end to end.</param>
+/// <param name="BrokenAt">Where the chain of seal, words, signature and amendments is broken: 0 for the seal; null where it holds from end
+/// to end.</param>
 /// <param name="LastHash">The chain's last hash: noted elsewhere, it shows that nothing before it was changed since.</param>
 /// <param name="SealedBy">Who sealed it.</param>
 /// <param name="SealedAt">When.</param>
@@ -72,8 +89,21 @@ public sealed record AmendmentView(string Text, string By, DateTimeOffset At);
 /// <param name="SignOff">The signature; null before.</param>
 /// <param name="Amendments">Every amendment.</param>
 public sealed record TestWeldView(
-    Guid Id, PersonName Student, Sheet Sheet, TestWeldTerms Terms, Said CriteriaName, string Seal, int? BrokenAt, string LastHash, string SealedBy, DateTimeOffset SealedAt,
-    TestWeldState State, IReadOnlyList<AssessmentView> Assessments, SignOffView? SignOff, IReadOnlyList<AmendmentView> Amendments);
+    Guid Id,
+    PersonName Student,
+    Sheet Sheet,
+    TestWeldTerms Terms,
+    Said CriteriaName,
+    string Seal,
+    int? BrokenAt,
+    string LastHash,
+    string SealedBy,
+    DateTimeOffset SealedAt,
+    TestWeldState State,
+    IReadOnlyList<AssessmentView> Assessments,
+    SignOffView? SignOff,
+    IReadOnlyList<AmendmentView> Amendments
+);
 
 /// <summary>A record of the chain in an export.</summary>
 /// <param name="Number">Its place.</param>
@@ -92,7 +122,14 @@ public sealed record ExportedRecord(int Number, string? Body, string Previous, s
 /// <param name="BrokenAt">Where the chain is broken; null where it holds.</param>
 /// <param name="HowToCheck">How to check it by hand.</param>
 public sealed record TestWeldExport(
-    Guid Id, string Student, string SealedText, string Seal, IReadOnlyList<ExportedRecord> Records, int? BrokenAt, string HowToCheck);
+    Guid Id,
+    string Student,
+    string SealedText,
+    string Seal,
+    IReadOnlyList<ExportedRecord> Records,
+    int? BrokenAt,
+    string HowToCheck
+);
 
 /// <summary>Sealing, assessing, signing and amending test welds.</summary>
 public static class TestWeldEndpoints
@@ -100,7 +137,8 @@ public static class TestWeldEndpoints
     private const int MostLetters = 500;
 
     private const string HowToCheck =
-        "The seal is the SHA-256 of sealedText. The hash of each record is the SHA-256 of its previous hash, a line feed and its body, all UTF-8; "
+        "The seal is the SHA-256 of sealedText. The hash of each record is the SHA-256 of its previous hash, a line feed and its "
+        + "body, all UTF-8; "
         + "the first record's previous hash is the seal.";
 
     /// <summary>Maps the endpoints.</summary>
@@ -112,42 +150,70 @@ public static class TestWeldEndpoints
         tests.MapGet("/{id:guid}/export", ExportAsync).RequireAuthorization(Access.SignedIn);
         tests.MapGet("/{id:guid}/sections", SectionsAsync).RequireAuthorization(Access.Instructor);
         tests.MapGet("/of-student/{studentId:guid}", OfStudentAsync).RequireAuthorization(Access.SignedIn);
-        tests.MapPut("/{id:guid}/assessments/{assessmentId:guid}", AssessAsync).RequireAuthorization(Access.Instructor).Repeatable()
+        tests
+            .MapPut("/{id:guid}/assessments/{assessmentId:guid}", AssessAsync)
+            .RequireAuthorization(Access.Instructor)
+            .Repeatable()
             .RequireRateLimiting(PeopleEndpoints.SignInLimit);
         tests.MapPut("/{id:guid}/sign-off/{signOffId:guid}", SignAsync).RequireAuthorization(Access.Instructor).Repeatable();
         tests.MapPut("/{id:guid}/amendments/{amendmentId:guid}", AmendAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
     private static async Task<Results<Ok<TestWeldView>, Wrong>> SealAsync(
-        Guid id, SealRequest request, ClaimsPrincipal user, TestWeldStore tests, SheetStore sheets)
+        Guid id,
+        SealRequest request,
+        ClaimsPrincipal user,
+        TestWeldStore tests,
+        SheetStore sheets
+    )
     {
         var sent = Sent.Of(request);
         if (!await tests.IsRepeatAsync(id, sent))
         {
-            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", Say($"There is no such sheet."));
-            if (request.Terms is null) return Problems.Field("terms", Say($"How many coupons and attempts, by whose limits?"));
+            if (await sheets.FindAsync(request.SheetId) is not { } sheet)
+                return Problems.Field("sheetId", Say($"There is no such sheet."));
+            if (request.Terms is null)
+                return Problems.Field("terms", Say($"How many coupons and attempts, by whose limits?"));
             Problem[] problems = [.. request.Terms.Problems().Select(problem => problem.Under("terms"))];
-            if (problems.Length > 0) return Problems.Of(problems);
+            if (problems.Length > 0)
+                return Problems.Of(problems);
             await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, request.Terms, sheet.StudentId, user.Id()), sent);
         }
         return TypedResults.Ok(await ShowAsync((await tests.FindAsync(id))!, user, tests));
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound>> ViewAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests) =>
-        await tests.FindAsync(id) is { } test && user.MaySee(test.Student.Id) ? TypedResults.Ok(await ShowAsync(test, user, tests)) : TypedResults.NotFound();
+        await tests.FindAsync(id) is { } test && user.MaySee(test.Student.Id)
+            ? TypedResults.Ok(await ShowAsync(test, user, tests))
+            : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> ExportAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests)
     {
-        if (await tests.FindAsync(id) is not { } test || !user.MaySee(test.Student.Id)) return TypedResults.NotFound();
+        if (await tests.FindAsync(id) is not { } test || !user.MaySee(test.Student.Id))
+            return TypedResults.NotFound();
         var records = await tests.RecordsAsync(id);
         var export = new TestWeldExport(
-            test.Id, test.Student.Name, test.Text, test.Seal,
+            test.Id,
+            test.Student.Name,
+            test.Text,
+            test.Seal,
             [
                 .. records.Select(one => new ExportedRecord(
-                    one.Link.Number, IsOpen(one.Record, records, user.Id()) ? one.Link.Body : null, one.Link.Previous, one.Link.Hash, one.By)),
+                    one.Link.Number,
+                    IsOpen(one.Record, records, user.Id()) ? one.Link.Body : null,
+                    one.Link.Previous,
+                    one.Link.Hash,
+                    one.By
+                )),
             ],
-            BrokenAt(test, records), HowToCheck);
-        return TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(export, Written), "application/json", $"test-weld-{test.SealedAt:yyyy-MM-dd}-{test.Seal[..8]}.json");
+            BrokenAt(test, records),
+            HowToCheck
+        );
+        return TypedResults.File(
+            JsonSerializer.SerializeToUtf8Bytes(export, Written),
+            "application/json",
+            $"test-weld-{test.SealedAt:yyyy-MM-dd}-{test.Seal[..8]}.json"
+        );
     }
 
     private static readonly JsonSerializerOptions Written = new(QuantityJson.Options) { WriteIndented = true };
@@ -155,50 +221,106 @@ public static class TestWeldEndpoints
     private static async Task<Results<Ok<IReadOnlyList<MeasuredSection>>, NotFound>> SectionsAsync(Guid id, TestWeldStore tests) =>
         await tests.FindAsync(id) is { } test ? TypedResults.Ok(await tests.SectionsAsync(test.SheetId)) : TypedResults.NotFound();
 
-    private static async Task<Results<Ok<Page<TestWeldLine>>, NotFound>> OfStudentAsync(Guid studentId, long? before, ClaimsPrincipal user, TestWeldStore tests)
+    private static async Task<Results<Ok<Page<TestWeldLine>>, NotFound>> OfStudentAsync(
+        Guid studentId,
+        long? before,
+        ClaimsPrincipal user,
+        TestWeldStore tests
+    )
     {
-        if (!user.MaySee(studentId)) return TypedResults.NotFound();
+        if (!user.MaySee(studentId))
+            return TypedResults.NotFound();
         var (page, more) = await tests.OfStudentAsync(studentId, before);
         return TypedResults.Ok(new Page<TestWeldLine>(page, more?.ToString(CultureInfo.InvariantCulture)));
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> AssessAsync(
-        Guid id, Guid assessmentId, AssessmentRequest request, ClaimsPrincipal user, TestWeldStore tests, PeopleStore people, ToleranceStore tolerances)
+        Guid id,
+        Guid assessmentId,
+        AssessmentRequest request,
+        ClaimsPrincipal user,
+        TestWeldStore tests,
+        PeopleStore people,
+        ToleranceStore tolerances
+    )
     {
-        if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
+        if (await tests.FindAsync(id) is not { } test)
+            return TypedResults.NotFound();
         var problems = new List<Problem>();
         var evidence = request.Evidence ?? new Evidence();
-        if (evidence.Macro is not null) problems.Add(new("evidence.macro", BeadRecorder.SectionElsewhere));
-        var section = request.SectionMarksId is not { } marks ? null : (await tests.SectionsAsync(test.SheetId)).FirstOrDefault(one => one.MarksId == marks);
-        if (request.SectionMarksId is not null && section is null) problems.Add(new("sectionMarksId", Say($"There is no such section on a bead of this sheet.")));
+        if (evidence.Macro is not null)
+            problems.Add(new("evidence.macro", BeadRecorder.SectionElsewhere));
+        var section = await SectionAsync(request, test, tests, problems);
         evidence = evidence with { Macro = section?.Measures, Listened = null };
         problems.AddRange(evidence.Problems(test.Body.Sheet.BeadMeasure));
         var note = (request.Note ?? "").Trim();
-        if (note.Length > MostLetters) problems.Add(new("note", Say($"A note in up to {MostLetters} letters.")));
+        if (note.Length > MostLetters)
+            problems.Add(new("note", Say($"A note in up to {MostLetters} letters.")));
         var acceptance = Criteria.Of(test.Body.Terms.Criteria, test.Body.Sheet, evidence, await tolerances.NewestAsync());
-        if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0) problems.Add(new("note", Say($"A limit is passed. Say why it is accepted all the same.")));
-        if (await people.AddedOnAsync(user.Id()) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet) problems.Add(new("coupon", notYet));
-        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? "")) problems.Add(new("password", Say($"Your own password, once more: this word stands as yours.")));
-        if (problems.Count > 0) return Problems.Of(problems);
+        if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0)
+            problems.Add(new("note", Say($"A limit is passed. Say why it is accepted all the same.")));
+        if (await people.AddedOnAsync(user.Id()) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet)
+            problems.Add(new("coupon", notYet));
+        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? ""))
+            problems.Add(new("password", Say($"Your own password, once more: this word stands as yours.")));
+        if (problems.Count > 0)
+            return Problems.Of(problems);
 
         var word = new Assessment(request.Coupon, request.Attempt, user.Id(), request.Accepted);
         // The password is no part of what was said.
         var refused = await tests.AddRecordAsync(
             test,
-            records => TestWeld.Refused(
-                test.Body.Terms, Words(records), word, IsSigned(records)),
-            (number, at) => new(
-                RecordKind.Assessment, assessmentId, id, number, word.Assessor, at, note, word.Coupon, word.Attempt, word.Accepted, evidence, acceptance),
-            assessmentId, Sent.Of(request with { Password = null }).Under(id));
+            records => TestWeld.Refused(test.Body.Terms, Words(records), word, IsSigned(records)),
+            (number, at) =>
+                new(
+                    RecordKind.Assessment,
+                    assessmentId,
+                    id,
+                    number,
+                    word.Assessor,
+                    at,
+                    note,
+                    word.Coupon,
+                    word.Attempt,
+                    word.Accepted,
+                    evidence,
+                    acceptance
+                ),
+            assessmentId,
+            Sent.Of(request with { Password = null }).Under(id)
+        );
         return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("coupon", refused);
     }
 
-    private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> SignAsync(
-        Guid id, Guid signOffId, SignRequest request, ClaimsPrincipal user, TestWeldStore tests)
+    // The section that an assessor's word goes by, of a bead of the sheet that was sealed.
+    private static async Task<MeasuredSection?> SectionAsync(
+        AssessmentRequest request,
+        SealedTest test,
+        TestWeldStore tests,
+        List<Problem> problems
+    )
     {
-        if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
+        if (request.SectionMarksId is not { } marks)
+            return null;
+        var section = (await tests.SectionsAsync(test.SheetId)).FirstOrDefault(one => one.MarksId == marks);
+        if (section is null)
+            problems.Add(new("sectionMarksId", Say($"There is no such section on a bead of this sheet.")));
+        return section;
+    }
+
+    private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> SignAsync(
+        Guid id,
+        Guid signOffId,
+        SignRequest request,
+        ClaimsPrincipal user,
+        TestWeldStore tests
+    )
+    {
+        if (await tests.FindAsync(id) is not { } test)
+            return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
-        if (note.Length > MostLetters) return Problems.Field("note", Say($"A remark in up to {MostLetters} letters."));
+        if (note.Length > MostLetters)
+            return Problems.Field("note", Say($"A remark in up to {MostLetters} letters."));
         var passed = false;
         var refused = await tests.AddRecordAsync(
             test,
@@ -207,22 +329,38 @@ public static class TestWeldEndpoints
                 (passed, var notYet) = TestWeld.Signable(test.Body.Terms, Words(records), IsSigned(records));
                 return notYet;
             },
-            (number, at) => new(RecordKind.SignOff, signOffId, id, number, user.Id(), at, note, Passed: passed), signOffId, Sent.Of(request).Under(id));
+            (number, at) => new(RecordKind.SignOff, signOffId, id, number, user.Id(), at, note, Passed: passed),
+            signOffId,
+            Sent.Of(request).Under(id)
+        );
         return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("signOff", refused);
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> AmendAsync(
-        Guid id, Guid amendmentId, AmendRequest request, ClaimsPrincipal user, TestWeldStore tests)
+        Guid id,
+        Guid amendmentId,
+        AmendRequest request,
+        ClaimsPrincipal user,
+        TestWeldStore tests
+    )
     {
-        if (await tests.FindAsync(id) is not { } test) return TypedResults.NotFound();
+        if (await tests.FindAsync(id) is not { } test)
+            return TypedResults.NotFound();
         var text = (request.Text ?? "").Trim();
-        if (text.Length is 0 or > MostLetters) return Problems.Field("text", Say($"An amendment in 1 to {MostLetters} letters."));
+        if (text.Length is 0 or > MostLetters)
+            return Problems.Field("text", Say($"An amendment in 1 to {MostLetters} letters."));
         await tests.AddRecordAsync(
-            test, _ => null, (number, at) => new(RecordKind.Amendment, amendmentId, id, number, user.Id(), at, text), amendmentId, Sent.Of(request).Under(id));
+            test,
+            _ => null,
+            (number, at) => new(RecordKind.Amendment, amendmentId, id, number, user.Id(), at, text),
+            amendmentId,
+            Sent.Of(request).Under(id)
+        );
         return TypedResults.Ok(await ShowAsync(test, user, tests));
     }
 
-    private static IReadOnlyList<Assessment> Words(IEnumerable<TestRecord> records) => [.. records.Select(record => record.Assessment()).OfType<Assessment>()];
+    private static IReadOnlyList<Assessment> Words(IEnumerable<TestRecord> records) =>
+        [.. records.Select(record => record.Assessment()).OfType<Assessment>()];
 
     private static bool IsSigned(IEnumerable<TestRecord> records) => records.Any(record => record.Kind == RecordKind.SignOff);
 
@@ -234,24 +372,48 @@ public static class TestWeldEndpoints
         foreach (var (record, _, by) in records.Where(one => one.Record.Kind == RecordKind.Assessment))
         {
             var open = IsOpen(record, records, user.Id());
-            shown.Add(new(
-                record.Coupon!.Value, record.Attempt!.Value, by, record.At, record.By == user.Id() && instructor,
-                open ? record.Accepted : null, open ? record.Acceptance : null, open ? record.Note : null));
+            shown.Add(
+                new(
+                    record.Coupon!.Value,
+                    record.Attempt!.Value,
+                    by,
+                    record.At,
+                    record.By == user.Id() && instructor,
+                    open ? record.Accepted : null,
+                    open ? record.Acceptance : null,
+                    open ? record.Note : null
+                )
+            );
         }
         var signature = records.FirstOrDefault(one => one.Record.Kind == RecordKind.SignOff);
         return new(
-            test.Id, test.Student, test.Body.Sheet, test.Body.Terms, Criteria.Name(test.Body.Terms.Criteria), test.Seal, BrokenAt(test, records),
-            records.Count == 0 ? test.Seal : records[^1].Link.Hash, test.SealedBy.Name, test.SealedAt,
-            TestWeld.State(test.Body.Terms, Words(records.Select(one => one.Record))), shown,
+            test.Id,
+            test.Student,
+            test.Body.Sheet,
+            test.Body.Terms,
+            Criteria.Name(test.Body.Terms.Criteria),
+            test.Seal,
+            BrokenAt(test, records),
+            records.Count == 0 ? test.Seal : records[^1].Link.Hash,
+            test.SealedBy.Name,
+            test.SealedAt,
+            TestWeld.State(test.Body.Terms, Words(records.Select(one => one.Record))),
+            shown,
             signature is null ? null : new(signature.Record.Passed!.Value, signature.Record.Note, signature.By, signature.Record.At),
-            [.. records.Where(one => one.Record.Kind == RecordKind.Amendment).Select(one => new AmendmentView(one.Record.Note, one.By, one.Record.At))]);
+            [
+                .. records
+                    .Where(one => one.Record.Kind == RecordKind.Amendment)
+                    .Select(one => new AmendmentView(one.Record.Note, one.By, one.Record.At)),
+            ]
+        );
     }
 
     // Blind: until both have spoken, neither may be swayed by the other, nor told through the student.
     private static bool IsOpen(TestRecord record, IReadOnlyList<KeptRecord> all, Guid asker) =>
         record.Assessment() is not { } word || TestWeld.IsOpen(word, Words(all.Select(one => one.Record)), asker);
 
-    private static int? BrokenAt(SealedTest test, IReadOnlyList<KeptRecord> records) => RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]);
+    private static int? BrokenAt(SealedTest test, IReadOnlyList<KeptRecord> records) =>
+        RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]);
 
     private static DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(at.ToLocalTime().DateTime);
 }

@@ -20,7 +20,13 @@ namespace GentleBead.Server.TestWelds;
 /// <param name="StudentId">Whose test; null on tests sealed before this was sealed with them.</param>
 /// <param name="SealedBy">Who sealed it; null likewise.</param>
 /// <param name="SealedAt">When; null likewise.</param>
-public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentId = null, Guid? SealedBy = null, DateTimeOffset? SealedAt = null)
+public sealed record SealedBody(
+    Sheet Sheet,
+    TestWeldTerms Terms,
+    Guid? StudentId = null,
+    Guid? SealedBy = null,
+    DateTimeOffset? SealedAt = null
+)
 {
     // Sealed letters are never rewritten: what a sheet's parts were called when they were sealed is read as what they are called now.
     private static readonly (string Then, string Now)[] Renamed = [("school", "way"), ("differences", "otherWays")];
@@ -32,7 +38,8 @@ public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentI
         var sheet = body["sheet"]!.AsObject();
         foreach (var (then, now) in Renamed)
         {
-            if (sheet.TryGetPropertyValue(then, out var part) && sheet.Remove(then)) sheet[now] = part;
+            if (sheet.TryGetPropertyValue(then, out var part) && sheet.Remove(then))
+                sheet[now] = part;
         }
         return body.Deserialize<SealedBody>(QuantityJson.Options)!;
     }
@@ -46,7 +53,15 @@ public sealed record SealedBody(Sheet Sheet, TestWeldTerms Terms, Guid? StudentI
 /// <param name="Seal">SHA-256 over them.</param>
 /// <param name="SealedBy">Who.</param>
 /// <param name="SealedAt">When.</param>
-public sealed record SealedTest(Guid Id, Guid SheetId, PersonName Student, string Text, string Seal, PersonName SealedBy, DateTimeOffset SealedAt)
+public sealed record SealedTest(
+    Guid Id,
+    Guid SheetId,
+    PersonName Student,
+    string Text,
+    string Seal,
+    PersonName SealedBy,
+    DateTimeOffset SealedAt
+)
 {
     /// <summary>What was sealed.</summary>
     public SealedBody Body { get; } = SealedBody.Read(Text);
@@ -80,8 +95,20 @@ public enum RecordKind
 /// <param name="Acceptance">Of an assessment: limit by limit.</param>
 /// <param name="Passed">Of a signature: whether the test was passed.</param>
 public sealed record TestRecord(
-    RecordKind Kind, Guid Id, Guid TestWeldId, int Number, Guid By, DateTimeOffset At, string Note,
-    int? Coupon = null, int? Attempt = null, bool? Accepted = null, Evidence? Evidence = null, Acceptance? Acceptance = null, bool? Passed = null)
+    RecordKind Kind,
+    Guid Id,
+    Guid TestWeldId,
+    int Number,
+    Guid By,
+    DateTimeOffset At,
+    string Note,
+    int? Coupon = null,
+    int? Attempt = null,
+    bool? Accepted = null,
+    Evidence? Evidence = null,
+    Acceptance? Acceptance = null,
+    bool? Passed = null
+)
 {
     /// <summary>The assessor's word in it; null in a record of another kind.</summary>
     public Assessment? Assessment() => Kind == RecordKind.Assessment ? new(Coupon!.Value, Attempt!.Value, By, Accepted!.Value) : null;
@@ -114,9 +141,9 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
     /// <summary>Test welds of a student that are sent at once.</summary>
     public const int Page = 15;
 
-    private const string Tests =
-        """
-        select test_weld.id, sheet_id as "SheetId", student.id as "StudentId", student.name as "Student", sealed_body as "Text", seal, sealer.id as "SealerId",
+    private const string Tests = """
+        select test_weld.id, sheet_id as "SheetId", student.id as "StudentId", student.name as "Student", sealed_body
+            as "Text", seal, sealer.id as "SealerId",
             sealer.name as "Sealer", sealed_at as "SealedAt"
         from test_weld join person as student on student.id = student_id join person as sealer on sealer.id = sealed_by
         """;
@@ -150,14 +177,18 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                 at = body.SealedAt?.UtcDateTime,
                 sent = sent.Hash,
             },
-            id, sent);
+            id,
+            sent
+        );
     }
 
     /// <summary>One test.</summary>
     public async Task<SealedTest?> FindAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QueryAsync<TestRow>($"{Tests} where test_weld.id = @id", new { id })).Select(row => row.Test).FirstOrDefault();
+        return (await connection.QueryAsync<TestRow>($"{Tests} where test_weld.id = @id", new { id }))
+            .Select(row => row.Test)
+            .FirstOrDefault();
     }
 
     /// <summary>Whether a test was sealed under this id already with the same request.</summary>
@@ -173,21 +204,32 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
     public async Task<(IReadOnlyList<TestWeldLine> Tests, long? More)> OfStudentAsync(Guid studentId, long? before)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = (await connection.QueryAsync<(Guid Id, string Job, string Terms, DateTime SealedAt, string? Words, bool Signed, long Seq)>(
-            """
-            select test_weld.id, sheet.job, test_weld.terms, sealed_at,
-                (select json_agg(body::json order by number) from test_record where test_weld_id = test_weld.id and kind = 'assessment'),
-                exists (select 1 from test_record where test_weld_id = test_weld.id and kind = 'signOff'), test_weld.seq
-            from test_weld join sheet on sheet.id = test_weld.sheet_id
-            where test_weld.student_id = @studentId and test_weld.seq < @before order by test_weld.seq desc limit @Page
-            """,
-            new { studentId, before = before ?? long.MaxValue, Page })).AsList();
+        var rows = (
+            await connection.QueryAsync<(Guid Id, string Job, string Terms, DateTime SealedAt, string? Words, bool Signed, long Seq)>(
+                """
+                select test_weld.id, sheet.job, test_weld.terms, sealed_at,
+                    (select json_agg(body::json order by number) from test_record
+                        where test_weld_id = test_weld.id and kind = 'assessment'),
+                    exists (select 1 from test_record where test_weld_id = test_weld.id and kind = 'signOff'), test_weld.seq
+                from test_weld join sheet on sheet.id = test_weld.sheet_id
+                where test_weld.student_id = @studentId and test_weld.seq < @before order by test_weld.seq desc limit @Page
+                """,
+                new
+                {
+                    studentId,
+                    before = before ?? long.MaxValue,
+                    Page,
+                }
+            )
+        ).AsList();
         return ([.. rows.Select(Line)], rows.Count == Page ? rows[^1].Seq : null);
 
         static TestWeldLine Line((Guid Id, string Job, string Terms, DateTime SealedAt, string? Words, bool Signed, long Seq) row)
         {
             var terms = Jsonb.Read<TestWeldTerms>(row.Terms);
-            Assessment[] words = row.Words is null ? [] : [.. Jsonb.Read<IReadOnlyList<TestRecord>>(row.Words).Select(record => record.Assessment()!)];
+            Assessment[] words = row.Words is null
+                ? []
+                : [.. Jsonb.Read<IReadOnlyList<TestRecord>>(row.Words).Select(record => record.Assessment()!)];
             return new(row.Id, Jsonb.Read<Job>(row.Job), terms, row.SealedAt, TestWeld.State(terms, words), row.Signed);
         }
     }
@@ -199,7 +241,9 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
         return await RecordsAsync(connection, testId);
     }
 
-    /// <summary>Adds a record at the end of the chain when the rules take it; says why not otherwise. The same id again changes nothing.</summary>
+    /// <summary>
+    /// Adds a record at the end of the chain when the rules take it; says why not otherwise. The same id again changes nothing.
+    /// </summary>
     /// <param name="test">Of which test.</param>
     /// <param name="refused">Why the rules do not take it after those so far; null when they do.</param>
     /// <param name="record">What to add at a place and moment.</param>
@@ -207,15 +251,23 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
     public async Task<Said?> AddRecordAsync(
-        SealedTest test, Func<IReadOnlyList<TestRecord>, Said?> refused, Func<int, DateTimeOffset, TestRecord> record, Guid id, Sent sent, DateTimeOffset? at = null)
+        SealedTest test,
+        Func<IReadOnlyList<TestRecord>, Said?> refused,
+        Func<int, DateTimeOffset, TestRecord> record,
+        Guid id,
+        Sent sent,
+        DateTimeOffset? at = null
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // Two assessors pressing at once take turns, so that neither's word overtakes the rules, and the chain has no fork.
         await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@test, 0))", new { test = test.Id.ToString() });
-        if (await connection.IsRepeatAsync("test_record", id, sent)) return null;
+        if (await connection.IsRepeatAsync("test_record", id, sent))
+            return null;
         var kept = await RecordsAsync(connection, test.Id);
-        if (refused([.. kept.Select(one => one.Record)]) is { } why) return why;
+        if (refused([.. kept.Select(one => one.Record)]) is { } why)
+            return why;
         var now = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()");
         var written = record(kept.Count + 1, now);
         var link = RecordChain.Next(test.Seal, [.. kept.Select(one => one.Link)], JsonSerializer.Serialize(written, QuantityJson.Options));
@@ -235,7 +287,8 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                 link.Hash,
                 word = written.Kind == RecordKind.Assessment ? $"{written.Coupon}/{written.Attempt}/{written.By}" : null,
                 sent = sent.Hash,
-            });
+            }
+        );
         await transaction.CommitAsync();
         return null;
     }
@@ -251,7 +304,8 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
             cross join lateral (select id, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest
             where sheet_id = @sheetId and not withdrawn order by number desc limit 30
             """,
-            new { sheetId });
+            new { sheetId }
+        );
         return [.. rows.Select(row => new MeasuredSection(row.Id, row.Number, Jsonb.Read<MacroMeasures>(row.Measures)))];
     }
 
@@ -262,13 +316,31 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
             select number, body, previous, hash, (select name from person where id = (body::jsonb ->> 'by')::uuid)
             from test_record where test_weld_id = @testId order by number
             """,
-            new { testId });
-        return [.. rows.Select(row => new KeptRecord(Jsonb.Read<TestRecord>(row.Body), new ChainedRecord(row.Number, row.Body, row.Previous, row.Hash), row.By ?? "?"))];
+            new { testId }
+        );
+        return
+        [
+            .. rows.Select(row => new KeptRecord(
+                Jsonb.Read<TestRecord>(row.Body),
+                new ChainedRecord(row.Number, row.Body, row.Previous, row.Hash),
+                row.By ?? "?"
+            )),
+        ];
     }
 
     private sealed record TestRow(
-        Guid Id, Guid SheetId, Guid StudentId, string Student, string Text, string Seal, Guid SealerId, string Sealer, DateTime SealedAt)
+        Guid Id,
+        Guid SheetId,
+        Guid StudentId,
+        string Student,
+        string Text,
+        string Seal,
+        Guid SealerId,
+        string Sealer,
+        DateTime SealedAt
+    )
     {
-        public SealedTest Test => new(Id, SheetId, new PersonName(StudentId, Student), Text, Seal, new PersonName(SealerId, Sealer), SealedAt);
+        public SealedTest Test =>
+            new(Id, SheetId, new PersonName(StudentId, Student), Text, Seal, new PersonName(SealerId, Sealer), SealedAt);
     }
 }

@@ -34,22 +34,43 @@ public static class SweepEndpoints
     }
 
     private static async Task<Results<Ok<RunSweep>, Wrong>> RecordAsync(
-        Guid id, SweepRequest request, ClaimsPrincipal user, SweepStore sweeps, SheetStore sheets, MachineStore machines)
+        Guid id,
+        SweepRequest request,
+        ClaimsPrincipal user,
+        SweepStore sweeps,
+        SheetStore sheets,
+        MachineStore machines
+    )
     {
         var sent = Sent.Of(request);
-        if (await sweeps.IsRepeatAsync(id, sent)) return TypedResults.Ok((await sweeps.FindAsync(id))!);
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", Say($"There is no such sheet."));
-        if (sheet.Body.Pair is null) return Problems.Field("sheetId", Say($"A sweep turns the wire; a TIG sheet feeds none."));
-        if (request.Run is not { Events: not null } run) return Problems.Field("run", Say($"The run is missing."));
+        if (await sweeps.IsRepeatAsync(id, sent))
+            return TypedResults.Ok((await sweeps.FindAsync(id))!);
+        if (await sheets.FindAsync(request.SheetId) is not { } sheet)
+            return Problems.Field("sheetId", Say($"There is no such sheet."));
+        if (sheet.Body.Pair is null)
+            return Problems.Field("sheetId", Say($"A sweep turns the wire; a TIG sheet feeds none."));
+        if (request.Run is not { Events: not null } run)
+            return Problems.Field("run", Say($"The run is missing."));
         var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
-        if (!Dials.TryFit(machine, out var dials, out var uncalibrated)) return Problems.Field("run", uncalibrated);
-        var problems = run.Problems(machine.WireControl!).DistinctBy(problem => problem.Field).Select(problem => problem.Under("run")).ToList();
+        if (!Dials.TryFit(machine, out var dials, out var uncalibrated))
+            return Problems.Field("run", uncalibrated);
+        var problems = run.Problems(machine.WireControl!)
+            .DistinctBy(problem => problem.Field)
+            .Select(problem => problem.Under("run"))
+            .ToList();
         // The volts are held while the wire is turned; where they follow the wire they cannot be.
-        if (machine.VoltControl!.Kind == ControlKind.Trim) problems.Add(new("voltMark", Say($"The volts of this machine follow the wire: a sweep cannot hold them.")));
-        if (problems.Count > 0) return Problems.Of(problems);
+        if (machine.VoltControl!.Kind == ControlKind.Trim)
+            problems.Add(new("voltMark", Say($"The volts of this machine follow the wire: a sweep cannot hold them.")));
+        if (problems.Count > 0)
+            return Problems.Of(problems);
         var middle = machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2);
-        if (!machine.Read(middle, request.VoltMark, null, request.Volts).IsGood(out var pair, out var unread)) return Problems.Of(unread);
-        await sweeps.AddAsync(new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), default), user.Id(), sent);
+        if (!machine.Read(middle, request.VoltMark, null, request.Volts).IsGood(out var pair, out var unread))
+            return Problems.Of(unread);
+        await sweeps.AddAsync(
+            new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), default),
+            user.Id(),
+            sent
+        );
         return TypedResults.Ok((await sweeps.FindAsync(id))!);
     }
 

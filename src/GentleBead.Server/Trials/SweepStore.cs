@@ -19,7 +19,15 @@ namespace GentleBead.Server.Trials;
 /// <param name="Run">Marks and clock.</param>
 /// <param name="Finding">What it found.</param>
 /// <param name="RunAt">When.</param>
-public sealed record RunSweep(Guid Id, Guid MachineId, WireArc Arc, Voltage Volts, SweepRun Run, SweepFinding Finding, DateTimeOffset RunAt);
+public sealed record RunSweep(
+    Guid Id,
+    Guid MachineId,
+    WireArc Arc,
+    Voltage Volts,
+    SweepRun Run,
+    SweepFinding Finding,
+    DateTimeOffset RunAt
+);
 
 /// <summary>Sweeps in the database. A sweep is withdrawn, never deleted.</summary>
 public sealed class SweepStore(NpgsqlDataSource database)
@@ -41,7 +49,8 @@ public sealed class SweepStore(NpgsqlDataSource database)
             "sweep",
             """
             insert into sweep (id, machine_id, process, wire, gas, volts, run, finding, run_by, run_at, sent)
-            values (@Id, @MachineId, @process, @wire, @gas, @volts, @run, @finding, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
+            values (@Id, @MachineId, @process, @wire, @gas, @volts, @run, @finding, @by, coalesce(@at, now()), @sent)
+                on conflict (id) do nothing
             """,
             new
             {
@@ -57,7 +66,9 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },
-            sweep.Id, sent);
+            sweep.Id,
+            sent
+        );
         await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc);
         await transaction.CommitAsync();
     }
@@ -81,26 +92,49 @@ public sealed class SweepStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<Row>(
-            $"select {Columns} from sweep where machine_id = @machineId and withdrawn_at is null order by seq desc limit @Page", new { machineId, Page });
+            $"select {Columns} from sweep where machine_id = @machineId and withdrawn_at is null order by seq desc limit @Page",
+            new { machineId, Page }
+        );
         return [.. rows.Select(row => row.Sweep)];
     }
 
     /// <summary>Takes a sweep away, or puts it back, and fits its window anew.</summary>
     public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn)
     {
-        if (await FindAsync(id) is not { } sweep) return false;
+        if (await FindAsync(id) is not { } sweep)
+            return false;
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync("update sweep set withdrawn_at = case when @withdrawn then now() end where id = @id", new { id, withdrawn });
+        await connection.ExecuteAsync(
+            "update sweep set withdrawn_at = case when @withdrawn then now() end where id = @id",
+            new { id, withdrawn }
+        );
         await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc);
         await transaction.CommitAsync();
         return true;
     }
 
-    private sealed record Row(Guid Id, Guid MachineId, string Process, string Wire, string Gas, double Volts, string Run, string Finding, DateTime RunAt)
+    private sealed record Row(
+        Guid Id,
+        Guid MachineId,
+        string Process,
+        string Wire,
+        string Gas,
+        double Volts,
+        string Run,
+        string Finding,
+        DateTime RunAt
+    )
     {
-        public RunSweep Sweep => new(
-            Id, MachineId, new WireArc(EnumText.Read<Process>(Process), EnumText.Read<Wire>(Wire), EnumText.Read<Gas>(Gas)), Voltage.FromVolts(Volts),
-            Jsonb.Read<SweepRun>(Run), Jsonb.Read<SweepFinding>(Finding), RunAt);
+        public RunSweep Sweep =>
+            new(
+                Id,
+                MachineId,
+                new WireArc(EnumText.Read<Process>(Process), EnumText.Read<Wire>(Wire), EnumText.Read<Gas>(Gas)),
+                Voltage.FromVolts(Volts),
+                Jsonb.Read<SweepRun>(Run),
+                Jsonb.Read<SweepFinding>(Finding),
+                RunAt
+            );
     }
 }

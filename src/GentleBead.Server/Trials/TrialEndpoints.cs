@@ -28,7 +28,13 @@ public sealed record TrialBeadView(Bead Bead, TrialPlace Place, IReadOnlyList<Un
 /// <param name="Result">What it has shown.</param>
 /// <param name="NextStep">The next step without a fair bead; null when all have one.</param>
 /// <param name="FitAt">When the piece of the last bead is cold again by estimate; null before the first.</param>
-public sealed record TrialView(StartedTrial Trial, IReadOnlyList<TrialBeadView> Beads, TrialResult Result, int? NextStep, DateTimeOffset? FitAt);
+public sealed record TrialView(
+    StartedTrial Trial,
+    IReadOnlyList<TrialBeadView> Beads,
+    TrialResult Result,
+    int? NextStep,
+    DateTimeOffset? FitAt
+);
 
 /// <summary>Whether a trial has ended.</summary>
 public sealed record Ending(bool Ended);
@@ -47,15 +53,29 @@ public static class TrialEndpoints
     }
 
     private static async Task<Results<Ok<TrialView>, Wrong>> StartAsync(
-        Guid id, StartTrialRequest request, ClaimsPrincipal user, TrialStore trials, SheetStore sheets, BeadStore beads, MachineStore machines, PeopleStore people)
+        Guid id,
+        StartTrialRequest request,
+        ClaimsPrincipal user,
+        TrialStore trials,
+        SheetStore sheets,
+        BeadStore beads,
+        MachineStore machines,
+        PeopleStore people
+    )
     {
         var sent = Sent.Of(request);
         if (!await trials.IsRepeatAsync(id, sent))
         {
-            if (await sheets.FindAsync(request.SheetId) is not { } sheet) return Problems.Field("sheetId", Say($"There is no such sheet."));
-            if (request.Trial is null) return Problems.Field("trial", Say($"Which trial?"));
+            if (await sheets.FindAsync(request.SheetId) is not { } sheet)
+                return Problems.Field("sheetId", Say($"There is no such sheet."));
+            if (request.Trial is null)
+                return Problems.Field("trial", Say($"Which trial?"));
             var machine = (await machines.OfBoothAsync(sheet.BoothId))!.Value.Machine;
-            if (!TrialPlans.Make(request.Trial, sheet.Body, machine, await people.WayOfSettingAsync(user.Id())).IsGood(out var plan, out var wrong))
+            if (
+                !TrialPlans
+                    .Make(request.Trial, sheet.Body, machine, await people.WayOfSettingAsync(user.Id()))
+                    .IsGood(out var plan, out var wrong)
+            )
             {
                 return Problems.Of([.. wrong.Select(problem => problem.Under("trial"))]);
             }
@@ -76,14 +96,28 @@ public static class TrialEndpoints
     {
         var sheet = (await sheets.FindAsync(trial.SheetId))!.Body;
         var places = await trials.PlacesAsync(trial.Id);
-        var laid = (await beads.OfTrialAsync(trial.Id)).Select(bead => (Bead: bead, Place: places[bead.Id], Laid: Laid(bead, places[bead.Id]))).ToArray();
-        var views = laid.Select((entry, i) => new TrialBeadView(
-            entry.Bead, entry.Place, Fairness.Of(trial.Plan, sheet, entry.Laid, [.. laid.Take(i).Select(earlier => earlier.Laid)]))).ToArray();
+        var laid = (await beads.OfTrialAsync(trial.Id))
+            .Select(bead => (Bead: bead, Place: places[bead.Id], Laid: Laid(bead, places[bead.Id])))
+            .ToArray();
+        var views = laid.Select(
+                (entry, i) =>
+                    new TrialBeadView(
+                        entry.Bead,
+                        entry.Place,
+                        Fairness.Of(trial.Plan, sheet, entry.Laid, [.. laid.Take(i).Select(earlier => earlier.Laid)])
+                    )
+            )
+            .ToArray();
         var fair = views.Where(view => view.Unfair.Count == 0).Select(view => view.Place.Step).ToHashSet();
         return new TrialView(
-            trial, views, TrialResult.Of(trial.Plan, sheet, [.. laid.Select(entry => new JudgedTrialBead(entry.Laid, entry.Bead.Judgement))]), trial.Plan.NextStep(fair),
-            laid.Length == 0 ? null : laid[^1].Bead.RecordedAt.AddSeconds(Fairness.WaitSeconds(sheet, laid[^1].Laid)));
+            trial,
+            views,
+            TrialResult.Of(trial.Plan, sheet, [.. laid.Select(entry => new JudgedTrialBead(entry.Laid, entry.Bead.Judgement))]),
+            trial.Plan.NextStep(fair),
+            laid.Length == 0 ? null : laid[^1].Bead.RecordedAt.AddSeconds(Fairness.WaitSeconds(sheet, laid[^1].Laid))
+        );
 
-        static TrialBead Laid(Bead bead, TrialPlace place) => new(place.Step, bead.Used, bead.Amps, bead.Evidence, bead.RecordedAt, place.FreshPiece);
+        static TrialBead Laid(Bead bead, TrialPlace place) =>
+            new(place.Step, bead.Used, bead.Amps, bead.Evidence, bead.RecordedAt, place.FreshPiece);
     }
 }

@@ -27,8 +27,20 @@ public sealed class TrialStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.AddOnceAsync(
-            "trial", "insert into trial (id, sheet_id, plan, started_by, sent) values (@id, @sheetId, @plan, @by, @sent) on conflict (id) do nothing",
-            new { id, sheetId, plan = new Jsonb<TrialPlan>(plan), by, sent = sent.Hash }, id, sent);
+            "trial",
+            "insert into trial (id, sheet_id, plan, started_by, sent) values (@id, @sheetId, @plan, @by, @sent) on conflict (id) "
+                + "do nothing",
+            new
+            {
+                id,
+                sheetId,
+                plan = new Jsonb<TrialPlan>(plan),
+                by,
+                sent = sent.Hash,
+            },
+            id,
+            sent
+        );
     }
 
     /// <summary>Whether a trial was started under this id already with the same request.</summary>
@@ -49,7 +61,10 @@ public sealed class TrialStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<Row>($"select {Columns} from trial where sheet_id = @sheetId order by seq desc limit @Page", new { sheetId, Page });
+        var rows = await connection.QueryAsync<Row>(
+            $"select {Columns} from trial where sheet_id = @sheetId order by seq desc limit @Page",
+            new { sheetId, Page }
+        );
         return [.. rows.Select(row => row.Trial)];
     }
 
@@ -57,14 +72,20 @@ public sealed class TrialStore(NpgsqlDataSource database)
     public async Task<bool> SetEndedAsync(Guid id, bool ended)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync("update trial set ended_at = case when @ended then now() end where id = @id", new { id, ended }) == 1;
+        return await connection.ExecuteAsync(
+                "update trial set ended_at = case when @ended then now() end where id = @id",
+                new { id, ended }
+            ) == 1;
     }
 
     /// <summary>The places of a trial's beads, by bead.</summary>
     public async Task<IReadOnlyDictionary<Guid, TrialPlace>> PlacesAsync(Guid trialId)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<(Guid BeadId, int Step, bool Fresh)>("select bead_id, step, fresh_piece from trial_bead where trial_id = @trialId", new { trialId });
+        var rows = await connection.QueryAsync<(Guid BeadId, int Step, bool Fresh)>(
+            "select bead_id, step, fresh_piece from trial_bead where trial_id = @trialId",
+            new { trialId }
+        );
         return rows.ToDictionary(row => row.BeadId, row => new TrialPlace(trialId, row.Step, row.Fresh));
     }
 

@@ -24,8 +24,20 @@ namespace GentleBead.Server.Windows;
 /// <param name="Beads">Beads behind it.</param>
 /// <param name="Points">The newest of what was heard.</param>
 public sealed record WindowView(
-    Process Process, Wire Wire, Gas Gas, IReadOnlyList<BandPoint> Band, IReadOnlyList<BandPoint> Textbook, Window<Voltage> Best, WireFeedSpeed At, Voltage TextbookAt,
-    double SureVolts, double WeightPercent, int Sweeps, int Beads, IReadOnlyList<WindowPoint> Points);
+    Process Process,
+    Wire Wire,
+    Gas Gas,
+    IReadOnlyList<BandPoint> Band,
+    IReadOnlyList<BandPoint> Textbook,
+    Window<Voltage> Best,
+    WireFeedSpeed At,
+    Voltage TextbookAt,
+    double SureVolts,
+    double WeightPercent,
+    int Sweeps,
+    int Beads,
+    IReadOnlyList<WindowPoint> Points
+);
 
 /// <summary>What the room has found on a machine.</summary>
 public static class WindowEndpoints
@@ -46,12 +58,25 @@ public static class WindowEndpoints
         // The newest beads may all say nothing of the pair; the band stands on older ones then.
         double[] heardAt = [window.Reference.MPerMin, .. points.Select(point => point.WireFeed.MPerMin)];
         var (least, most) = (heardAt.Min() * 0.9, heardAt.Max() * 1.1);
-        WireFeedSpeed[] along = [.. Enumerable.Range(0, Steps + 1).Select(i => WireFeedSpeed.FromMPerMin(least + (most - least) * i / Steps))];
+        WireFeedSpeed[] along =
+        [
+            .. Enumerable.Range(0, Steps + 1).Select(i => WireFeedSpeed.FromMPerMin(least + (most - least) * i / Steps)),
+        ];
         var at = window.Reference;
         return new(
-            window.Arc.Process, window.Arc.Wire, window.Arc.Gas,
+            window.Arc.Process,
+            window.Arc.Wire,
+            window.Arc.Gas,
             [.. along.Select(wire => new BandPoint(wire, window.At(wire).Low, window.At(wire).High))],
             [.. along.Select(wire => new BandPoint(wire, SmoothBand.At(wire, window.Arc).Low, SmoothBand.At(wire, window.Arc).High))],
-            window.At(at), at, SmoothBand.At(at, window.Arc).Aim, window.SureVolts(at), window.Weight() * 100, window.Sweeps, window.Beads, points);
+            window.At(at),
+            at,
+            SmoothBand.At(at, window.Arc).Aim,
+            window.SureVolts(at),
+            window.Weight() * 100,
+            window.Sweeps,
+            window.Beads,
+            points
+        );
     }
 }

@@ -33,9 +33,10 @@ public sealed class WindowStore(NpgsqlDataSource database)
             points.Count == 0
                 ? "delete from learned_window where machine_id = @machineId and process = @process and wire = @wire and gas = @gas"
                 : """
-                  insert into learned_window (machine_id, process, wire, gas, body, upto) values (@machineId, @process, @wire, @gas, @body, @upto)
-                  on conflict (machine_id, process, wire, gas) do update set body = excluded.body, upto = excluded.upto
-                  """,
+                insert into learned_window (machine_id, process, wire, gas, body, upto)
+                    values (@machineId, @process, @wire, @gas, @body, @upto)
+                on conflict (machine_id, process, wire, gas) do update set body = excluded.body, upto = excluded.upto
+                """,
             new
             {
                 machineId,
@@ -44,22 +45,35 @@ public sealed class WindowStore(NpgsqlDataSource database)
                 gas = EnumText.Of(arc.Gas),
                 body = points.Count == 0 ? null : new Jsonb<LearnedWindow>(LearnedWindow.Fit(arc, points)),
                 upto,
-            });
+            }
+        );
     }
 
     /// <summary>A page of a machine's windows with the newest points behind each, those that were fitted last first.</summary>
     /// <param name="machineId">Which machine.</param>
     /// <param name="after">The key of the last one that was sent; null for the first page.</param>
-    public async Task<IReadOnlyList<(string Key, LearnedWindow Window, IReadOnlyList<WindowPoint> Points)>> OfMachineAsync(Guid machineId, string? after)
+    public async Task<IReadOnlyList<(string Key, LearnedWindow Window, IReadOnlyList<WindowPoint> Points)>> OfMachineAsync(
+        Guid machineId,
+        string? after
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
-        var rows = (await connection.QueryAsync<(string Key, string Body)>(
-            """
-            with windows as (select concat_ws('/', process, wire, gas) as key, upto, body from learned_window where machine_id = @machineId)
-            select key, body from windows where @after::text is null or (upto, key) < (select upto, key from windows where key = @after)
-            order by upto desc, key desc limit @Page
-            """,
-            new { machineId, after, Page })).AsList();
+        var rows = (
+            await connection.QueryAsync<(string Key, string Body)>(
+                """
+                with windows as (select concat_ws('/', process, wire, gas) as key, upto, body from learned_window
+                    where machine_id = @machineId)
+                select key, body from windows where @after::text is null or (upto, key) < (select upto, key from windows where key = @after)
+                order by upto desc, key desc limit @Page
+                """,
+                new
+                {
+                    machineId,
+                    after,
+                    Page,
+                }
+            )
+        ).AsList();
         var windows = new List<(string, LearnedWindow, IReadOnlyList<WindowPoint>)>();
         foreach (var (key, body) in rows)
         {
@@ -69,18 +83,49 @@ public sealed class WindowStore(NpgsqlDataSource database)
         return windows;
     }
 
-    private static async Task<(IReadOnlyList<WindowPoint> Points, long Upto)> PointsAsync(NpgsqlConnection connection, Guid machineId, WireArc arc, int newest)
-    {
-        var rows = (await connection.QueryAsync<(double Volts, double? WireFeed, string? Sound, string? Cause, string? Verdict, string? Finding, long Seq)>(
-            """
-            (select volts, wire_feed_m_per_min, sound, cause, coalesce(ruled, verdict), null, seq from bead_standing
-             where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and not withdrawn and sound is not null and volts is not null
+    private sealed record PointRow(
+        double Volts,
+        double? WireFeed,
+        string? Sound,
+        string? Cause,
+        string? Verdict,
+        string? Finding,
+        long Seq
+    );
+
+    // The newest beads with a sound and the newest sweeps of an arc on a machine.
+    private const string Points = """
+        (select volts as "Volts", wire_feed_m_per_min as "WireFeed", sound as "Sound", cause as "Cause",
+             coalesce(ruled, verdict) as "Verdict", null as "Finding", seq as "Seq" from bead_standing
+         where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and not withdrawn
+             and sound is not null and volts is not null
+         order by seq desc limit @newest)
+        union all
+        (select volts, null, null, null, null, finding, 0 from sweep
+         where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and withdrawn_at is null
              order by seq desc limit @newest)
-            union all
-            (select volts, null, null, null, null, finding, 0 from sweep
-             where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and withdrawn_at is null order by seq desc limit @newest)
-            """,
-            new { machineId, process = EnumText.Of(arc.Process), wire = EnumText.Of(arc.Wire), gas = EnumText.Of(arc.Gas), newest })).AsList();
+        """;
+
+    private static async Task<(IReadOnlyList<WindowPoint> Points, long Upto)> PointsAsync(
+        NpgsqlConnection connection,
+        Guid machineId,
+        WireArc arc,
+        int newest
+    )
+    {
+        var rows = (
+            await connection.QueryAsync<PointRow>(
+                Points,
+                new
+                {
+                    machineId,
+                    process = EnumText.Of(arc.Process),
+                    wire = EnumText.Of(arc.Wire),
+                    gas = EnumText.Of(arc.Gas),
+                    newest,
+                }
+            )
+        ).AsList();
         var points = new List<WindowPoint>(rows.Count);
         var (beads, sweeps) = (0, 0);
         foreach (var row in rows)
@@ -91,9 +136,16 @@ public sealed class WindowStore(NpgsqlDataSource database)
                 var fade = LearnedWindow.Fade(sweeps++);
                 points.AddRange(Jsonb.Read<SweepFinding>(finding).OnBand(volts).Select(point => point with { Weight = fade }));
             }
-            else if (BeadOnBand.Point(
-                new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed!.Value), volts), EnumText.Read<Sound>(row.Sound!), arc.Process,
-                row.Cause is null ? null : EnumText.Read<Cause>(row.Cause), EnumText.Read<Verdict>(row.Verdict!)) is { } point)
+            else if (
+                BeadOnBand.Point(
+                    new Settings(WireFeedSpeed.FromMPerMin(row.WireFeed!.Value), volts),
+                    EnumText.Read<Sound>(row.Sound!),
+                    arc.Process,
+                    row.Cause is null ? null : EnumText.Read<Cause>(row.Cause),
+                    EnumText.Read<Verdict>(row.Verdict!)
+                ) is
+                { } point
+            )
             {
                 points.Add(point with { Weight = LearnedWindow.Fade(beads++) });
             }

@@ -10,7 +10,8 @@ public sealed class TooBusyException(Said what) : Exception(what.ToString())
 }
 
 /// <summary>
-/// A queue of its own for what takes a processor for long: arcs, listening, pictures. Half the processors work on it, behind everybody's beads;
+/// A queue of its own for what takes a processor for long: arcs, listening, pictures. Half the processors work on it, behind everybody's
+/// beads;
 /// people take turns, so that one who keeps asking waits for themselves.
 /// </summary>
 public sealed partial class HeavyWork : IDisposable
@@ -30,7 +31,8 @@ public sealed partial class HeavyWork : IDisposable
     /// <summary>Starts the threads.</summary>
     public HeavyWork()
     {
-        for (var i = 0; i < Math.Max(1, Environment.ProcessorCount / 2); i++) new Thread(Work) { IsBackground = true, Name = $"Heavy work {i + 1}" }.Start();
+        for (var i = 0; i < Math.Max(1, Environment.ProcessorCount / 2); i++)
+            new Thread(Work) { IsBackground = true, Name = $"Heavy work {i + 1}" }.Start();
     }
 
     /// <summary>Does some work in a person's turn.</summary>
@@ -61,9 +63,12 @@ public sealed partial class HeavyWork : IDisposable
         lock (gate)
         {
             var own = people.FirstOrDefault(one => one.Person == person).Work;
-            if (own is { Count: >= MostOfOne }) throw new TooBusyException(Say($"You have several of these waiting already."));
-            if (queued >= MostOfAll) throw new TooBusyException(Say($"Many are waiting for this at once."));
-            if (own is null) people.AddLast((person, own = new Queue<Action>()));
+            if (own is { Count: >= MostOfOne })
+                throw new TooBusyException(Say($"You have several of these waiting already."));
+            if (queued >= MostOfAll)
+                throw new TooBusyException(Say($"Many are waiting for this at once."));
+            if (own is null)
+                people.AddLast((person, own = new Queue<Action>()));
             own.Enqueue(Do);
             queued++;
         }
@@ -81,7 +86,8 @@ public sealed partial class HeavyWork : IDisposable
     private void Work()
     {
         // Of the calling thread alone, on Linux; elsewhere, or where it is not allowed, the threads stand where they are.
-        if (OperatingSystem.IsLinux()) _ = SetPriority(0, 0, Nice);
+        if (OperatingSystem.IsLinux())
+            _ = SetPriority(0, 0, Nice);
         try
         {
             while (true)
@@ -105,7 +111,8 @@ public sealed partial class HeavyWork : IDisposable
             people.RemoveFirst();
             var next = work.Dequeue();
             queued--;
-            if (work.Count > 0) people.AddLast((person, work));
+            if (work.Count > 0)
+                people.AddLast((person, work));
             return next;
         }
     }

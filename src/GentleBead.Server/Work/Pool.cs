@@ -18,12 +18,17 @@ public static class Pool
     {
         var words = new NpgsqlConnectionStringBuilder(connectionString);
         var said = new NpgsqlConnectionStringBuilder(connectionString).Keys.Cast<string>().ToHashSet(StringComparer.OrdinalIgnoreCase);
-        if (!said.Contains("Maximum Pool Size")) words.MaxPoolSize = Math.Min(Most, Given(connectionString) / 2);
-        if (!said.Contains("Timeout")) words.Timeout = WaitSeconds;
-        if (!said.Contains("Max Auto Prepare")) words.MaxAutoPrepare = Prepared;
-        if (!said.Contains("Auto Prepare Min Usages")) words.AutoPrepareMinUsages = 2;
+        if (!said.Contains("Maximum Pool Size"))
+            words.MaxPoolSize = Math.Min(Most, Given(connectionString) / 2);
+        if (!said.Contains("Timeout"))
+            words.Timeout = WaitSeconds;
+        if (!said.Contains("Max Auto Prepare"))
+            words.MaxAutoPrepare = Prepared;
+        if (!said.Contains("Auto Prepare Min Usages"))
+            words.AutoPrepareMinUsages = 2;
         // Nothing here sets a session up, so that there is nothing to tidy: it would be seven statements each time.
-        if (!said.Contains("No Reset On Close")) words.NoResetOnClose = true;
+        if (!said.Contains("No Reset On Close"))
+            words.NoResetOnClose = true;
         words.ApplicationName ??= "gentlebead";
         return NpgsqlDataSource.Create(words);
     }
@@ -33,7 +38,10 @@ public static class Pool
     {
         using var connection = new NpgsqlConnection($"{connectionString};Pooling=false");
         connection.Open();
-        using var command = new NpgsqlCommand("select current_setting('max_connections')::int - current_setting('superuser_reserved_connections')::int", connection);
+        using var command = new NpgsqlCommand(
+            "select current_setting('max_connections')::int - current_setting('superuser_reserved_connections')::int",
+            connection
+        );
         return (int)command.ExecuteScalar()!;
     }
 }

@@ -31,7 +31,8 @@ public sealed class UploadStore(NpgsqlDataSource database)
             for (var number = 0; ; number++)
             {
                 var read = await body.ReadAtLeastAsync(part, PartBytes, throwOnEndOfStream: false, cancel);
-                if (read == 0) break;
+                if (read == 0)
+                    break;
                 length += read;
                 if (length > mostBytes)
                 {
@@ -40,12 +41,16 @@ public sealed class UploadStore(NpgsqlDataSource database)
                 }
                 hash.AppendData(part, 0, read);
                 await using var connection = await database.OpenConnectionAsync(cancel);
-                await using var command = new NpgsqlCommand("insert into upload_part (upload_id, number, bytes) values ($1, $2, $3)", connection);
+                await using var command = new NpgsqlCommand(
+                    "insert into upload_part (upload_id, number, bytes) values ($1, $2, $3)",
+                    connection
+                );
                 command.Parameters.Add(new NpgsqlParameter { Value = id });
                 command.Parameters.Add(new NpgsqlParameter { Value = number });
                 command.Parameters.Add(new NpgsqlParameter { Value = new ArraySegment<byte>(part, 0, read) });
                 await command.ExecuteNonQueryAsync(cancel);
-                if (read < PartBytes) break;
+                if (read < PartBytes)
+                    break;
             }
         }
         catch
@@ -65,7 +70,10 @@ public sealed class UploadStore(NpgsqlDataSource database)
         var at = 0;
         for (var number = 0; at < bytes.Length; number++)
         {
-            var part = connection.QuerySingle<byte[]>("select bytes from upload_part where upload_id = @Id and number = @number", new { upload.Id, number });
+            var part = connection.QuerySingle<byte[]>(
+                "select bytes from upload_part where upload_id = @Id and number = @number",
+                new { upload.Id, number }
+            );
             part.CopyTo(bytes, at);
             at += part.Length;
         }
@@ -76,6 +84,9 @@ public sealed class UploadStore(NpgsqlDataSource database)
     public async Task DropAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("delete from upload_part where upload_id = @id or received_at < now() - interval '1 day'", new { id });
+        await connection.ExecuteAsync(
+            "delete from upload_part where upload_id = @id or received_at < now() - interval '1 day'",
+            new { id }
+        );
     }
 }

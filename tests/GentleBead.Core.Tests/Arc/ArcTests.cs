@@ -12,15 +12,31 @@ public class ArcTests
 {
     private const int Rate = 48_000;
 
-    private static ArcSetting Dip(double inPerMin, double volts, Wire wire = Wire.Solid08, double stickOut = 10, params ArcFault[] faults) => new(
-        Process.GmawShortCircuit, wire, Gas.ArgonCarbon25, WireFeedSpeed.FromInPerMin(inPerMin), Voltage.FromVolts(volts), Length.FromMm(stickOut),
-        TravelSpeed.FromMmPerMin(300), Length.FromInches(0.125), Faults: faults);
+    private static ArcSetting Dip(
+        double inPerMin,
+        double volts,
+        Wire wire = Wire.Solid08,
+        double stickOut = 10,
+        params ArcFault[] faults
+    ) =>
+        new(
+            Process.GmawShortCircuit,
+            wire,
+            Gas.ArgonCarbon25,
+            WireFeedSpeed.FromInPerMin(inPerMin),
+            Voltage.FromVolts(volts),
+            Length.FromMm(stickOut),
+            TravelSpeed.FromMmPerMin(300),
+            Length.FromInches(0.125),
+            Faults: faults
+        );
 
     private static ArcTrace Run(ArcSetting setting, double seconds = 6, int seed = 5) => ArcTrace.Of(setting, seconds, Rate, seed);
 
     private static double Stubs(ArcTrace trace) => trace.Events.Count(one => one.Kind == ArcEventKind.Stub) / trace.Seconds;
 
-    private static double Shorts(ArcTrace trace) => trace.Events.Count(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub) / trace.Seconds;
+    private static double Shorts(ArcTrace trace) =>
+        trace.Events.Count(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub) / trace.Seconds;
 
     // Runs smooth: shorts by the tens, the wire hardly ever stuck.
     private static bool Smooth(ArcTrace trace) => Shorts(trace) >= 10 && Stubs(trace) < 1.5;
@@ -31,7 +47,8 @@ public class ArcTests
     [InlineData(155)]
     [InlineData(175)]
     [InlineData(190)]
-    public void At_17_volts_the_0030_wire_runs_smooth_between_125_and_190(double inPerMin) => Assert.True(Smooth(Run(Dip(inPerMin, 17))), $"{Shorts(Run(Dip(inPerMin, 17)))} shorts, {Stubs(Run(Dip(inPerMin, 17)))} stubs");
+    public void At_17_volts_the_0030_wire_runs_smooth_between_125_and_190(double inPerMin) =>
+        Assert.True(Smooth(Run(Dip(inPerMin, 17))), $"{Shorts(Run(Dip(inPerMin, 17)))} shorts, {Stubs(Run(Dip(inPerMin, 17)))} stubs");
 
     [Fact]
     public void At_17_volts_it_hisses_well_under_that_and_stubs_well_over_it()
@@ -43,7 +60,11 @@ public class ArcTests
     [Fact]
     public void At_250_in_per_min_volts_from_far_too_low_to_too_high_go_stub_smooth_ragged_with_the_best_at_18_to_20()
     {
-        var stairs = Enumerable.Range(0, 21).Select(step => 14 + step * 0.5).Select(volts => (Volts: volts, Trace: Run(Dip(250, volts)))).ToArray();
+        var stairs = Enumerable
+            .Range(0, 21)
+            .Select(step => 14 + step * 0.5)
+            .Select(volts => (Volts: volts, Trace: Run(Dip(250, volts))))
+            .ToArray();
         var stubbing = stairs.TakeWhile(step => Stubs(step.Trace) >= 1.5).ToArray();
         var smooth = stairs.Skip(stubbing.Length).TakeWhile(step => Smooth(step.Trace)).Select(step => step.Volts).ToArray();
         var ragged = stairs.Skip(stubbing.Length + smooth.Length).ToArray();
@@ -58,7 +79,11 @@ public class ArcTests
     [InlineData(250)]
     public void The_0035_wire_at_220_to_250_runs_smooth_within_17_to_20(double inPerMin)
     {
-        var smooth = Enumerable.Range(0, 17).Select(step => 15 + step * 0.5).Where(volts => Smooth(Run(Dip(inPerMin, volts, Wire.Solid09)))).ToArray();
+        var smooth = Enumerable
+            .Range(0, 17)
+            .Select(step => 15 + step * 0.5)
+            .Where(volts => Smooth(Run(Dip(inPerMin, volts, Wire.Solid09))))
+            .ToArray();
         Assert.True(smooth.Count(volts => volts is >= 17 and <= 20) >= 3, string.Join(" ", smooth));
         Assert.InRange(smooth.Average(), 17, 20);
     }
@@ -73,7 +98,9 @@ public class ArcTests
     [Fact]
     public void More_wire_at_the_same_volts_gives_more_current_and_depth_until_it_stubs()
     {
-        var runs = new double[] { 130, 150, 170, 190 }.Select(wire => Run(Dip(wire, 17))).ToArray();
+        var runs = new double[] { 130, 150, 170, 190 }
+            .Select(wire => Run(Dip(wire, 17)))
+            .ToArray();
         var depths = runs.Select(run => SimulatedBead.From(run).Depth.Mm).ToArray();
         Assert.Equal(runs.Select(run => run.MeanAmps), runs.Select(run => run.MeanAmps).Order());
         Assert.Equal(depths, depths.Order());
@@ -102,7 +129,10 @@ public class ArcTests
             var amps = Current.FromAmps(range.UsualLow.Amps + share * (range.UsualHigh.Amps - range.UsualLow.Amps));
             var feed = BurnOff.WireFeedFor(amps, arc);
             // Somewhere in the sheet's band, of which a wire has its own half.
-            var best = Enumerable.Range(-4, 9).Select(step => Run(Dip(feed.InPerMin, SmoothBand.At(feed, arc).Aim.Volts + step * 0.4, wire), 3)).FirstOrDefault(run => ArcTruth.Of(run) == Sound.EvenCrackle);
+            var best = Enumerable
+                .Range(-4, 9)
+                .Select(step => Run(Dip(feed.InPerMin, SmoothBand.At(feed, arc).Aim.Volts + step * 0.4, wire), 3))
+                .FirstOrDefault(run => ArcTruth.Of(run) == Sound.EvenCrackle);
             Assert.NotNull(best);
             Assert.InRange(Shorts(best), 16, 230);
             Assert.InRange(best.MeanAmps / amps.Amps, 0.8, 1.3);
@@ -126,9 +156,25 @@ public class ArcTests
     {
         // AWS Welding Handbook, steel in argon with 2 % oxygen (value from memory).
         var arc = new WireArc(Process.GmawSpray, wire, Gas.ArgonOxygen2);
-        double Drop(double amps) => ArcTrace.Of(
-            new(Process.GmawSpray, wire, Gas.ArgonOxygen2, BurnOff.WireFeedFor(Current.FromAmps(amps), arc), Voltage.FromVolts(25.5), Length.FromMm(17), TravelSpeed.FromMmPerMin(350), Length.FromMm(6)),
-            4, Rate, 3).Events.Where(one => one.Kind == ArcEventKind.Drop).Average(one => one.DropMm3);
+        double Drop(double amps) =>
+            ArcTrace
+                .Of(
+                    new(
+                        Process.GmawSpray,
+                        wire,
+                        Gas.ArgonOxygen2,
+                        BurnOff.WireFeedFor(Current.FromAmps(amps), arc),
+                        Voltage.FromVolts(25.5),
+                        Length.FromMm(17),
+                        TravelSpeed.FromMmPerMin(350),
+                        Length.FromMm(6)
+                    ),
+                    4,
+                    Rate,
+                    3
+                )
+                .Events.Where(one => one.Kind == ArcEventKind.Drop)
+                .Average(one => one.DropMm3);
         var sphere = Math.PI / 6 * Math.Pow(wire.Facts().Diameter.Mm, 3);
         Assert.InRange(Drop(transition * 1.15) / sphere, 0.8, 1.3);
         Assert.True(Drop(transition * 0.75) > 3 * sphere);
@@ -137,16 +183,45 @@ public class ArcTests
     [Fact]
     public void Self_shielded_wire_runs_on_minus_with_low_volts_and_globular_carries_heavy_drops()
     {
-        var cored = new ArcSetting(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, WireFeedSpeed.FromInPerMin(100), Voltage.FromVolts(15), Length.FromMm(15), TravelSpeed.FromMmPerMin(300), Length.FromMm(3));
+        var cored = new ArcSetting(
+            Process.FcawSelfShielded,
+            Wire.SelfShielded09,
+            Gas.None,
+            WireFeedSpeed.FromInPerMin(100),
+            Voltage.FromVolts(15),
+            Length.FromMm(15),
+            TravelSpeed.FromMmPerMin(300),
+            Length.FromMm(3)
+        );
         Assert.True(Smooth(Run(cored)));
-        var globular = new ArcSetting(Process.GmawGlobular, Wire.Solid08, Gas.ArgonCarbon25, WireFeedSpeed.FromInPerMin(475), Voltage.FromVolts(27), Length.FromMm(12), TravelSpeed.FromMmPerMin(400), Length.FromMm(9.5));
+        var globular = new ArcSetting(
+            Process.GmawGlobular,
+            Wire.Solid08,
+            Gas.ArgonCarbon25,
+            WireFeedSpeed.FromInPerMin(475),
+            Voltage.FromVolts(27),
+            Length.FromMm(12),
+            TravelSpeed.FromMmPerMin(400),
+            Length.FromMm(9.5)
+        );
         Assert.True(Run(globular).Events.Where(one => one.Kind == ArcEventKind.Drop).Average(one => one.DropMm3) > 4);
     }
 
     [Fact]
     public void Pulsed_lets_one_drop_go_with_a_pulse_and_stands_at_its_volts()
     {
-        var run = Run(new ArcSetting(Process.GmawPulsed, Wire.Solid09, Gas.ArgonCarbon10, WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(25), Length.FromMm(17), TravelSpeed.FromMmPerMin(300), Length.FromMm(3)));
+        var run = Run(
+            new ArcSetting(
+                Process.GmawPulsed,
+                Wire.Solid09,
+                Gas.ArgonCarbon10,
+                WireFeedSpeed.FromInPerMin(250),
+                Voltage.FromVolts(25),
+                Length.FromMm(17),
+                TravelSpeed.FromMmPerMin(300),
+                Length.FromMm(3)
+            )
+        );
         Assert.InRange(run.MeanVolts, 23.5, 26.5);
         Assert.InRange(run.Events.Count(one => one.Kind == ArcEventKind.Drop) / run.Seconds, 80, 300);
         Assert.True(Shorts(run) < 2);
@@ -159,7 +234,20 @@ public class ArcTests
     public void A_TIG_arc_stands_steady_on_the_load_line(Process process, double amps, double volts)
     {
         // IEC 60974-1: 10 + 0.04 I (value from memory).
-        var run = Run(new ArcSetting(process, null, Gas.Argon, WireFeedSpeed.FromMPerMin(1), Voltage.FromVolts(20), Length.FromMm(2), TravelSpeed.FromMmPerMin(100), Length.FromMm(2), Amps: Current.FromAmps(amps)), 1);
+        var run = Run(
+            new ArcSetting(
+                process,
+                null,
+                Gas.Argon,
+                WireFeedSpeed.FromMPerMin(1),
+                Voltage.FromVolts(20),
+                Length.FromMm(2),
+                TravelSpeed.FromMmPerMin(100),
+                Length.FromMm(2),
+                Amps: Current.FromAmps(amps)
+            ),
+            1
+        );
         Assert.InRange(run.MeanAmps, amps * 0.97, amps * 1.03);
         Assert.InRange(run.MeanVolts, volts - 0.5, volts + 0.8);
         Assert.Equal(process == Process.GtawAc, run.Amps.Min() < -0.9 * amps);
@@ -170,9 +258,14 @@ public class ArcTests
     {
         double Wild(ArcFault fault) => ArcTruthIrregularity(Run(Dip(250, 19.3, faults: fault)));
         var sound = ArcTruthIrregularity(Run(Dip(250, 19.3)));
-        Assert.All(Enum.GetValues<ArcFault>(), fault => Assert.True(Wild(fault) > 1.15 * sound, $"{fault}: {Wild(fault):0.00} against {sound:0.00}"));
+        Assert.All(
+            Enum.GetValues<ArcFault>(),
+            fault => Assert.True(Wild(fault) > 1.15 * sound, $"{fault}: {Wild(fault):0.00} against {sound:0.00}")
+        );
         Assert.Contains(Fault.Pinholes, SimulatedBead.From(Run(Dip(250, 19, faults: ArcFault.GasLost))).Shape.Faults);
-        Assert.True(SimulatedBead.From(Run(Dip(250, 19, faults: ArcFault.WrongPolarity))).Depth < SimulatedBead.From(Run(Dip(250, 19))).Depth);
+        Assert.True(
+            SimulatedBead.From(Run(Dip(250, 19, faults: ArcFault.WrongPolarity))).Depth < SimulatedBead.From(Run(Dip(250, 19))).Depth
+        );
 
         static double ArcTruthIrregularity(ArcTrace trace)
         {
@@ -228,11 +321,17 @@ public class ArcTests
         var arc = new SimulatedArc(Dip(250, 17), Rate, 1);
         var (volts, amps, events) = (new float[Rate], new float[Rate], new List<ArcEvent>(1000));
         arc.Run(volts, amps, events);
-        events.Clear();
-        var before = GC.GetAllocatedBytesForCurrentThread();
-        arc.Run(volts, amps, events);
-        Assert.Equal(before, GC.GetAllocatedBytesForCurrentThread());
+        // A collection that other tests bring about moves the count by what was left of a block; what the run allocates shows each time.
+        Assert.Equal(0, Enumerable.Range(0, 5).Min(_ => Allocated()));
         Assert.NotEmpty(events);
+
+        long Allocated()
+        {
+            events.Clear();
+            var before = GC.GetAllocatedBytesForCurrentThread();
+            arc.Run(volts, amps, events);
+            return GC.GetAllocatedBytesForCurrentThread() - before;
+        }
     }
 
     [Fact]
@@ -253,7 +352,8 @@ public class ArcTests
     [InlineData(600, 60, 10)]
     [InlineData(250, double.NaN, 10)]
     [InlineData(250, 19, 80)]
-    public void Settings_outside_their_range_are_refused(double inPerMin, double volts, double stickOut) => Assert.ThrowsAny<ArgumentException>(() => Run(Dip(inPerMin, volts, stickOut: stickOut)));
+    public void Settings_outside_their_range_are_refused(double inPerMin, double volts, double stickOut) =>
+        Assert.ThrowsAny<ArgumentException>(() => Run(Dip(inPerMin, volts, stickOut: stickOut)));
 
     [Theory]
     [InlineData(12.5)]
@@ -267,7 +367,20 @@ public class ArcTests
             {
                 foreach (var feed in new[] { 0.5, 6, 25 })
                 {
-                    var run = Run(new ArcSetting(process.Process, wire.Wire, wire.Kind == WireKind.Aluminium ? Gas.Argon : Gas.ArgonCarbon10, WireFeedSpeed.FromMPerMin(feed), Voltage.FromVolts(volts), Length.FromMm(12), TravelSpeed.FromMmPerMin(300), Length.FromMm(3), Wander: Length.FromMm(4)), 0.5);
+                    var run = Run(
+                        new ArcSetting(
+                            process.Process,
+                            wire.Wire,
+                            wire.Kind == WireKind.Aluminium ? Gas.Argon : Gas.ArgonCarbon10,
+                            WireFeedSpeed.FromMPerMin(feed),
+                            Voltage.FromVolts(volts),
+                            Length.FromMm(12),
+                            TravelSpeed.FromMmPerMin(300),
+                            Length.FromMm(3),
+                            Wander: Length.FromMm(4)
+                        ),
+                        0.5
+                    );
                     Assert.All(run.Amps, amps => Assert.InRange(amps, 0, 700));
                     Assert.All(run.Volts, one => Assert.InRange(one, -1, 120));
                 }

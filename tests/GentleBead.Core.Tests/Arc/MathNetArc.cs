@@ -11,7 +11,12 @@ namespace GentleBead.Core.Tests.Arc;
 /// </summary>
 internal sealed class MathNetArc(ArcSetting setting, int rate, int seed)
 {
-    private const int Amps = 0, Gap = 1, Drop = 2, Puddle = 3, PuddleSpeed = 4, Neck = 5;
+    private const int Amps = 0,
+        Gap = 1,
+        Drop = 2,
+        Puddle = 3,
+        PuddleSpeed = 4,
+        Neck = 5;
     private const double Omega = 2 * Math.PI * 75;
 
     private readonly ArcConstants constants = ArcConstants.Of(setting);
@@ -27,7 +32,10 @@ internal sealed class MathNetArc(ArcSetting setting, int rate, int seed)
         var open = setting.Volts.Volts + ArcConstants.SourceOhm * expected;
         var now = Vector<double>.Build.Dense([expected, 2, 0.2 * constants.Area * constants.Diameter, 0, 0, 0]);
         bool bridged = false;
-        double sum = 0, noise = 0, carried = 0, luck = 1;
+        double sum = 0,
+            noise = 0,
+            carried = 0,
+            luck = 1;
         var shorts = 0;
         var shake = 0.26 * Math.Sqrt(12 * 4 * 0.25 * Math.Pow(Omega, 3)) * Math.Sqrt(step);
         for (var i = 0; i < samples; i++)
@@ -36,7 +44,8 @@ internal sealed class MathNetArc(ArcSetting setting, int rate, int seed)
             now[PuddleSpeed] += shake * (random.NextDouble() - 0.5);
             now = RungeKutta.FourthOrder(now, 0, step, 2, bridged ? Bridge : Arc)[^1];
             now[Amps] = Math.Max(0, now[Amps]);
-            if (!bridged && now[Gap] - Hanging(now[Drop]) - now[Puddle] <= 0) (bridged, carried, now[Neck], luck) = (true, now[Drop], 0, 0.7 + 0.6 * random.NextDouble());
+            if (!bridged && now[Gap] - Hanging(now[Drop]) - now[Puddle] <= 0)
+                (bridged, carried, now[Neck], luck) = (true, now[Drop], 0, 0.7 + 0.6 * random.NextDouble());
             else if (bridged && now[Neck] >= 1)
             {
                 bridged = false;
@@ -62,19 +71,33 @@ internal sealed class MathNetArc(ArcSetting setting, int rate, int seed)
             var solid = setting.StickOut.Mm - at[Gap];
             var pinch = at[Amps] / constants.PinchAmps;
             var necking = 1 / (constants.Neck * Math.Sqrt(Math.Max(carried, 0.02)) * luck) * (1 + pinch * pinch);
-            return Rates(at, constants.MeltB * solid * at[Amps] * at[Amps] - feed, 0, (0.011 + 0.03 * Math.Pow(at[Neck], 3)) * at[Amps], solid, necking);
+            return Rates(
+                at,
+                constants.MeltB * solid * at[Amps] * at[Amps] - feed,
+                0,
+                (0.011 + 0.03 * Math.Pow(at[Neck], 3)) * at[Amps],
+                solid,
+                necking
+            );
         }
 
-        Vector<double> Rates(Vector<double> at, double gap, double drop, double across, double solid, double neck) => Vector<double>.Build.Dense(
-        [
-            (open - (ArcConstants.SourceOhm + ArcConstants.LeadOhm + constants.OhmPerMm * solid) * at[Amps] - across) / (setting.InductanceMh * 1e-3),
-            gap, drop, at[PuddleSpeed], -Omega * Omega * at[Puddle] - 2 * 0.25 * Omega * at[PuddleSpeed], neck,
-        ]);
+        Vector<double> Rates(Vector<double> at, double gap, double drop, double across, double solid, double neck) =>
+            Vector<double>.Build.Dense([
+                (open - (ArcConstants.SourceOhm + ArcConstants.LeadOhm + constants.OhmPerMm * solid) * at[Amps] - across)
+                    / (setting.InductanceMh * 1e-3),
+                gap,
+                drop,
+                at[PuddleSpeed],
+                -Omega * Omega * at[Puddle] - 2 * 0.25 * Omega * at[PuddleSpeed],
+                neck,
+            ]);
     }
 
     private double Hanging(double volume)
     {
         var asRod = volume / constants.Area;
-        return asRod < 0.55 * constants.Diameter ? asRod : Math.Max(0.55 * constants.Diameter, 0.92 * Math.Cbrt(6 / Math.PI * volume) - 0.1 * constants.Diameter);
+        return asRod < 0.55 * constants.Diameter
+            ? asRod
+            : Math.Max(0.55 * constants.Diameter, 0.92 * Math.Cbrt(6 / Math.PI * volume) - 0.1 * constants.Diameter);
     }
 }

@@ -4,7 +4,13 @@ namespace GentleBead.Core.Tests.Calculators;
 
 public class CalculatorTests
 {
-    private static readonly Dictionary<string, string> Steel = new() { ["wire"] = "solid12", ["process"] = "gmawShortCircuit", ["metal"] = "mildSteel", ["shape"] = "onPlate" };
+    private static readonly Dictionary<string, string> Steel = new()
+    {
+        ["wire"] = "solid12",
+        ["process"] = "gmawShortCircuit",
+        ["metal"] = "mildSteel",
+        ["shape"] = "onPlate",
+    };
 
     private static Calculator Named(string key) => CalculatorList.All.Single(calculator => calculator.Key == key);
 
@@ -46,9 +52,46 @@ public class CalculatorTests
     [Fact]
     public void Heat_both_ways()
     {
-        Assert.Equal(0.48, Run("heat", new() { ["volts"] = 20, ["amps"] = 150, ["travelMmPerMin"] = 300 }), 1e-9);
-        Assert.Equal(0.6, Run("heat", new() { ["volts"] = 20, ["amps"] = 150, ["travelMmPerMin"] = 300 }, 1), 1e-9);
-        Assert.Equal(300, Run("heat", new() { ["volts"] = 20, ["amps"] = 150, ["heatKJPerMm"] = 0.48 }), 1e-9);
+        Assert.Equal(
+            0.48,
+            Run(
+                "heat",
+                new()
+                {
+                    ["volts"] = 20,
+                    ["amps"] = 150,
+                    ["travelMmPerMin"] = 300,
+                }
+            ),
+            1e-9
+        );
+        Assert.Equal(
+            0.6,
+            Run(
+                "heat",
+                new()
+                {
+                    ["volts"] = 20,
+                    ["amps"] = 150,
+                    ["travelMmPerMin"] = 300,
+                },
+                1
+            ),
+            1e-9
+        );
+        Assert.Equal(
+            300,
+            Run(
+                "heat",
+                new()
+                {
+                    ["volts"] = 20,
+                    ["amps"] = 150,
+                    ["heatKJPerMm"] = 0.48,
+                }
+            ),
+            1e-9
+        );
     }
 
     // By hand: 0.4 kJ/mm x 100 mm = 40 kJ into 150 x 100 x 3 mm of steel, 353 g at 490 J/(kg K): 231 K.
@@ -56,7 +99,14 @@ public class CalculatorTests
     [Fact]
     public void Waiting_between_beads()
     {
-        Dictionary<string, double> coupon = new() { ["heatKJPerMm"] = 0.4, ["beadMm"] = 100, ["lengthMm"] = 150, ["widthMm"] = 100, ["thicknessMm"] = 3 };
+        Dictionary<string, double> coupon = new()
+        {
+            ["heatKJPerMm"] = 0.4,
+            ["beadMm"] = 100,
+            ["lengthMm"] = 150,
+            ["widthMm"] = 100,
+            ["thicknessMm"] = 3,
+        };
         Assert.InRange(Run("wait", coupon), 230.5, 231.5);
         Assert.InRange(Run("wait", coupon, 1), 788, 790);
         Assert.InRange(Run("wait", coupon, 2), 5, 30);
@@ -66,15 +116,57 @@ public class CalculatorTests
     [Fact]
     public void Consumption_duty_bottle_and_ruler()
     {
-        Dictionary<string, double> bead = new() { ["beadMm"] = 150, ["travelMmPerMin"] = 300, ["wireFeedMPerMin"] = 6, ["gasLPerMin"] = 12 };
+        Dictionary<string, double> bead = new()
+        {
+            ["beadMm"] = 150,
+            ["travelMmPerMin"] = 300,
+            ["wireFeedMPerMin"] = 6,
+            ["gasLPerMin"] = 12,
+        };
         Assert.Equal(30, Run("consumption", bead), 1e-9);
         Assert.Equal(3, Run("consumption", bead, 1), 1e-9);
         // 1.2 mm steel wire weighs 8.88 g a metre.
         Assert.Equal(26.6, Run("consumption", bead, 2), 0.05);
         Assert.Equal(6, Run("consumption", bead, 3), 1e-9);
-        Assert.Equal(25.6, Run("duty", new() { ["ratedAmps"] = 200, ["ratedPercent"] = 40, ["amps"] = 250 }), 1e-9);
-        Assert.Equal(126.5, Run("duty", new() { ["ratedAmps"] = 200, ["ratedPercent"] = 40, ["percent"] = 100 }), 0.05);
-        Assert.Equal(11_500, Run("bottle", new() { ["litres"] = 50, ["bar"] = 230, ["gasLPerMin"] = 12 }), 1e-9);
+        Assert.Equal(
+            25.6,
+            Run(
+                "duty",
+                new()
+                {
+                    ["ratedAmps"] = 200,
+                    ["ratedPercent"] = 40,
+                    ["amps"] = 250,
+                }
+            ),
+            1e-9
+        );
+        Assert.Equal(
+            126.5,
+            Run(
+                "duty",
+                new()
+                {
+                    ["ratedAmps"] = 200,
+                    ["ratedPercent"] = 40,
+                    ["percent"] = 100,
+                }
+            ),
+            0.05
+        );
+        Assert.Equal(
+            11_500,
+            Run(
+                "bottle",
+                new()
+                {
+                    ["litres"] = 50,
+                    ["bar"] = 230,
+                    ["gasLPerMin"] = 12,
+                }
+            ),
+            1e-9
+        );
         // Common practice, no source: six seconds, inches times ten: 25 in make 250 in/min.
         Assert.Equal(250 * 0.0254, Run("ruler", new() { ["seconds"] = 6, ["lengthMm"] = 25 * 25.4 }), 1e-9);
     }
@@ -87,7 +179,16 @@ public class CalculatorTests
         var results = Named("mode").Run(new Dictionary<string, double> { ["amps"] = 240, ["volts"] = 26 }, picks).Value!;
         Assert.Equal(["Runs in MIG spray", "Spray begins at", "Short circuit up to"], results.Select(result => result.Label.ToString()));
         Assert.Equal(220, results[1].Value);
-        Assert.Equal("Runs in MIG globular", Named("mode").Run(new Dictionary<string, double> { ["amps"] = 240, ["volts"] = 27 }, new Dictionary<string, string>(picks) { ["gas"] = "argonCarbon25" }).Value![0].Label.ToString());
+        Assert.Equal(
+            "Runs in MIG globular",
+            Named("mode")
+                .Run(
+                    new Dictionary<string, double> { ["amps"] = 240, ["volts"] = 27 },
+                    new Dictionary<string, string>(picks) { ["gas"] = "argonCarbon25" }
+                )
+                .Value![0]
+                .Label.ToString()
+        );
     }
 
     [Fact]
@@ -102,8 +203,11 @@ public class CalculatorTests
         Assert.Equal("From 1 s to 120 s.", outside.ByField()["seconds"]);
         Assert.Equal("From 10.0 mm to 30000.0 mm.", outside.ByField()["lengthMm"]);
         Assert.Equal("From 0.394 in to 1181.102 in.", outside.Single(problem => problem.Field == "lengthMm").Said.In(Units.Inch));
-        var rope = Named("deposit").Run(
-            new Dictionary<string, double> { ["legMm"] = 5, ["travelMmPerMin"] = 300 }, new Dictionary<string, string> { ["wire"] = "rope" });
+        var rope = Named("deposit")
+            .Run(
+                new Dictionary<string, double> { ["legMm"] = 5, ["travelMmPerMin"] = 300 },
+                new Dictionary<string, string> { ["wire"] = "rope" }
+            );
         Assert.Equal(["wire", "process"], rope.Problems.Select(problem => problem.Field));
     }
 
@@ -120,10 +224,15 @@ public class CalculatorTests
                     var chosen = picks.ToDictionary(other => other.Key, other => other == field ? pick.Value : other.Picks[0].Value);
                     foreach (var open in calculator.Fields.Where(other => other.Solved).Select(other => other.Key).DefaultIfEmpty(""))
                     {
-                        var numbers = calculator.Fields.Where(other => other.Kind is not null && other.Key != open).ToDictionary(other => other.Key, other => Math.Max(other.Low, Math.Min(other.High, 20)));
+                        var numbers = calculator
+                            .Fields.Where(other => other.Kind is not null && other.Key != open)
+                            .ToDictionary(other => other.Key, other => Math.Max(other.Low, Math.Min(other.High, 20)));
                         var worked = calculator.Run(numbers, chosen);
                         Assert.Empty(worked.Problems);
-                        Assert.All(worked.Value!, result => Assert.True(double.IsFinite(result.Value), $"{calculator.Key} {pick.Value} {result.Label}"));
+                        Assert.All(
+                            worked.Value!,
+                            result => Assert.True(double.IsFinite(result.Value), $"{calculator.Key} {pick.Value} {result.Label}")
+                        );
                     }
                 }
             }

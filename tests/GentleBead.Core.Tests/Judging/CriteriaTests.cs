@@ -7,18 +7,45 @@ using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Judging;
 
-/// <summary>Limits of the published sets, each at the limit and a hundredth of a millimetre beyond. All values from memory of the named publication.</summary>
+/// <summary>
+/// Limits of the published sets, each at the limit and a hundredth of a millimetre beyond. All values from memory of the named publication.
+/// </summary>
 public class CriteriaTests
 {
     private const double Inch = 25.4;
 
     private static readonly Evidence Looked = new(Profile: Profile.SlightlyConvex, Toes: Toes.Blended);
 
-    private static Sheet Fillet(double mm, Metal metal = Metal.MildSteel) => Assert.IsType<Sheet>(Planner.Plan(metal == Metal.Aluminium
-        ? new Job(Thickness.Parse($"{mm} mm"), Joint.T, Position.Flat, Wire.Aluminium12, Process.GmawSpray, Metal.Aluminium, Gas.Argon)
-        : new Job(Thickness.Parse($"{mm} mm"), Joint.T, Position.Flat, Wire.Solid12, mm > 4 ? Process.GmawSpray : Process.GmawShortCircuit, Gas: mm > 4 ? Gas.ArgonCarbon10 : Gas.ArgonCarbon25)));
+    private static Sheet Fillet(double mm, Metal metal = Metal.MildSteel) =>
+        Assert.IsType<Sheet>(
+            Planner.Plan(
+                metal == Metal.Aluminium
+                    ? new Job(
+                        Thickness.Parse($"{mm} mm"),
+                        Joint.T,
+                        Position.Flat,
+                        Wire.Aluminium12,
+                        Process.GmawSpray,
+                        Metal.Aluminium,
+                        Gas.Argon
+                    )
+                    : new Job(
+                        Thickness.Parse($"{mm} mm"),
+                        Joint.T,
+                        Position.Flat,
+                        Wire.Solid12,
+                        mm > 4 ? Process.GmawSpray : Process.GmawShortCircuit,
+                        Gas: mm > 4 ? Gas.ArgonCarbon10 : Gas.ArgonCarbon25
+                    )
+            )
+        );
 
-    private static Sheet Butt(double mm) => Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse($"{mm} mm"), Joint.VButt, Position.Flat, Wire.Solid12, Process.GmawSpray, Gas: Gas.ArgonCarbon10)));
+    private static Sheet Butt(double mm) =>
+        Assert.IsType<Sheet>(
+            Planner.Plan(
+                new Job(Thickness.Parse($"{mm} mm"), Joint.VButt, Position.Flat, Wire.Solid12, Process.GmawSpray, Gas: Gas.ArgonCarbon10)
+            )
+        );
 
     private static Length Mm(double mm) => Length.FromMm(mm);
 
@@ -74,7 +101,13 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso5817C, 20, 4)]
     [InlineData(CriteriaSet.Iso5817D, 20, 5)]
     public void Iso_5817_excess_penetration(CriteriaSet set, double root, double limit) =>
-        Limit(set, Butt(10), Criterion.ExcessPenetration, limit, out_ => Looked with { Measured = new(RootWidth: Mm(root), ExcessPenetration: Mm(out_)) });
+        Limit(
+            set,
+            Butt(10),
+            Criterion.ExcessPenetration,
+            limit,
+            out_ => Looked with { Measured = new(RootWidth: Mm(root), ExcessPenetration: Mm(out_)) }
+        );
 
     /// <summary>ISO 5817, unequal legs: 1.5 + 0.15 a, 2 + 0.15 a, 2 + 0.2 a.</summary>
     [Theory]
@@ -85,7 +118,13 @@ public class CriteriaTests
     {
         var sheet = Fillet(8);
         var a = sheet.BeadSize.Low.Mm / Math.Sqrt(2);
-        Limit(set, sheet, Criterion.UnequalLegs, plus + share * a, apart => Looked with { BeadSize = Mm(8), Measured = new(OtherLeg: Mm(8 + apart)) });
+        Limit(
+            set,
+            sheet,
+            Criterion.UnequalLegs,
+            plus + share * a,
+            apart => Looked with { BeadSize = Mm(8), Measured = new(OtherLeg: Mm(8 + apart)) }
+        );
     }
 
     /// <summary>ISO 5817, surface pore, t over 3 mm: none; 0.2 a to 2 mm; 0.3 a to 3 mm.</summary>
@@ -95,8 +134,17 @@ public class CriteriaTests
     public void Iso_5817_pore(CriteriaSet set, double share)
     {
         var sheet = Fillet(8);
-        Limit(set, sheet, Criterion.Porosity, share * sheet.BeadSize.Low.Mm / Math.Sqrt(2), pore => Looked with { Measured = new(Pores: [Mm(pore)]) });
-        Assert.Equal(Standing.Off, Stands(CriteriaSet.Iso5817B, sheet, Looked with { Measured = new(Pores: [Mm(0.1)]) }, Criterion.Porosity));
+        Limit(
+            set,
+            sheet,
+            Criterion.Porosity,
+            share * sheet.BeadSize.Low.Mm / Math.Sqrt(2),
+            pore => Looked with { Measured = new(Pores: [Mm(pore)]) }
+        );
+        Assert.Equal(
+            Standing.Off,
+            Stands(CriteriaSet.Iso5817B, sheet, Looked with { Measured = new(Pores: [Mm(0.1)]) }, Criterion.Porosity)
+        );
         Assert.Equal(Standing.Right, Stands(CriteriaSet.Iso5817B, sheet, Looked with { Measured = new(Pores: []) }, Criterion.Porosity));
         // The caps, on a butt: 2 and 3 mm from 10 mm plate up.
         Limit(set, Butt(20), Criterion.Porosity, share * 10, pore => Looked with { Measured = new(Pores: [Mm(pore)]) });
@@ -127,7 +175,13 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso10042C, 20, 4)]
     [InlineData(CriteriaSet.Iso10042D, 20, 5)]
     public void Iso_10042_convexity(CriteriaSet set, double width, double limit) =>
-        Limit(set, Fillet(6, Metal.Aluminium), Criterion.Convexity, limit, crown => Looked with { Measured = new(Width: Mm(width), Crown: Mm(crown)) });
+        Limit(
+            set,
+            Fillet(6, Metal.Aluminium),
+            Criterion.Convexity,
+            limit,
+            crown => Looked with { Measured = new(Width: Mm(width), Crown: Mm(crown)) }
+        );
 
     /// <summary>AWS D1.1, fillet convexity: 1/16 in up to a face of 5/16 in, 1/8 in up to 1 in, 3/16 in above.</summary>
     [Theory]
@@ -136,13 +190,23 @@ public class CriteriaTests
     [InlineData(0.999, 1.0 / 8)]
     [InlineData(1.001, 3.0 / 16)]
     public void Aws_convexity(double faceIn, double limitIn) =>
-        Limit(CriteriaSet.AwsD11Static, Fillet(8), Criterion.Convexity, limitIn * Inch, crown => Looked with { Measured = new(Width: Mm(faceIn * Inch), Crown: Mm(crown)) });
+        Limit(
+            CriteriaSet.AwsD11Static,
+            Fillet(8),
+            Criterion.Convexity,
+            limitIn * Inch,
+            crown => Looked with { Measured = new(Width: Mm(faceIn * Inch), Crown: Mm(crown)) }
+        );
 
     /// <summary>AWS D1.1, undercut below 1 in: 1/32 in, or 1/16 in for at most 2 in in any 12.</summary>
     [Fact]
     public void Aws_undercut()
     {
-        Evidence Cut(double inches, double? along) => Looked with { Measured = new(UndercutDepth: Mm(inches * Inch), UndercutLength: along is { } length ? Mm(length * Inch) : null) };
+        Evidence Cut(double inches, double? along) =>
+            Looked with
+            {
+                Measured = new(UndercutDepth: Mm(inches * Inch), UndercutLength: along is { } length ? Mm(length * Inch) : null),
+            };
         Standing Of(Evidence evidence) => Stands(CriteriaSet.AwsD11Static, Fillet(8), evidence, Criterion.Undercut);
         Assert.Equal(Standing.Right, Of(Cut(1.0 / 32, 6)));
         Assert.Equal(Standing.Right, Of(Cut(1.0 / 32 + 0.001, 2)));
@@ -156,7 +220,11 @@ public class CriteriaTests
     [Fact]
     public void Aws_porosity()
     {
-        Evidence Pores(double each, int count, double bead) => Looked with { Measured = new(Pores: [.. Enumerable.Repeat(Mm(each * Inch), count)], BeadLength: Mm(bead * Inch)) };
+        Evidence Pores(double each, int count, double bead) =>
+            Looked with
+            {
+                Measured = new(Pores: [.. Enumerable.Repeat(Mm(each * Inch), count)], BeadLength: Mm(bead * Inch)),
+            };
         Standing Of(Evidence evidence) => Stands(CriteriaSet.AwsD11Static, Fillet(8), evidence, Criterion.Porosity);
         Assert.Equal(Standing.Right, Of(Pores(1.0 / 16, 6, 1)));
         Assert.Equal(Standing.Off, Of(Pores(1.0 / 16, 7, 1)));
@@ -190,7 +258,10 @@ public class CriteriaTests
             foreach (var (fault, criterion) in new[] { (Fault.Crack, Criterion.Cracks), (Fault.Hole, Criterion.BurnThrough) })
             {
                 Assert.Equal(Standing.Off, Stands(set, Fillet(8), Looked with { Faults = [fault] }, criterion));
-                Assert.Equal(Standing.Off, Criteria.Of(set, Fillet(8), Looked with { Faults = [fault] }, PracticeTolerances.Usual).Standing);
+                Assert.Equal(
+                    Standing.Off,
+                    Criteria.Of(set, Fillet(8), Looked with { Faults = [fault] }, PracticeTolerances.Usual).Standing
+                );
             }
         }
     }
@@ -205,41 +276,98 @@ public class CriteriaTests
                 var none = Criteria.Of(set, sheet, new Evidence(), PracticeTolerances.Usual);
                 Assert.All(none.Criteria, verdict => Assert.Equal(Standing.NotKnown, verdict.Standing));
                 Assert.Equal(Standing.NotKnown, none.Standing);
-                if (set != CriteriaSet.Practice) Assert.Contains("check your copy", none.Note.ToString(), StringComparison.Ordinal);
+                if (set != CriteriaSet.Practice)
+                    Assert.Contains("check your copy", none.Note.ToString(), StringComparison.Ordinal);
             }
         }
         // Where a standard does not speak of this plate, or its figure was not recalled for sure, nothing is right.
         Assert.Equal(Standing.NotKnown, Stands(CriteriaSet.AwsD11Static, Fillet(2), Looked, Criterion.Scope));
         Assert.Equal(Standing.NotKnown, Stands(CriteriaSet.Iso5817B, Fillet(6, Metal.Aluminium), Looked, Criterion.Scope));
         Assert.Equal(Standing.NotKnown, Stands(CriteriaSet.Iso10042B, Fillet(8), Looked, Criterion.Scope));
-        Assert.Equal(Standing.NotKnown, Stands(CriteriaSet.Iso5817B, Fillet(3), Looked with { Measured = new(UndercutDepth: Mm(0)) }, Criterion.Undercut));
+        Assert.Equal(
+            Standing.NotKnown,
+            Stands(CriteriaSet.Iso5817B, Fillet(3), Looked with { Measured = new(UndercutDepth: Mm(0)) }, Criterion.Undercut)
+        );
     }
 
     [Fact]
     public void The_rooms_own_tolerances_are_kept_to()
     {
-        var own = PracticeTolerances.Usual with { Undercut = Mm(0.3), Crown = Mm(1.2), UnequalLegs = Mm(1), LargestPore = Mm(0.8), Pores = 1 };
+        var own = PracticeTolerances.Usual with
+        {
+            Undercut = Mm(0.3),
+            Crown = Mm(1.2),
+            UnequalLegs = Mm(1),
+            LargestPore = Mm(0.8),
+            Pores = 1,
+        };
         var sheet = Fillet(4);
         var all = Looked with
         {
             BeadSize = sheet.BeadSize.Aim,
-            Measured = new(OtherLeg: sheet.BeadSize.Aim, Crown: Mm(1.2), UndercutDepth: Mm(0.3), Pores: [Mm(0.8)], BeadLength: Mm(100), ArcSeconds: 100 / sheet.Travel!.Value.MmPerMin * 60),
+            Measured = new(
+                OtherLeg: sheet.BeadSize.Aim,
+                Crown: Mm(1.2),
+                UndercutDepth: Mm(0.3),
+                Pores: [Mm(0.8)],
+                BeadLength: Mm(100),
+                ArcSeconds: 100 / sheet.Travel!.Value.MmPerMin * 60
+            ),
         };
         Assert.Equal(Standing.Right, Criteria.Of(CriteriaSet.Practice, sheet, all, own).Standing);
-        foreach (var worse in new[]
-        {
-            all with { Measured = all.Measured with { Crown = Mm(1.21) } },
-            all with { Measured = all.Measured with { UndercutDepth = Mm(0.31) } },
-            all with { Measured = all.Measured with { Pores = [Mm(0.81)] } },
-            all with { Measured = all.Measured with { Pores = [Mm(0.2), Mm(0.2)] } },
-            all with { Measured = all.Measured with { OtherLeg = Mm(sheet.BeadSize.Aim.Mm + 1.01) } },
-            all with { Measured = all.Measured with { ArcSeconds = all.Measured.ArcSeconds * 1.4 } },
-            all with { BeadSize = Mm(sheet.BeadSize.High.Mm + 0.1), Measured = all.Measured with { OtherLeg = sheet.BeadSize.High } },
-        })
+        foreach (
+            var worse in new[]
+            {
+                all with
+                {
+                    Measured = all.Measured with { Crown = Mm(1.21) },
+                },
+                all with
+                {
+                    Measured = all.Measured with { UndercutDepth = Mm(0.31) },
+                },
+                all with
+                {
+                    Measured = all.Measured with { Pores = [Mm(0.81)] },
+                },
+                all with
+                {
+                    Measured = all.Measured with { Pores = [Mm(0.2), Mm(0.2)] },
+                },
+                all with
+                {
+                    Measured = all.Measured with { OtherLeg = Mm(sheet.BeadSize.Aim.Mm + 1.01) },
+                },
+                all with
+                {
+                    Measured = all.Measured with { ArcSeconds = all.Measured.ArcSeconds * 1.4 },
+                },
+                all with
+                {
+                    BeadSize = Mm(sheet.BeadSize.High.Mm + 0.1),
+                    Measured = all.Measured with { OtherLeg = sheet.BeadSize.High },
+                },
+            }
+        )
         {
             Assert.Equal(Standing.Off, Criteria.Of(CriteriaSet.Practice, sheet, worse, own).Standing);
         }
         Assert.Empty(own.Problems());
-        Assert.Equal(6, (own with { Undercut = Mm(9), Crown = Mm(0), UnequalLegs = Mm(11), LargestPore = Mm(6), Pores = -1, TravelPercent = double.NaN }).Problems().Count());
+        Assert.Equal(
+            6,
+            (
+                own with
+                {
+                    Undercut = Mm(9),
+                    Crown = Mm(0),
+                    UnequalLegs = Mm(11),
+                    LargestPore = Mm(6),
+                    Pores = -1,
+                    TravelPercent = double.NaN,
+                }
+            )
+                .Problems()
+                .Count()
+        );
     }
 }

@@ -13,38 +13,127 @@ public class JudgeTests
     private static readonly Settings OnSheet = Room.Pair(280, 20);
 
     private static readonly Evidence Good = new(
-        Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Spatter.Little, Ripple.Even, [], Penetration.TintBehind);
+        Sound.EvenCrackle,
+        Profile.SlightlyConvex,
+        Toes.Blended,
+        Tint.Even,
+        Spatter.Little,
+        Ripple.Even,
+        [],
+        Penetration.TintBehind
+    );
 
     private static Judgement Of(Settings used, Evidence evidence) => Judge.Of(T, Room.KnobAndTaps, used, evidence);
 
     /// <summary>Worked cases, common practice, no source: what was used and seen, the causes that may stand first, the verdict.</summary>
-    public static TheoryData<string, double, double, Evidence, Cause, Verdict> Cases => new()
-    {
-        { "all as it should be", 280, 20, Good, Cause.NothingWrong, Verdict.Right },
-        { "stubs with the volts turned down", 280, 17, new(Sound.Popping, Profile.TallNarrow, Toes.Cold, Tint.None), Cause.VoltsLow, Verdict.Cold },
-        { "stubs with the wire turned up", 380, 20, new(Sound.Popping, Profile.PiledUp, Toes.Cold, Tint.None), Cause.WireHigh, Verdict.Cold },
-        { "torch pushed back, metal piled up", 360, 19.5, new(Sound.Popping, Profile.PiledUp), Cause.WireHigh, Verdict.Unsteady },
-        { "hiss with the volts turned up", 280, 23.5, new(Sound.Hiss, Profile.Flat, Toes.Undercut, Tint.Wide), Cause.VoltsHigh, Verdict.Unsteady },
-        { "thin and lumpy with the wire turned down", 150, 20, new(Sound.Hiss, Profile.Lumpy), Cause.WireLow, Verdict.Unsteady },
-        { "sounds right, stands tall: the pair is cold", 190, 17.5, new(Sound.EvenCrackle, Profile.TallNarrow, Toes.Cold, Tint.Thin, Penetration: Penetration.NoneSeen), Cause.PairCold, Verdict.Cold },
-        { "sounds right, sinks: the pair is hot", 360, 23, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide), Cause.PairHot, Verdict.Hot },
-        { "rattle and sunk", 380, 23, new(Sound.Rattle, Profile.Sunk, Tint: Tint.Wide, Spatter: Spatter.Big), Cause.PairHot, Verdict.Hot },
-        { "sinks on right settings: plate hot", 280, 20, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide), Cause.PlateHot, Verdict.Hot },
-        { "drawn out and small", 280, 20, new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Ripple: Ripple.Stretched), Cause.TravelFast, Verdict.Technique },
-        { "even but wandering", 280, 20, Good with { Ripple = Ripple.Uneven }, Cause.UnevenHand, Verdict.Technique },
-        { "one leg long", 280, 20, Good with { Faults = [Fault.UnequalLegs] }, Cause.WorkAngle, Verdict.Technique },
-        { "pinholes", 280, 20, Good with { Faults = [Fault.Pinholes] }, Cause.GasLost, Verdict.Fault },
-        { "sputter and spatter at right settings", 280, 20, new(Sound.Sputter, Profile.SlightlyConvex, Toes.Blended, Spatter: Spatter.Big), Cause.DirtyPlate, Verdict.Unsteady },
-        { "popping with the tip held far out", 280, 20, new(Sound.Popping, StickOut: Core.Quantities.Length.FromMm(19)), Cause.StickOutLong, Verdict.Unsteady },
-        { "cracked", 280, 20, Good with { Faults = [Fault.Crack] }, Cause.Cracked, Verdict.Fault },
-    };
+    public static TheoryData<string, double, double, Evidence, Cause, Verdict> Cases =>
+        new()
+        {
+            { "all as it should be", 280, 20, Good, Cause.NothingWrong, Verdict.Right },
+            {
+                "stubs with the volts turned down",
+                280,
+                17,
+                new(Sound.Popping, Profile.TallNarrow, Toes.Cold, Tint.None),
+                Cause.VoltsLow,
+                Verdict.Cold
+            },
+            {
+                "stubs with the wire turned up",
+                380,
+                20,
+                new(Sound.Popping, Profile.PiledUp, Toes.Cold, Tint.None),
+                Cause.WireHigh,
+                Verdict.Cold
+            },
+            { "torch pushed back, metal piled up", 360, 19.5, new(Sound.Popping, Profile.PiledUp), Cause.WireHigh, Verdict.Unsteady },
+            {
+                "hiss with the volts turned up",
+                280,
+                23.5,
+                new(Sound.Hiss, Profile.Flat, Toes.Undercut, Tint.Wide),
+                Cause.VoltsHigh,
+                Verdict.Unsteady
+            },
+            { "thin and lumpy with the wire turned down", 150, 20, new(Sound.Hiss, Profile.Lumpy), Cause.WireLow, Verdict.Unsteady },
+            {
+                "sounds right, stands tall: the pair is cold",
+                190,
+                17.5,
+                new(Sound.EvenCrackle, Profile.TallNarrow, Toes.Cold, Tint.Thin, Penetration: Penetration.NoneSeen),
+                Cause.PairCold,
+                Verdict.Cold
+            },
+            {
+                "sounds right, sinks: the pair is hot",
+                360,
+                23,
+                new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide),
+                Cause.PairHot,
+                Verdict.Hot
+            },
+            {
+                "rattle and sunk",
+                380,
+                23,
+                new(Sound.Rattle, Profile.Sunk, Tint: Tint.Wide, Spatter: Spatter.Big),
+                Cause.PairHot,
+                Verdict.Hot
+            },
+            {
+                "sinks on right settings: plate hot",
+                280,
+                20,
+                new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide),
+                Cause.PlateHot,
+                Verdict.Hot
+            },
+            {
+                "drawn out and small",
+                280,
+                20,
+                new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Ripple: Ripple.Stretched),
+                Cause.TravelFast,
+                Verdict.Technique
+            },
+            { "even but wandering", 280, 20, Good with { Ripple = Ripple.Uneven }, Cause.UnevenHand, Verdict.Technique },
+            { "one leg long", 280, 20, Good with { Faults = [Fault.UnequalLegs] }, Cause.WorkAngle, Verdict.Technique },
+            { "pinholes", 280, 20, Good with { Faults = [Fault.Pinholes] }, Cause.GasLost, Verdict.Fault },
+            {
+                "sputter and spatter at right settings",
+                280,
+                20,
+                new(Sound.Sputter, Profile.SlightlyConvex, Toes.Blended, Spatter: Spatter.Big),
+                Cause.DirtyPlate,
+                Verdict.Unsteady
+            },
+            {
+                "popping with the tip held far out",
+                280,
+                20,
+                new(Sound.Popping, StickOut: Core.Quantities.Length.FromMm(19)),
+                Cause.StickOutLong,
+                Verdict.Unsteady
+            },
+            { "cracked", 280, 20, Good with { Faults = [Fault.Crack] }, Cause.Cracked, Verdict.Fault },
+        };
 
     [Theory]
     [MemberData(nameof(Cases))]
-    public void The_trades_cases_come_out_as_the_trade_says(string name, double inPerMin, double volts, Evidence evidence, Cause first, Verdict verdict)
+    public void The_trades_cases_come_out_as_the_trade_says(
+        string name,
+        double inPerMin,
+        double volts,
+        Evidence evidence,
+        Cause first,
+        Verdict verdict
+    )
     {
         var judgement = Of(Room.Pair(inPerMin, volts), evidence);
-        Assert.True(first == judgement.Causes[0].Cause, $"{name}: {string.Join("; ", judgement.Causes.Select(cause => $"{cause.Cause} {cause.Share:P0}"))}");
+        Assert.True(
+            first == judgement.Causes[0].Cause,
+            $"{name}: {string.Join("; ", judgement.Causes.Select(cause => $"{cause.Cause} {cause.Share:P0}"))}"
+        );
         Assert.Equal(verdict, judgement.Verdict);
         Assert.NotNull(judgement.Next);
         Assert.NotEmpty(judgement.Causes[0].For);
@@ -54,7 +143,12 @@ public class JudgeTests
     public void A_display_that_over_reads_is_suspected_when_right_marks_hiss_and_leave_little()
     {
         var sheet = Room.Sheet(machine: Room.Digital);
-        var judgement = Judge.Of(sheet, Room.Digital, OnSheet, new(Sound.Hiss, Profile.Lumpy, Toes.Cold, Tint.Thin, BeadSize: Core.Quantities.Length.FromMm(2.5)));
+        var judgement = Judge.Of(
+            sheet,
+            Room.Digital,
+            OnSheet,
+            new(Sound.Hiss, Profile.Lumpy, Toes.Cold, Tint.Thin, BeadSize: Core.Quantities.Length.FromMm(2.5))
+        );
         Assert.Contains(Cause.ReadOutOff, judgement.Causes.Take(2).Select(cause => cause.Cause));
         Assert.Contains("read-out", judgement.Contradiction?.ToString(), StringComparison.Ordinal);
     }
@@ -71,7 +165,10 @@ public class JudgeTests
         var nothing = Of(OnSheet, new Evidence());
         Assert.Equal(Verdict.Open, nothing.Verdict);
         Assert.Null(nothing.Next);
-        Assert.All(nothing.Aspects.Where(aspect => aspect.Aspect != Aspect.Settings), aspect => Assert.Equal(Standing.NotKnown, aspect.Standing));
+        Assert.All(
+            nothing.Aspects.Where(aspect => aspect.Aspect != Aspect.Settings),
+            aspect => Assert.Equal(Standing.NotKnown, aspect.Standing)
+        );
     }
 
     [Fact]
@@ -87,7 +184,15 @@ public class JudgeTests
     public void An_unmarked_back_on_thick_plate_proves_nothing()
     {
         var sheet = Room.Sheet("6", wire: Wire.Solid12);
-        var judgement = Judge.Of(sheet, Room.Digital, new Settings(sheet.RequirePair().WireFeed, sheet.RequirePair().Volts.Aim), Good with { Penetration = Penetration.NoneSeen });
+        var judgement = Judge.Of(
+            sheet,
+            Room.Digital,
+            new Settings(sheet.RequirePair().WireFeed, sheet.RequirePair().Volts.Aim),
+            Good with
+            {
+                Penetration = Penetration.NoneSeen,
+            }
+        );
         Assert.Equal(Verdict.Open, judgement.Verdict);
         Assert.Contains(judgement.StillUnknown, text => text.Contains("etch", StringComparison.Ordinal));
     }
@@ -105,7 +210,10 @@ public class JudgeTests
     public void One_change_in_the_marks_of_a_knob_and_taps()
     {
         // Knob 47 is 7.1 m/min, 140 A: band 19 to 21 V, aim 20. Tap 4 gives 18 V, tap 5 19.2, tap 6 20.4.
-        var next = Of(new Settings(T.Pair!.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
+        var next = Of(
+            new Settings(T.Pair!.Marks!.WireFeed, Core.Quantities.Voltage.FromVolts(18)),
+            new(Sound.Popping, Profile.TallNarrow, Toes.Cold)
+        ).Next!;
         Assert.Equal(ChangeKind.VoltsUp, next.Kind);
         Assert.Equal("Volts up 2 taps, 4 to 6. Leave the wire at 47.", next.Instruction.ToString());
         Assert.Equal((47, 6), (next.WireMark, next.VoltMark));
@@ -123,7 +231,10 @@ public class JudgeTests
     [Fact]
     public void At_the_end_of_the_volts_the_wire_makes_the_pair()
     {
-        var weak = Room.KnobAndTaps with { VoltControl = Room.KnobAndTaps.VoltControl! with { HighestMark = 4, Readings = [new(1, 14.5), new(4, 18)] } };
+        var weak = Room.KnobAndTaps with
+        {
+            VoltControl = Room.KnobAndTaps.VoltControl! with { HighestMark = 4, Readings = [new(1, 14.5), new(4, 18)] },
+        };
         var next = Judge.Of(T, weak, Room.Pair(280, 18), new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.StartsWith("Wire down", next.Instruction.ToString(), StringComparison.Ordinal);
     }
@@ -132,7 +243,9 @@ public class JudgeTests
     public void Every_cause_has_words_weights_and_a_change_that_can_be_said()
     {
         Assert.Equal(Enum.GetValues<Cause>().Order(), Causes.Table.Concat(TigCauses.Table).Select(row => row.Cause).Distinct().Order());
-        var tig = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon)));
+        var tig = Assert.IsType<Sheet>(
+            Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon))
+        );
         foreach (var row in TigCauses.Table)
         {
             foreach (var machine in new[] { Room.Digital, Room.Digital with { AmpControl = Room.Amps } })

@@ -17,8 +17,16 @@ public class MacroTests
         var out_ = new Point(chord.Y / chord.Size(), -chord.X / chord.Size());
         var face = new Point(middle.X + out_.X * bulge, middle.Y + out_.Y * bulge);
         return new(
-            At(0, -3), At(10, -3), Length.FromMm(10), At(0, 0), At(lower, 0), At(0, upper), [Turned(face)],
-            [At(lower, 0), At(lower / 2, -1), At(-0.4, -0.4), At(-1.2, upper / 2), At(0, upper)], [new(At(0.1, 0), At(1.6, 0))]);
+            At(0, -3),
+            At(10, -3),
+            Length.FromMm(10),
+            At(0, 0),
+            At(lower, 0),
+            At(0, upper),
+            [Turned(face)],
+            [At(lower, 0), At(lower / 2, -1), At(-0.4, -0.4), At(-1.2, upper / 2), At(0, upper)],
+            [new(At(0.1, 0), At(1.6, 0))]
+        );
 
         Point At(double x, double y) => Turned(new Point(x, y));
 
@@ -27,7 +35,10 @@ public class MacroTests
         {
             var radians = degrees * Math.PI / 180;
             var x = mirrored ? -mm.X : mm.X;
-            return new(900 + PixelsPerMm * (x * Math.Cos(radians) - mm.Y * Math.Sin(radians)), 700 - PixelsPerMm * (x * Math.Sin(radians) + mm.Y * Math.Cos(radians)));
+            return new(
+                900 + PixelsPerMm * (x * Math.Cos(radians) - mm.Y * Math.Sin(radians)),
+                700 - PixelsPerMm * (x * Math.Sin(radians) + mm.Y * Math.Cos(radians))
+            );
         }
     }
 
@@ -46,7 +57,8 @@ public class MacroTests
         Assert.Equal(1, measured.LowerPenetration!.Value.Mm, 1e-6);
         Assert.Equal(1.2, measured.UpperPenetration!.Value.Mm, 1e-6);
         Assert.Equal(1.5, measured.UnfusedLength.Mm, 1e-6);
-        // The point (-0.4, -0.4) lies 0.4 x (5 + 6) / sqrt(61) behind the root, square to the line between the toes; (3, -1) does not lie behind it.
+        // The point (-0.4, -0.4) lies 0.4 x (5 + 6) / sqrt(61) behind the root, square to the line between the toes; (3, -1) does not lie
+        // behind it.
         Assert.Equal(0.4 * 11 / Math.Sqrt(61), measured.RootPenetration!.Value.Mm, 1e-6);
     }
 
@@ -69,9 +81,22 @@ public class MacroTests
     public void A_bead_on_plate_measures_width_crown_and_depth_whichever_way_up(int up)
     {
         Point At(double x, double y) => new(500 + 40 * x, 400 - up * 40 * y);
-        var marks = new MacroMarks(At(-5, -6), At(5, -6), Length.FromMm(10), At(0, 0), At(-4, 0), At(4, 0), [At(-2, 1), At(0, 1.5), At(2, 1)], [At(-4, 0), At(-1, -1.9), At(0.5, -2.2), At(4, 0)], []);
+        var marks = new MacroMarks(
+            At(-5, -6),
+            At(5, -6),
+            Length.FromMm(10),
+            At(0, 0),
+            At(-4, 0),
+            At(4, 0),
+            [At(-2, 1), At(0, 1.5), At(2, 1)],
+            [At(-4, 0), At(-1, -1.9), At(0.5, -2.2), At(4, 0)],
+            []
+        );
         var measured = MacroMeasures.Of(marks, BeadMeasure.Width);
-        Assert.Equal((8, 1.5, 2.2), (Math.Round(measured.Width.Mm, 6), Math.Round(measured.Reinforcement.Mm, 6), Math.Round(measured.RootPenetration!.Value.Mm, 6)));
+        Assert.Equal(
+            (8, 1.5, 2.2),
+            (Math.Round(measured.Width.Mm, 6), Math.Round(measured.Reinforcement.Mm, 6), Math.Round(measured.RootPenetration!.Value.Mm, 6))
+        );
         Assert.Null(measured.LowerLeg);
         Assert.Null(measured.Throat);
     }
@@ -106,7 +131,12 @@ public class MacroTests
             var steps = SectionGuide.For(metal, thin: false);
             Assert.Equal(SectionGuide.For(metal, thin: true).Count, steps.Count + 1);
             Assert.True(steps.Count(step => step.Care is not null) >= 5);
-            Assert.DoesNotContain(steps, step => step.Do.Contains("nitric", StringComparison.OrdinalIgnoreCase) || step.Do.Contains("hydrofluoric", StringComparison.OrdinalIgnoreCase));
+            Assert.DoesNotContain(
+                steps,
+                step =>
+                    step.Do.Contains("nitric", StringComparison.OrdinalIgnoreCase)
+                    || step.Do.Contains("hydrofluoric", StringComparison.OrdinalIgnoreCase)
+            );
         }
         Assert.Contains(SectionGuide.For(Metal.MildSteel, false), step => step.Do.Contains("30 to 60 s", StringComparison.Ordinal));
     }

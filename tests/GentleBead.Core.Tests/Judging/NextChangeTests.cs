@@ -25,12 +25,14 @@ public class NextChangeTests
                     var wireMark = At(machine.WireControl!, wireStep / 20.0);
                     var voltMark = At(machine.VoltControl!, voltStep / 18.0);
                     var used = machine.Read(wireMark, voltMark, null, null).Value;
-                    if (used is not null) yield return (machine, sheet, wireMark, voltMark, used);
+                    if (used is not null)
+                        yield return (machine, sheet, wireMark, voltMark, used);
                 }
             }
         }
 
-        static double At(Control control, double share) => control.Settable(control.LowestMark + share * (control.HighestMark - control.LowestMark));
+        static double At(Control control, double share) =>
+            control.Settable(control.LowestMark + share * (control.HighestMark - control.LowestMark));
     }
 
     [Fact]
@@ -55,15 +57,30 @@ public class NextChangeTests
     {
         foreach (var (machine, sheet, wireMark, voltMark, used) in Everywhere())
         {
-            foreach (var (cause, control, way) in new[] { (Cause.VoltsLow, 'v', 1), (Cause.VoltsHigh, 'v', -1), (Cause.WireLow, 'w', 1), (Cause.WireHigh, 'w', -1), (Cause.PairCold, 'w', 1), (Cause.PairHot, 'w', -1) })
+            foreach (
+                var (cause, control, way) in new[]
+                {
+                    (Cause.VoltsLow, 'v', 1),
+                    (Cause.VoltsHigh, 'v', -1),
+                    (Cause.WireLow, 'w', 1),
+                    (Cause.WireHigh, 'w', -1),
+                    (Cause.PairCold, 'w', 1),
+                    (Cause.PairHot, 'w', -1),
+                }
+            )
             {
                 var next = NextChanges.For(cause, sheet, machine, used);
                 var wire = Math.Sign(next.WireMark!.Value - wireMark);
                 var volt = Math.Sign(next.VoltMark!.Value - voltMark);
                 Assert.True(wire == 0 || volt == 0, $"{cause} moved both at {wireMark}, {voltMark}.");
                 // At the end of the volts the wire makes the pair, the other way round.
-                if (control == 'v') Assert.True(volt == way || (volt == 0 && wire is var back && (back == -way || back == 0)), $"{cause} at {wireMark}, {voltMark}: {next.Instruction}");
-                else Assert.True(wire == way || wire == 0, $"{cause} at {wireMark}, {voltMark}: {next.Instruction}");
+                if (control == 'v')
+                    Assert.True(
+                        volt == way || (volt == 0 && wire is var back && (back == -way || back == 0)),
+                        $"{cause} at {wireMark}, {voltMark}: {next.Instruction}"
+                    );
+                else
+                    Assert.True(wire == way || wire == 0, $"{cause} at {wireMark}, {voltMark}: {next.Instruction}");
             }
         }
     }
@@ -76,11 +93,15 @@ public class NextChangeTests
         {
             var band = SmoothBand.At(used.WireFeed, WireArc.Dip(Wire.Solid08));
             var cause = used.Volts < band.Low ? Cause.VoltsLow : Cause.VoltsHigh;
-            if (band.Holds(used.Volts)) continue;
+            if (band.Holds(used.Volts))
+                continue;
             var next = NextChanges.For(cause, sheet, machine, used);
             var after = machine.Read(next.WireMark, next.VoltMark, null, null).Value!;
             var bandAfter = SmoothBand.At(after.WireFeed, WireArc.Dip(Wire.Solid08));
-            Assert.True(Off(after, bandAfter) < Off(used, band) || next.Instruction.Contains("at its end", StringComparison.Ordinal), $"{next.Instruction}");
+            Assert.True(
+                Off(after, bandAfter) < Off(used, band) || next.Instruction.Contains("at its end", StringComparison.Ordinal),
+                $"{next.Instruction}"
+            );
             // A tap is 1.2 V on this machine; a display sets tenths.
             if (after.Volts != used.Volts && bandAfter.Aim.Volts is > 15 and < 25)
             {
@@ -116,19 +137,51 @@ public class NextChangeTests
         var job = new Job(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Wire.Solid08);
         Sheet By(PairRule pair) => Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, WayOfSetting.Usual with { Pair = pair }));
         var used = new Settings(WireFeedSpeed.FromInPerMin(300), Voltage.FromVolts(20));
-        Assert.StartsWith("Volts up", NextChanges.For(Cause.VoltsLow, By(PairRule.WireFirst), Room.Digital, used).Instruction.ToString(), StringComparison.Ordinal);
-        Assert.StartsWith("Wire down", NextChanges.For(Cause.VoltsLow, By(PairRule.VoltsFirst), Room.Digital, used).Instruction.ToString(), StringComparison.Ordinal);
-        Assert.StartsWith("Volts down", NextChanges.For(Cause.VoltsHigh, By(PairRule.WireFirst), Room.Digital, used).Instruction.ToString(), StringComparison.Ordinal);
-        Assert.StartsWith("Wire up", NextChanges.For(Cause.VoltsHigh, By(PairRule.VoltsFirst), Room.Digital, used).Instruction.ToString(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "Volts up",
+            NextChanges.For(Cause.VoltsLow, By(PairRule.WireFirst), Room.Digital, used).Instruction.ToString(),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "Wire down",
+            NextChanges.For(Cause.VoltsLow, By(PairRule.VoltsFirst), Room.Digital, used).Instruction.ToString(),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "Volts down",
+            NextChanges.For(Cause.VoltsHigh, By(PairRule.WireFirst), Room.Digital, used).Instruction.ToString(),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "Wire up",
+            NextChanges.For(Cause.VoltsHigh, By(PairRule.VoltsFirst), Room.Digital, used).Instruction.ToString(),
+            StringComparison.Ordinal
+        );
         // Volts that are not the sheet's own are mended first in any school.
-        Assert.StartsWith("Volts up", NextChanges.For(Cause.VoltsLow, By(PairRule.VoltsFirst), Room.Digital, used with { Volts = Voltage.FromVolts(16) }).Instruction.ToString(), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "Volts up",
+            NextChanges
+                .For(Cause.VoltsLow, By(PairRule.VoltsFirst), Room.Digital, used with { Volts = Voltage.FromVolts(16) })
+                .Instruction.ToString(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
     public void A_step_on_a_display_a_knob_and_a_tap_reads_as_it_is_said()
     {
-        Assert.Equal("Volts up 2, 18 to 20 V. Leave the wire at 280 in/min.", NextChanges.For(Cause.VoltsLow, Room.Sheet(), Room.Digital, Room.Pair(280, 18)).Instruction.ToString());
-        Assert.Equal("Volts up one tap, 5 to 6. Leave the wire at 47.", NextChanges.For(Cause.VoltsLow, Room.Sheet(), Room.KnobAndTaps, Room.Pair(280, 19.2)).Instruction.ToString());
-        Assert.StartsWith("Wire down 15 marks, 62 to 47.", NextChanges.For(Cause.WireHigh, Room.Sheet(), Room.KnobAndTaps, Room.Pair(380, 20.4)).Instruction.ToString(), StringComparison.Ordinal);
+        Assert.Equal(
+            "Volts up 2, 18 to 20 V. Leave the wire at 280 in/min.",
+            NextChanges.For(Cause.VoltsLow, Room.Sheet(), Room.Digital, Room.Pair(280, 18)).Instruction.ToString()
+        );
+        Assert.Equal(
+            "Volts up one tap, 5 to 6. Leave the wire at 47.",
+            NextChanges.For(Cause.VoltsLow, Room.Sheet(), Room.KnobAndTaps, Room.Pair(280, 19.2)).Instruction.ToString()
+        );
+        Assert.StartsWith(
+            "Wire down 15 marks, 62 to 47.",
+            NextChanges.For(Cause.WireHigh, Room.Sheet(), Room.KnobAndTaps, Room.Pair(380, 20.4)).Instruction.ToString(),
+            StringComparison.Ordinal
+        );
     }
 }

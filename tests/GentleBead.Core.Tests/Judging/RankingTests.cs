@@ -21,7 +21,10 @@ public class RankingTests
             Assert.Equal(1, ranked.Sum(cause => cause.Share), 1e-9);
             var shuffled = signs.ToArray();
             random.Shuffle(shuffled);
-            Assert.Equal(ranked.Select(cause => (cause.Cause, Math.Round(cause.Share, 9))), Ranking.Rank(shuffled.ToHashSet()).Select(cause => (cause.Cause, Math.Round(cause.Share, 9))));
+            Assert.Equal(
+                ranked.Select(cause => (cause.Cause, Math.Round(cause.Share, 9))),
+                Ranking.Rank(shuffled.ToHashSet()).Select(cause => (cause.Cause, Math.Round(cause.Share, 9)))
+            );
         }
     }
 
@@ -36,8 +39,10 @@ public class RankingTests
             signs.Remove(sign);
             var with = signs.Append(sign).ToHashSet();
             var (most, least) = (weights.MaxBy(entry => entry.Value), weights.MinBy(entry => entry.Value));
-            if (most.Value > 0) Assert.True(Share(with, most.Key) >= Share(signs, most.Key), $"{sign} lowered {most.Key}.");
-            if (least.Value < 0) Assert.True(Share(with, least.Key) <= Share(signs, least.Key), $"{sign} raised {least.Key}.");
+            if (most.Value > 0)
+                Assert.True(Share(with, most.Key) >= Share(signs, most.Key), $"{sign} lowered {most.Key}.");
+            if (least.Value < 0)
+                Assert.True(Share(with, least.Key) <= Share(signs, least.Key), $"{sign} raised {least.Key}.");
         }
     }
 
@@ -57,12 +62,25 @@ public class RankingTests
     public void Contrary_signs_never_stand_on_one_side()
     {
         // A pair is short or long, wire is under or over: no cause may count both as speaking for it.
-        (Sign, Sign)[] contraries = [(Sign.PairShort, Sign.PairLong), (Sign.WireUnder, Sign.WireOver), (Sign.VoltsUnder, Sign.VoltsOver), (Sign.SizeUnder, Sign.SizeOver), (Sign.EvenCrackle, Sign.Hiss), (Sign.Popping, Sign.Hiss), (Sign.TallNarrow, Sign.Sunk), (Sign.RippleEven, Sign.RippleUneven)];
+        (Sign, Sign)[] contraries =
+        [
+            (Sign.PairShort, Sign.PairLong),
+            (Sign.WireUnder, Sign.WireOver),
+            (Sign.VoltsUnder, Sign.VoltsOver),
+            (Sign.SizeUnder, Sign.SizeOver),
+            (Sign.EvenCrackle, Sign.Hiss),
+            (Sign.Popping, Sign.Hiss),
+            (Sign.TallNarrow, Sign.Sunk),
+            (Sign.RippleEven, Sign.RippleUneven),
+        ];
         foreach (var row in Causes.Table)
         {
             foreach (var (one, other) in contraries)
             {
-                Assert.False(row.Weights.GetValueOrDefault(one) > 0.3 && row.Weights.GetValueOrDefault(other) > 0.3, $"{row.Cause} takes both {one} and {other}.");
+                Assert.False(
+                    row.Weights.GetValueOrDefault(one) > 0.3 && row.Weights.GetValueOrDefault(other) > 0.3,
+                    $"{row.Cause} takes both {one} and {other}."
+                );
             }
         }
     }

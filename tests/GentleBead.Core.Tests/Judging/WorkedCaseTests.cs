@@ -27,8 +27,13 @@ public class WorkedCaseTests
             // What the instructor is shown.
             var ranked = WorkedCases.Judged(bead).Causes;
             var place = ranked.Select(cause => cause.Cause).ToList().IndexOf(bead.Cause);
-            if (place != 0) wrong.Add($"{place + 1}. {bead.Name}: {bead.Cause}; got {string.Join(", ", ranked.Take(4).Select(cause => $"{cause.Cause} {cause.Share:P0}"))}");
-            if (place is not (0 or 1)) late.Add(bead.Name);
+            if (place != 0)
+                wrong.Add(
+                    $"{place + 1}. {bead.Name}: {bead.Cause}; got "
+                        + $"{string.Join(", ", ranked.Take(4).Select(cause => $"{cause.Cause} {cause.Share:P0}"))}"
+                );
+            if (place is not (0 or 1))
+                late.Add(bead.Name);
         }
         Assert.True(late.Count == 0, string.Join('\n', wrong));
         Assert.True(WorkedCases.All.Count >= 60 && WorkedCases.All.Count(bead => bead.FromTheTrade) >= 20);
@@ -43,9 +48,15 @@ public class WorkedCaseTests
         {
             var judgement = WorkedCases.Judged(bead);
             Assert.NotNull(judgement.Next);
-            Assert.Equal(judgement.Verdict == Verdict.Right, judgement.Causes[0].Cause == Cause.NothingWrong && judgement.Verdict != Verdict.Open);
+            Assert.Equal(
+                judgement.Verdict == Verdict.Right,
+                judgement.Causes[0].Cause == Cause.NothingWrong && judgement.Verdict != Verdict.Open
+            );
             Assert.NotEmpty(judgement.Expected);
-            Assert.Equal(judgement.Acceptance!.Criteria.Any(criterion => criterion.Standing == Standing.Off), judgement.Acceptance.Standing == Standing.Off);
+            Assert.Equal(
+                judgement.Acceptance!.Criteria.Any(criterion => criterion.Standing == Standing.Off),
+                judgement.Acceptance.Standing == Standing.Off
+            );
             Assert.All(judgement.Causes, cause => Assert.InRange(cause.Share, 0, 1));
         }
     }
@@ -60,22 +71,30 @@ public class WorkedCaseTests
             var next = WorkedCases.Judged(bead).Next!;
             if (sheet.Pair is null)
             {
-                if (bead.Cause is Cause.AmpsLow or Cause.AmpsHigh) Assert.Equal(bead.Cause == Cause.AmpsLow ? ChangeKind.AmpsUp : ChangeKind.AmpsDown, next.Kind);
-                else Assert.False(next.Kind is ChangeKind.AmpsUp or ChangeKind.AmpsDown, bead.Name);
+                if (bead.Cause is Cause.AmpsLow or Cause.AmpsHigh)
+                    Assert.Equal(bead.Cause == Cause.AmpsLow ? ChangeKind.AmpsUp : ChangeKind.AmpsDown, next.Kind);
+                else
+                    Assert.False(next.Kind is ChangeKind.AmpsUp or ChangeKind.AmpsDown, bead.Name);
                 continue;
             }
             var used = WorkedCases.Pair(bead);
             var after = machine.Read(next.WireMark, next.VoltMark, null, null).Value!;
-            var (wire, volts) = (Math.Sign(Math.Round(after.WireFeed.MPerMin - used.WireFeed.MPerMin, 1)), Math.Sign(Math.Round(after.Volts.Volts - used.Volts.Volts)));
+            var (wire, volts) = (
+                Math.Sign(Math.Round(after.WireFeed.MPerMin - used.WireFeed.MPerMin, 1)),
+                Math.Sign(Math.Round(after.Volts.Volts - used.Volts.Volts))
+            );
             if (!Set.TryGetValue(bead.Cause, out var set))
             {
                 // Known to be no matter of the settings: hands off both controls, unless the second place was right.
-                if (WorkedCases.Judged(bead).Causes[0].Cause == bead.Cause) Assert.True(wire == 0 && volts == 0, $"{bead.Name}: {next.Instruction}");
+                if (WorkedCases.Judged(bead).Causes[0].Cause == bead.Cause)
+                    Assert.True(wire == 0 && volts == 0, $"{bead.Name}: {next.Instruction}");
                 continue;
             }
             // Volts low and wire high are mended from either side; neither side may be made worse.
-            if (set.Wire) Assert.True(wire * set.Way >= 0, $"{bead.Name}: {next.Instruction}");
-            else Assert.True(volts * set.Way >= 0 && wire * set.Way <= 0, $"{bead.Name}: {next.Instruction}");
+            if (set.Wire)
+                Assert.True(wire * set.Way >= 0, $"{bead.Name}: {next.Instruction}");
+            else
+                Assert.True(volts * set.Way >= 0 && wire * set.Way <= 0, $"{bead.Name}: {next.Instruction}");
             moved++;
         }
         Assert.True(moved >= 20);
@@ -84,7 +103,11 @@ public class WorkedCaseTests
     [Fact]
     public void Nothing_is_certain_on_one_vague_look()
     {
-        foreach (var (name, sheet, machine) in WorkedCases.All.Select(bead => (bead.Job, WorkedCases.Of(bead).Sheet, WorkedCases.Of(bead).Machine)).DistinctBy(job => job.Job))
+        foreach (
+            var (name, sheet, machine) in WorkedCases
+                .All.Select(bead => (bead.Job, WorkedCases.Of(bead).Sheet, WorkedCases.Of(bead).Machine))
+                .DistinctBy(job => job.Job)
+        )
         {
             Evidence[] looks =
             [
@@ -96,8 +119,13 @@ public class WorkedCaseTests
             ];
             foreach (var look in looks)
             {
-                var judgement = sheet.Pair is { } pair ? Judge.Of(sheet, machine, new Settings(pair.WireFeed, pair.Volts.Aim), look) : Judge.Of(sheet, machine, sheet.Amps, look);
-                Assert.True(judgement.Causes[0].Share < 0.75, $"{name}, {look}: {judgement.Causes[0].Cause} {judgement.Causes[0].Share:P0}");
+                var judgement = sheet.Pair is { } pair
+                    ? Judge.Of(sheet, machine, new Settings(pair.WireFeed, pair.Volts.Aim), look)
+                    : Judge.Of(sheet, machine, sheet.Amps, look);
+                Assert.True(
+                    judgement.Causes[0].Share < 0.75,
+                    $"{name}, {look}: {judgement.Causes[0].Cause} {judgement.Causes[0].Share:P0}"
+                );
                 Assert.NotEqual(Verdict.Right, judgement.Verdict);
                 Assert.NotNull(judgement.Telling);
             }

@@ -12,9 +12,22 @@ public class ListeningTests
     // The ear was taught with seeds from a million up.
     private const int HeldOut = 77_000_000;
 
-    private static ArcTrace Dip(double inPerMin, double volts, double seconds = 8, int rate = 48_000, int seed = 3) => ArcTrace.Of(
-        new(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, WireFeedSpeed.FromInPerMin(inPerMin), Voltage.FromVolts(volts), Length.FromMm(10), TravelSpeed.FromMmPerMin(300), Length.FromMm(3)),
-        seconds, rate, seed);
+    private static ArcTrace Dip(double inPerMin, double volts, double seconds = 8, int rate = 48_000, int seed = 3) =>
+        ArcTrace.Of(
+            new(
+                Process.GmawShortCircuit,
+                Wire.Solid08,
+                Gas.ArgonCarbon25,
+                WireFeedSpeed.FromInPerMin(inPerMin),
+                Voltage.FromVolts(volts),
+                Length.FromMm(10),
+                TravelSpeed.FromMmPerMin(300),
+                Length.FromMm(3)
+            ),
+            seconds,
+            rate,
+            seed
+        );
 
     private static ArcLog Log(ArcTrace trace) => new(trace.Rate, trace.Volts, trace.Amps);
 
@@ -22,13 +35,19 @@ public class ListeningTests
     {
         var sounds = Enum.GetValues<Sound>();
         var (right, wrong) = (0, 0);
-        Parallel.For(0, clips, clip =>
-        {
-            var sound = sounds[clip % sounds.Length];
-            var heard = Ear.Listen(KnownClips.Clip(sound, 2.5, decibelsUnder, HeldOut + clip * 31 + (int)(decibelsUnder * 1000)));
-            if (heard.Sound == sound) Interlocked.Increment(ref right);
-            else if (heard.Sound is not null && heard.Confidence > 0.9) Interlocked.Increment(ref wrong);
-        });
+        Parallel.For(
+            0,
+            clips,
+            clip =>
+            {
+                var sound = sounds[clip % sounds.Length];
+                var heard = Ear.Listen(KnownClips.Clip(sound, 2.5, decibelsUnder, HeldOut + clip * 31 + (int)(decibelsUnder * 1000)));
+                if (heard.Sound == sound)
+                    Interlocked.Increment(ref right);
+                else if (heard.Sound is not null && heard.Confidence > 0.9)
+                    Interlocked.Increment(ref wrong);
+            }
+        );
         return ((double)right / clips, (double)wrong / clips);
     }
 
@@ -44,8 +63,11 @@ public class ListeningTests
     [Fact]
     public void In_more_noise_it_falls_gracefully_and_says_so()
     {
-        var levels = new double[] { 20, 5, 0, -5, -15 }.Select(under => (Under: under, Got: Accuracy(100, under))).ToArray();
-        foreach (var (under, got) in levels) TestContext.Current.TestOutputHelper?.WriteLine($"{under} dB: {got.Right:P0} right, {got.WrongAndSure:P0} wrong and sure");
+        var levels = new double[] { 20, 5, 0, -5, -15 }
+            .Select(under => (Under: under, Got: Accuracy(100, under)))
+            .ToArray();
+        foreach (var (under, got) in levels)
+            TestContext.Current.TestOutputHelper?.WriteLine($"{under} dB: {got.Right:P0} right, {got.WrongAndSure:P0} wrong and sure");
         Assert.True(levels[0].Got.Right >= 0.95);
         Assert.True(levels[1].Got.Right >= 0.85);
         // No cliff: each five decibels take something, and never everything at once.
@@ -56,8 +78,15 @@ public class ListeningTests
     [Fact]
     public void A_shop_a_grinder_talk_a_tone_are_not_called_an_arc()
     {
-        var heard = Enumerable.Range(0, 60).AsParallel().Select(clip => Ear.Listen(KnownClips.Other(clip % (KnownClips.Others - 1), 2.5, HeldOut + clip))).ToArray();
-        Assert.True(heard.Count(one => one.Sound is not null) <= 3, string.Join(" ", heard.Where(one => one.Sound is not null).Select(one => one.Sound)));
+        var heard = Enumerable
+            .Range(0, 60)
+            .AsParallel()
+            .Select(clip => Ear.Listen(KnownClips.Other(clip % (KnownClips.Others - 1), 2.5, HeldOut + clip)))
+            .ToArray();
+        Assert.True(
+            heard.Count(one => one.Sound is not null) <= 3,
+            string.Join(" ", heard.Where(one => one.Sound is not null).Select(one => one.Sound))
+        );
         Assert.True(heard.Count(one => one.Unheard == Unheard.NotAnArc) >= 50);
     }
 
@@ -76,19 +105,26 @@ public class ListeningTests
     public void Loudness_and_rate_of_the_recording_do_not_matter(int rate, double gain)
     {
         var right = 0;
-        Parallel.For(0, 20, seed =>
-        {
-            var sound = (Sound)(seed % 5);
-            var clip = KnownClips.Clip(sound, 3, 20, HeldOut + 400 + seed);
-            var samples = new float[(int)(clip.Seconds * rate)];
-            for (var i = 0; i < samples.Length; i++)
+        Parallel.For(
+            0,
+            20,
+            seed =>
             {
-                var at = (double)i * clip.Rate / rate;
-                var (whole, part) = ((int)at, (float)(at - (int)at));
-                samples[i] = (float)gain * (clip.Samples[whole] * (1 - part) + clip.Samples[Math.Min(whole + 1, clip.Samples.Length - 1)] * part);
+                var sound = (Sound)(seed % 5);
+                var clip = KnownClips.Clip(sound, 3, 20, HeldOut + 400 + seed);
+                var samples = new float[(int)(clip.Seconds * rate)];
+                for (var i = 0; i < samples.Length; i++)
+                {
+                    var at = (double)i * clip.Rate / rate;
+                    var (whole, part) = ((int)at, (float)(at - (int)at));
+                    samples[i] =
+                        (float)gain
+                        * (clip.Samples[whole] * (1 - part) + clip.Samples[Math.Min(whole + 1, clip.Samples.Length - 1)] * part);
+                }
+                if (Ear.Listen(new Waveform(rate, samples)).Sound == sound)
+                    Interlocked.Increment(ref right);
             }
-            if (Ear.Listen(new Waveform(rate, samples)).Sound == sound) Interlocked.Increment(ref right);
-        });
+        );
         Assert.True(right >= 17, $"{right} of 20");
     }
 
@@ -131,7 +167,11 @@ public class ListeningTests
         var trace = Dip(250, 19, 3, 20_000);
         var path = Path.GetTempFileName();
         File.WriteAllLines(path, trace.Volts.Zip(trace.Amps, (volts, amps) => FormattableString.Invariant($"{volts:R},{amps:R}")));
-        var lines = SciPy.Run("import sys, numpy as np; a = np.loadtxt(sys.argv[1], delimiter=','); print(repr(float(a[:,0].mean()))); print(repr(float(a[:,1].mean()))); print(repr(float(a[:,1].max()))); print(repr(float((a[:,0]*a[:,1]).mean())))", path);
+        var lines = SciPy.Run(
+            "import sys, numpy as np; a = np.loadtxt(sys.argv[1], delimiter=','); print(repr(float(a[:,0].mean()))); "
+                + "print(repr(float(a[:,1].mean()))); print(repr(float(a[:,1].max()))); print(repr(float((a[:,0]*a[:,1]).mean())))",
+            path
+        );
         File.Delete(path);
         var reference = lines.Select(line => double.Parse(line, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
         var measures = LogMeasures.Of(Log(trace))!;
@@ -176,7 +216,8 @@ public class ListeningTests
     public void In_a_wire_sweep_it_finds_where_the_arc_smooths_and_where_it_breaks_up()
     {
         // Wire from 80 to 330 in/min in 20 s at 18 V: smooth from about 150 to 210.
-        const int seconds = 20, rate = 48_000;
+        const int seconds = 20,
+            rate = 48_000;
         var setting = Dip(80, 18, 0.1).Setting;
         var arc = new SimulatedArc(setting, rate, 9);
         var (volts, amps, events) = (new float[seconds * rate], new float[seconds * rate], new List<ArcEvent>());
@@ -202,13 +243,24 @@ public class ListeningTests
     [InlineData("Time (ms);Voltage [V];Current [kA]", 0, 1, 2, 1e-3, 1, 1e3)]
     [InlineData("U/V;I/A", null, 0, 1, 1, 1, 1)]
     [InlineData("sample,current_a,voltage_mv,t_us", 3, 2, 1, 1e-6, 1e-3, 1)]
-    public void Headings_and_units_of_a_log_are_understood(string headings, int? time, int volts, int amps, double timeScale, double voltScale, double ampScale) =>
-        Assert.Equal(new LogColumns(time, timeScale, volts, voltScale, amps, ampScale), LogColumns.Read(headings.Split(',', ';')));
+    public void Headings_and_units_of_a_log_are_understood(
+        string headings,
+        int? time,
+        int volts,
+        int amps,
+        double timeScale,
+        double voltScale,
+        double ampScale
+    ) => Assert.Equal(new LogColumns(time, timeScale, volts, voltScale, amps, ampScale), LogColumns.Read(headings.Split(',', ';')));
 
     [Theory]
     [InlineData("time,volts", "No column of amps")]
     [InlineData("a;b", "No column of volts")]
     [InlineData("volts (furlong),amps", "furlong")]
     public void Headings_that_are_not_are_refused(string headings, string because) =>
-        Assert.Contains(because, Assert.Throws<RecordingRefusedException>(() => LogColumns.Read(headings.Split(',', ';'))).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            because,
+            Assert.Throws<RecordingRefusedException>(() => LogColumns.Read(headings.Split(',', ';'))).Message,
+            StringComparison.Ordinal
+        );
 }

@@ -28,7 +28,8 @@ public class OddRecordingTests
         float[] click = new float[Rate];
         click[Rate / 2] = 1;
         float[] step = [.. Enumerable.Repeat(0.5f, Rate / 2), .. Enumerable.Repeat(-0.5f, Rate / 2)];
-        foreach (var samples in new[] { click, step, [.. new float[Rate], .. arc], [.. Enumerable.Repeat(0.3f, Rate), .. arc] }) AssertFinite(Finding.Of(new Waveform(Rate, samples)));
+        foreach (var samples in new[] { click, step, [.. new float[Rate], .. arc], [.. Enumerable.Repeat(0.3f, Rate), .. arc] })
+            AssertFinite(Finding.Of(new Waveform(Rate, samples)));
     }
 
     [Fact]
@@ -61,7 +62,11 @@ public class OddRecordingTests
     private static void AssertFinite(Finding finding)
     {
         Assert.True(double.IsFinite(finding.Heard.Confidence));
-        foreach (var stretch in finding.Heard.Stretches) Assert.All(new[] { stretch.From, stretch.Seconds, stretch.Hiss, stretch.Crackle, stretch.Pop, stretch.Cracks }, value => Assert.True(double.IsFinite(value)));
+        foreach (var stretch in finding.Heard.Stretches)
+            Assert.All(
+                new[] { stretch.From, stretch.Seconds, stretch.Hiss, stretch.Crackle, stretch.Pop, stretch.Cracks },
+                value => Assert.True(double.IsFinite(value))
+            );
         Assert.All(finding.Outline.Low.Concat(finding.Outline.High), value => Assert.True(double.IsFinite(value)));
     }
 }

@@ -8,8 +8,17 @@ internal static class SciPy
     /// <summary>Runs a script with its arguments; what it prints, line by line.</summary>
     public static string[] Run(string script, params string[] arguments)
     {
-        Assert.SkipUnless(Directory.Exists("/usr/lib/python3/dist-packages/scipy"), "SciPy is missing here: sudo apt-get install -y --no-install-recommends python3-scipy");
-        using var process = Process.Start(new ProcessStartInfo("/usr/bin/python3", ["-W", "ignore", "-c", script, .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+        Assert.SkipUnless(
+            Directory.Exists("/usr/lib/python3/dist-packages/scipy"),
+            "SciPy is missing here: sudo apt-get install -y --no-install-recommends python3-scipy"
+        );
+        using var process = Process.Start(
+            new ProcessStartInfo("/usr/bin/python3", ["-W", "ignore", "-c", script, .. arguments])
+            {
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
         var trouble = process.StandardError.ReadToEndAsync();
         var answer = process.StandardOutput.ReadToEnd();
         process.WaitForExit();

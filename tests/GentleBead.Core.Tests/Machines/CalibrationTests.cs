@@ -21,7 +21,8 @@ public class CalibrationTests
         for (var mark = 0; mark <= 100; mark++)
         {
             var there = dial.ValueAt(mark);
-            if (there.Value <= 0) continue;
+            if (there.Value <= 0)
+                continue;
             Assert.Equal(mark, dial.MarkFor(there.Value).Mark);
         }
     }
@@ -139,7 +140,11 @@ public class CalibrationTests
     [Fact]
     public void The_read_out_against_the_ruler()
     {
-        Assert.Equal(0.2, Calibration.ReadOutOff(new Control(ControlKind.Digital, 50, 800, 1, "in/min", [new(240, 200 * 0.0254)]))!.Value, 1e-9);
+        Assert.Equal(
+            0.2,
+            Calibration.ReadOutOff(new Control(ControlKind.Digital, 50, 800, 1, "in/min", [new(240, 200 * 0.0254)]))!.Value,
+            1e-9
+        );
         Assert.Equal(-0.1, Calibration.ReadOutOff(new Control(ControlKind.Digital, 10, 30, 0.1, "V", [new(18, 20)]))!.Value, 1e-9);
         Assert.Null(Calibration.ReadOutOff(Knob(new Reading(50, 8))));
     }

@@ -39,7 +39,8 @@ public class MachineTests
     [InlineData(47.5, "steps of 1")]
     [InlineData(2, "gives nothing")]
     [InlineData(double.NaN, "0 to 100")]
-    public void A_mark_that_gives_no_wire_is_refused(double mark, string says) => Assert.Contains(says, Wrong(mark, 5)["wireMark"], StringComparison.Ordinal);
+    public void A_mark_that_gives_no_wire_is_refused(double mark, string says) =>
+        Assert.Contains(says, Wrong(mark, 5)["wireMark"], StringComparison.Ordinal);
 
     [Theory]
     [InlineData(5)]

@@ -16,22 +16,32 @@ public class PracticeTests
     [Fact]
     public void Every_drill_can_be_solved_and_each_is_what_it_says()
     {
-        Parallel.For(0, 35, i =>
-        {
-            var (deviation, level) = ((Deviation)(i % 7), i / 7);
-            var drill = Drill.Draw(DrillKind.Ear, deviation, level, 100 + i);
-            Assert.Equal(Sound.EvenCrackle, ArcTruth.Of(ArcTrace.Of(drill.Right, Drill.Seconds, Drill.Rate, drill.Seed)));
-            Assert.Equal(deviation, Drill.Draw(DrillKind.Ear, deviation, level, 100 + i).Deviation);
-            if (deviation is Deviation.VoltsUnder or Deviation.WireOver && level == 0) Assert.Equal(Sound.Popping, drill.Sound);
-            if (deviation is Deviation.VoltsOver or Deviation.WireUnder && level == 0) Assert.Contains(drill.Sound, new Sound?[] { Sound.Hiss, Sound.Rattle });
-            Assert.True(drill.IsSetRight(drill.Right.WireFeed, drill.Right.Volts));
-        });
+        Parallel.For(
+            0,
+            35,
+            i =>
+            {
+                var (deviation, level) = ((Deviation)(i % 7), i / 7);
+                var drill = Drill.Draw(DrillKind.Ear, deviation, level, 100 + i);
+                Assert.Equal(Sound.EvenCrackle, ArcTruth.Of(ArcTrace.Of(drill.Right, Drill.Seconds, Drill.Rate, drill.Seed)));
+                Assert.Equal(deviation, Drill.Draw(DrillKind.Ear, deviation, level, 100 + i).Deviation);
+                if (deviation is Deviation.VoltsUnder or Deviation.WireOver && level == 0)
+                    Assert.Equal(Sound.Popping, drill.Sound);
+                if (deviation is Deviation.VoltsOver or Deviation.WireUnder && level == 0)
+                    Assert.Contains(drill.Sound, new Sound?[] { Sound.Hiss, Sound.Rattle });
+                Assert.True(drill.IsSetRight(drill.Right.WireFeed, drill.Right.Volts));
+            }
+        );
     }
 
     [Fact]
     public void Harder_is_nearer_to_right()
     {
-        var off = Enumerable.Range(0, Drill.Hardest + 1).Select(level => Drill.Draw(DrillKind.Ear, Deviation.VoltsOver, level, 5)).Select(drill => drill.Given.Volts.Volts - drill.Right.Volts.Volts).ToArray();
+        var off = Enumerable
+            .Range(0, Drill.Hardest + 1)
+            .Select(level => Drill.Draw(DrillKind.Ear, Deviation.VoltsOver, level, 5))
+            .Select(drill => drill.Given.Volts.Volts - drill.Right.Volts.Volts)
+            .ToArray();
         Assert.Equal(off.OrderDescending(), off);
         Assert.All(off, volts => Assert.True(volts > 1));
     }
@@ -65,7 +75,8 @@ public class PracticeTests
         {
             var good = random.NextDouble() < chance[Schedule.Level(answers.TakeLast(200), DrillKind.Ear)];
             answers.Add(Answer(Deviation.Nothing, good ? Deviation.Nothing : Deviation.GasLost, round * 0.001));
-            if (round >= 100 && good) right++;
+            if (round >= 100 && good)
+                right++;
         }
         Assert.InRange(right / 500.0, 0.62, 0.8);
     }
@@ -87,10 +98,13 @@ public class PracticeTests
     public void Mix_ups_are_counted_and_send_to_the_booth()
     {
         var progress = Progress.Of(
-        [
-            Answer(Deviation.WireUnder, Deviation.VoltsOver, 0, heard: Sound.Popping), Answer(Deviation.WireUnder, Deviation.VoltsOver, 1, heard: Sound.Popping),
-            Answer(Deviation.GasLost, Deviation.GasLost, 2, heard: Sound.Sputter),
-        ], Start.AddDays(3));
+            [
+                Answer(Deviation.WireUnder, Deviation.VoltsOver, 0, heard: Sound.Popping),
+                Answer(Deviation.WireUnder, Deviation.VoltsOver, 1, heard: Sound.Popping),
+                Answer(Deviation.GasLost, Deviation.GasLost, 2, heard: Sound.Sputter),
+            ],
+            Start.AddDays(3)
+        );
         Assert.Contains(new TakenFor(Deviation.WireUnder, Deviation.VoltsOver, 2), progress.Taken);
         Assert.Contains("wire too slow for volts too high", progress.AtTheBooth?.ToString(), StringComparison.Ordinal);
         Assert.Contains("one-variable trial", progress.AtTheBooth?.ToString(), StringComparison.Ordinal);

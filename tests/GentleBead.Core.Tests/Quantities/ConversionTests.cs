@@ -6,17 +6,18 @@ namespace GentleBead.Core.Tests.Quantities;
 
 public class ConversionTests
 {
-    public static TheoryData<string, string, double> Conversions => new()
-    {
-        { "0.125 in", "mm", Length.FromInches(0.125).Mm },
-        { "3.2 mm", "in", Length.FromMm(3.2).Inches },
-        { "250 in/min", "m/min", WireFeedSpeed.FromInPerMin(250).MPerMin },
-        { "6.35 m/min", "in/min", WireFeedSpeed.FromMPerMin(6.35).InPerMin },
-        { "12 in/min", "mm/min", TravelSpeed.FromInPerMin(12).MmPerMin },
-        { "300 mm/min", "in/min", TravelSpeed.FromMmPerMin(300).InPerMin },
-        { "25 ft^3/hour", "liter/min", GasFlow.FromCubicFeetPerHour(25).LPerMin },
-        { "11 liter/min", "ft^3/hour", GasFlow.FromLPerMin(11).CubicFeetPerHour },
-    };
+    public static TheoryData<string, string, double> Conversions =>
+        new()
+        {
+            { "0.125 in", "mm", Length.FromInches(0.125).Mm },
+            { "3.2 mm", "in", Length.FromMm(3.2).Inches },
+            { "250 in/min", "m/min", WireFeedSpeed.FromInPerMin(250).MPerMin },
+            { "6.35 m/min", "in/min", WireFeedSpeed.FromMPerMin(6.35).InPerMin },
+            { "12 in/min", "mm/min", TravelSpeed.FromInPerMin(12).MmPerMin },
+            { "300 mm/min", "in/min", TravelSpeed.FromMmPerMin(300).InPerMin },
+            { "25 ft^3/hour", "liter/min", GasFlow.FromCubicFeetPerHour(25).LPerMin },
+            { "11 liter/min", "ft^3/hour", GasFlow.FromLPerMin(11).CubicFeetPerHour },
+        };
 
     // Reference: GNU Units.
     [Theory]
@@ -42,7 +43,8 @@ public class ConversionTests
     [Theory]
     [InlineData(6)]
     [InlineData(25)]
-    public void A_gauge_off_the_table_is_refused(int number) => Assert.Throws<ArgumentOutOfRangeException>(() => SteelGauge.Thickness(number));
+    public void A_gauge_off_the_table_is_refused(int number) =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => SteelGauge.Thickness(number));
 
     [Theory]
     [InlineData(double.NaN)]
@@ -61,7 +63,13 @@ public class ConversionTests
     public void Numbers_are_written_with_a_point_wherever_the_program_runs()
     {
         Thread.CurrentThread.CurrentCulture = CultureInfo.InvariantCulture;
-        Assert.Equal(("3.18 mm", "0.125 in"), (Said.Say($"{Length.FromInches(0.125)}").In(Units.Metric), Said.Say($"{Length.FromInches(0.125)}").In(Units.Inch)));
-        Assert.Equal(("6.4 m/min", "250 in/min"), (Said.Say($"{WireFeedSpeed.FromInPerMin(250)}").In(Units.Metric), Said.Say($"{WireFeedSpeed.FromInPerMin(250)}").In(Units.Inch)));
+        Assert.Equal(
+            ("3.18 mm", "0.125 in"),
+            (Said.Say($"{Length.FromInches(0.125)}").In(Units.Metric), Said.Say($"{Length.FromInches(0.125)}").In(Units.Inch))
+        );
+        Assert.Equal(
+            ("6.4 m/min", "250 in/min"),
+            (Said.Say($"{WireFeedSpeed.FromInPerMin(250)}").In(Units.Metric), Said.Say($"{WireFeedSpeed.FromInPerMin(250)}").In(Units.Inch))
+        );
     }
 }

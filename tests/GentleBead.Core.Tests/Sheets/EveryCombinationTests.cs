@@ -33,7 +33,10 @@ public class EveryCombinationTests
                     {
                         foreach (var thickness in Plates)
                         {
-                            var outcome = Planner.Plan(new Job(thickness, combination.joint, combination.position, wire, process, combination.metal, gas), Machine);
+                            var outcome = Planner.Plan(
+                                new Job(thickness, combination.joint, combination.position, wire, process, combination.metal, gas),
+                                Machine
+                            );
                             if (outcome is Sheet sheet)
                             {
                                 Interlocked.Increment(ref sheets);
@@ -49,18 +52,21 @@ public class EveryCombinationTests
                         }
                     }
                 }
-            });
+            }
+        );
         Assert.True(sheets > 0 || process == Process.GmawPulsed);
         Assert.True(refusals > 0);
     }
 
     [Fact]
-    public void Pulsed_without_a_machine_gives_sheets_too() => Assert.Contains(
-        from joint in Enum.GetValues<Joint>()
-        from wire in Enum.GetValues<Wire>()
-        from gas in Enum.GetValues<Gas>()
-        select Planner.Plan(new Job(Thickness.Parse("3"), joint, Position.Flat, wire, Process.GmawPulsed, Metal.MildSteel, gas)),
-        outcome => outcome is Sheet { Pair.VoltsAreSet: false });
+    public void Pulsed_without_a_machine_gives_sheets_too() =>
+        Assert.Contains(
+            from joint in Enum.GetValues<Joint>()
+            from wire in Enum.GetValues<Wire>()
+            from gas in Enum.GetValues<Gas>()
+            select Planner.Plan(new Job(Thickness.Parse("3"), joint, Position.Flat, wire, Process.GmawPulsed, Metal.MildSteel, gas)),
+            outcome => outcome is Sheet { Pair.VoltsAreSet: false }
+        );
 
     [Theory]
     [InlineData(Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25, Wire.Solid08)]
@@ -75,11 +81,24 @@ public class EveryCombinationTests
     [InlineData(Process.GtawAc, Metal.Aluminium, Gas.Argon, null)]
     public void Every_number_has_a_reason_and_every_chain_ends_at_the_job(Process process, Metal metal, Gas gas, Wire? wire)
     {
-        var machine = Room.Digital with { AmpControl = Room.Amps, HasAc = true, Rating = new Rating(Current.FromAmps(200), 40, Current.FromAmps(400)), Programs = [new(7, wire ?? Wire.Solid08, gas, Process.GmawPulsed)] };
+        var machine = Room.Digital with
+        {
+            AmpControl = Room.Amps,
+            HasAc = true,
+            Rating = new Rating(Current.FromAmps(200), 40, Current.FromAmps(400)),
+            Programs = [new(7, wire ?? Wire.Solid08, gas, Process.GmawPulsed)],
+        };
         var seen = 0;
         foreach (var joint in Enum.GetValues<Joint>())
         {
-            if (Planner.Plan(new Job(Thickness.Parse(process is Process.GmawSpray ? "6" : "3.5"), joint, Position.Flat, wire, process, metal, gas), machine) is not Sheet sheet) continue;
+            if (
+                Planner.Plan(
+                    new Job(Thickness.Parse(process is Process.GmawSpray ? "6" : "3.5"), joint, Position.Flat, wire, process, metal, gas),
+                    machine
+                )
+                is not Sheet sheet
+            )
+                continue;
             seen++;
             var reasons = sheet.Reasons.ToDictionary(reason => reason.Of);
             var numbers = Numbers(sheet)
@@ -87,35 +106,60 @@ public class EveryCombinationTests
                 .Concat(sheet.Tig is { } tig ? Numbers(tig).Append("ampMark") : [])
                 .Concat(sheet.Pair?.Marks is null ? [] : ["wireMark", "voltMark"])
                 .Concat(["workAngle", "travelAngle", "passes", "deposit"]);
-            foreach (var number in numbers) Ends(number, 0);
+            foreach (var number in numbers)
+                Ends(number, 0);
 
             void Ends(string of, int depth)
             {
                 Assert.True(reasons.TryGetValue(of, out var reason), $"No reason for {of} in {joint}.");
                 Assert.True(depth < 12, $"The chain of {of} goes round.");
                 Assert.NotEmpty(reason.Working.ToString());
-                foreach (var from in reason.From) Ends(from, depth + 1);
+                foreach (var from in reason.From)
+                    Ends(from, depth + 1);
             }
         }
         Assert.True(seen >= 3);
 
-        static IEnumerable<string> Numbers(object part) => part.GetType().GetProperties(BindingFlags.Public | BindingFlags.Instance)
-            .Where(property => IsNumber(property.PropertyType) && property.Name is not (nameof(Sheet.RulesVersion) or nameof(Sheet.ShadeComfortable) or nameof(Sheet.Program)))
-            .Where(property => property.GetValue(part) is not null)
-            .Select(property => char.ToLowerInvariant(property.Name[0]) + property.Name[1..]);
+        static IEnumerable<string> Numbers(object part) =>
+            part.GetType()
+                .GetProperties(BindingFlags.Public | BindingFlags.Instance)
+                .Where(property =>
+                    IsNumber(property.PropertyType)
+                    && property.Name is not (nameof(Sheet.RulesVersion) or nameof(Sheet.ShadeComfortable) or nameof(Sheet.Program))
+                )
+                .Where(property => property.GetValue(part) is not null)
+                .Select(property => char.ToLowerInvariant(property.Name[0]) + property.Name[1..]);
 
         static bool IsNumber(Type type)
         {
             var held = Nullable.GetUnderlyingType(type) ?? type;
-            return held == typeof(int) || held == typeof(double) || (held.Namespace == typeof(Length).Namespace && (held.IsValueType || held.IsGenericType));
+            return held == typeof(int)
+                || held == typeof(double)
+                || (held.Namespace == typeof(Length).Namespace && (held.IsValueType || held.IsGenericType));
         }
     }
 
-    private static readonly Machine Machine = Room.KnobAndTaps with { AmpControl = Room.Amps, HasAc = true, Rating = new Rating(Current.FromAmps(160), 35, Current.FromAmps(260)) };
+    private static readonly Machine Machine = Room.KnobAndTaps with
+    {
+        AmpControl = Room.Amps,
+        HasAc = true,
+        Rating = new Rating(Current.FromAmps(160), 35, Current.FromAmps(260)),
+    };
 
     private static readonly Thickness[] Plates = [Thickness.Parse("0.8"), Thickness.Parse("1/8"), Thickness.Parse("12")];
 
-    private static readonly string[] Fields = ["process", "metal", "joint", "position", "wire", "gas", "polarity", "thickness", "otherThickness"];
+    private static readonly string[] Fields =
+    [
+        "process",
+        "metal",
+        "joint",
+        "position",
+        "wire",
+        "gas",
+        "polarity",
+        "thickness",
+        "otherThickness",
+    ];
 
     private static void Sound(Sheet sheet)
     {
@@ -128,10 +172,15 @@ public class EveryCombinationTests
         Assert.True((sheet.GasFlow is null) == (sheet.Job.Gas == Gas.None));
         Assert.True(sheet.BeadSize.Low <= sheet.BeadSize.Aim && sheet.BeadSize.Aim <= sheet.BeadSize.High);
         Assert.Contains(sheet.Cautions, caution => caution.Text == Core.Safety.UsualCautions.Deference);
-        if (sheet.Travel is { } travel) Assert.True(travel.MmPerMin is >= 30 and <= 2500, $"{travel} {sheet.Amps} {sheet.Job.Joint} {sheet.Job.Thickness.Typed} {sheet.Job.Wire} {sheet.Job.Position}");
+        if (sheet.Travel is { } travel)
+            Assert.True(
+                travel.MmPerMin is >= 30 and <= 2500,
+                $"{travel} {sheet.Amps} {sheet.Job.Joint} {sheet.Job.Thickness.Typed} {sheet.Job.Wire} {sheet.Job.Position}"
+            );
         Assert.True(sheet.Amps * 0.9 <= Machine.Rating!.MostAmps);
         Assert.InRange(sheet.DutyPercent!.Value, 5, 100);
-        if (sheet.Pair is not { } pair) return;
+        if (sheet.Pair is not { } pair)
+            return;
         Assert.True(pair.Volts.Low <= pair.Volts.Aim && pair.Volts.Aim <= pair.Volts.High);
         Assert.InRange(pair.Volts.Aim.Volts, 12, 36);
         Assert.InRange(pair.WireFeed.MPerMin, 0.5, 25);

@@ -13,7 +13,11 @@ namespace GentleBead.Core.Tests.Sheets;
 public class EverydayCouponTests
 {
     private static readonly (Process Process, Gas Gas)[] Everyday =
-        [(Process.GmawShortCircuit, Gas.ArgonCarbon25), (Process.FcawSelfShielded, Gas.None), (Process.FcawGasShielded, Gas.ArgonCarbon25)];
+    [
+        (Process.GmawShortCircuit, Gas.ArgonCarbon25),
+        (Process.FcawSelfShielded, Gas.None),
+        (Process.FcawGasShielded, Gas.ArgonCarbon25),
+    ];
 
     private static IEnumerable<Job> Jobs(IEnumerable<string> plates, params (Process Process, Gas Gas)[] processes) =>
         from process in processes
@@ -32,11 +36,16 @@ public class EverydayCouponTests
     [InlineData("1/4", Wire.SelfShielded09, Process.FcawSelfShielded, Gas.None)]
     public void A_quarter_inch_T_gets_a_sheet(string plate, Wire wire, Process process, Gas gas)
     {
-        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse(plate), Joint.T, Position.Horizontal, wire, process, Metal.MildSteel, gas)));
+        var sheet = Assert.IsType<Sheet>(
+            Planner.Plan(new Job(Thickness.Parse(plate), Joint.T, Position.Horizontal, wire, process, Metal.MildSteel, gas))
+        );
         // At the wire's own top, said gravely, with what would carry it.
         Assert.Equal(wire.Facts().RangeIn(process)!.Most, sheet.Amps);
         Assert.False(sheet.Carries());
-        var caution = Assert.Single(sheet.Cautions, caution => caution.Text.StartsWith(wire.Facts().Name.ToString(), StringComparison.Ordinal) && caution.Grave);
+        var caution = Assert.Single(
+            sheet.Cautions,
+            caution => caution.Text.StartsWith(wire.Facts().Name.ToString(), StringComparison.Ordinal) && caution.Grave
+        );
         Assert.Contains("Risk of lack of fusion", caution.Text.ToString(), StringComparison.Ordinal);
         Assert.True(sheet.Passes.Count >= 2);
     }
@@ -56,11 +65,24 @@ public class EverydayCouponTests
     {
         foreach (var job in Jobs(["1/8", "3/16", "1/4", "3/8", "1/2"], Everyday))
         {
-            if (Planner.Plan(job) is not Sheet sheet) continue;
+            if (Planner.Plan(job) is not Sheet sheet)
+                continue;
             Assert.True(sheet.Travel!.Value.MmPerMin >= (job.Position == Position.VerticalUp ? 80 : 130) - 1e-6, $"{job}: {sheet.Travel}");
         }
         // One pass fewer would be: the count is no higher than it needs to be.
-        var slow = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("1/2"), Joint.VButt, Position.Flat, Wire.SelfShielded08, Process.FcawSelfShielded, Metal.MildSteel, Gas.None)));
+        var slow = Assert.IsType<Sheet>(
+            Planner.Plan(
+                new Job(
+                    Thickness.Parse("1/2"),
+                    Joint.VButt,
+                    Position.Flat,
+                    Wire.SelfShielded08,
+                    Process.FcawSelfShielded,
+                    Metal.MildSteel,
+                    Gas.None
+                )
+            )
+        );
         Assert.True(slow.Travel!.Value.MmPerMin * (slow.Passes.Count - 1) / slow.Passes.Count < 130);
         Assert.Contains(slow.Reasons, reason => reason.Of == "passes" && reason.From.Contains("wireFeed"));
     }
@@ -71,41 +93,61 @@ public class EverydayCouponTests
         string[] plates = ["16 ga", "1/8", "3/16", "1/4", "3/8", "1/2"];
         var jobs = Jobs(plates, Everyday).ToArray();
         Assert.Equal(1152, jobs.Length);
-        var refused = jobs.Select(job => (Job: job, Refusal: Planner.Plan(job) as Refusal)).Where(entry => entry.Refusal is not null).ToArray();
+        var refused = jobs.Select(job => (Job: job, Refusal: Planner.Plan(job) as Refusal))
+            .Where(entry => entry.Refusal is not null)
+            .ToArray();
         var byReason = refused.GroupBy(entry => entry.Refusal!.For).ToDictionary(group => group.Key, group => group.Count());
 
         Assert.Equal([RefusedFor.Combination, RefusedFor.BurnsThrough], byReason.Keys.Order());
         // What cannot be: no bevel under 3 mm, no square butt past 1/4 in. It says nothing of current.
-        Assert.All(refused.Where(entry => entry.Refusal!.For == RefusedFor.Combination), entry => Assert.Equal("joint", entry.Refusal!.Field));
+        Assert.All(
+            refused.Where(entry => entry.Refusal!.For == RefusedFor.Combination),
+            entry => Assert.Equal("joint", entry.Refusal!.Field)
+        );
         // What hurts: two thick cored wires whose least arc is half as much again as 16 ga bears.
-        Assert.All(refused.Where(entry => entry.Refusal!.For == RefusedFor.BurnsThrough), entry =>
-        {
-            Assert.Equal("16 ga", entry.Job.Thickness.Typed);
-            Assert.Contains(entry.Job.Wire, new Wire?[] { Wire.GasShielded12, Wire.GasShielded16 });
-        });
+        Assert.All(
+            refused.Where(entry => entry.Refusal!.For == RefusedFor.BurnsThrough),
+            entry =>
+            {
+                Assert.Equal("16 ga", entry.Job.Thickness.Typed);
+                Assert.Contains(entry.Job.Wire, new Wire?[] { Wire.GasShielded12, Wire.GasShielded16 });
+            }
+        );
         Assert.InRange(byReason[RefusedFor.BurnsThrough], 1, 24);
     }
 
-    // From the thinnest sheet up, every wire of every process with steel: the refusals for current are those that burn through, and thick plate has none.
+    // From the thinnest sheet up, every wire of every process with steel: the refusals for current are those that burn through, and thick
+    // plate has none.
     [Fact]
     public void The_walk_over_every_steel_wire_refuses_for_current_only_what_burns_through()
     {
-        var every = Jobs(["16 ga", "1/8", "3/16", "1/4", "3/8", "1/2"],
-            [.. Everyday, (Process.GmawGlobular, Gas.Carbon), (Process.GmawSpray, Gas.ArgonCarbon10), (Process.GmawPulsed, Gas.ArgonCarbon10)]);
+        var every = Jobs(
+            ["16 ga", "1/8", "3/16", "1/4", "3/8", "1/2"],
+            [
+                .. Everyday,
+                (Process.GmawGlobular, Gas.Carbon),
+                (Process.GmawSpray, Gas.ArgonCarbon10),
+                (Process.GmawPulsed, Gas.ArgonCarbon10),
+            ]
+        );
         foreach (var job in every)
         {
-            if (Planner.Plan(job) is not Refusal refusal || refusal.For == RefusedFor.Combination) continue;
+            if (Planner.Plan(job) is not Refusal refusal || refusal.For == RefusedFor.Combination)
+                continue;
             Assert.Equal(RefusedFor.BurnsThrough, refusal.For);
             Assert.True(job.Thickness.Value.Mm < 5, $"{job}: {refusal.Message}");
         }
     }
 
     [Theory]
-    [InlineData("2.5", Wire.Aluminium08, Metal.Aluminium, Gas.Argon)] // Common practice, no source: 2.5 mm aluminium near the limit of 0.8 mm wire.
+    // Common practice, no source: 2.5 mm aluminium near the limit of 0.8 mm wire.
+    [InlineData("2.5", Wire.Aluminium08, Metal.Aluminium, Gas.Argon)]
     [InlineData("1/4", Wire.Solid06, Metal.MildSteel, Gas.ArgonCarbon25)]
     [InlineData("6 mm", Wire.Solid08, Metal.MildSteel, Gas.ArgonCarbon25)]
     public void What_practitioners_weld_is_planned(string plate, Wire wire, Metal metal, Gas gas) =>
-        Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse(plate), Joint.T, Position.VerticalUp, wire, Process.GmawShortCircuit, metal, gas)));
+        Assert.IsType<Sheet>(
+            Planner.Plan(new Job(Thickness.Parse(plate), Joint.T, Position.VerticalUp, wire, Process.GmawShortCircuit, metal, gas))
+        );
 
     // The least arc against what the plate bears: at half as much again it is planned with a grave caution, just past it refused.
     [Theory]
@@ -113,12 +155,22 @@ public class EverydayCouponTests
     [InlineData(66, false)]
     public void Half_as_much_again_burns_through(double wantedAmps, bool planned)
     {
-        // Spray with 1.2 mm wire begins at 220 A (AWS Welding Handbook, from memory); a bead on plate asks for 1 A a thousandth: 146.67 A is the edge.
+        // Spray with 1.2 mm wire begins at 220 A (AWS Welding Handbook, from memory); a bead on plate asks for 1 A a thousandth: 146.67 A
+        // is the edge.
         var thousandths = wantedAmps / 67 * 146.7;
-        var job = new Job(Thickness.Parse(FormattableString.Invariant($"{thousandths / 1000:0.0000} in")), Joint.BeadOnPlate, Position.Flat, Wire.Solid12, Process.GmawSpray, Metal.MildSteel, Gas.ArgonCarbon10);
+        var job = new Job(
+            Thickness.Parse(FormattableString.Invariant($"{thousandths / 1000:0.0000} in")),
+            Joint.BeadOnPlate,
+            Position.Flat,
+            Wire.Solid12,
+            Process.GmawSpray,
+            Metal.MildSteel,
+            Gas.ArgonCarbon10
+        );
         var outcome = Planner.Plan(job);
         Assert.Equal(planned, outcome is Sheet);
-        if (outcome is Sheet sheet) Assert.Contains(sheet.Cautions, caution => caution.Grave && caution.Text.Contains("burns through", StringComparison.Ordinal));
+        if (outcome is Sheet sheet)
+            Assert.Contains(sheet.Cautions, caution => caution.Grave && caution.Text.Contains("burns through", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -127,8 +179,14 @@ public class EverydayCouponTests
         var job = Defaults.Complete(new AskedJob(Thickness.Parse("1/4"), Joint.SquareButt, Position.Horizontal), null);
         Assert.True(Assert.IsType<Sheet>(Planner.Plan(job)).Carries());
         // Another mode is offered with a wire that carries the plate, not with the one on the machine.
-        var thin = job with { Wire = Wire.Solid08 };
-        Assert.All(TransferModes.Others(thin).Where(mode => mode.Job is not null), mode => Assert.True(Assert.IsType<Sheet>(Planner.Plan(mode.Job!)).Carries(), mode.Name.ToString()));
+        var thin = job with
+        {
+            Wire = Wire.Solid08,
+        };
+        Assert.All(
+            TransferModes.Others(thin).Where(mode => mode.Job is not null),
+            mode => Assert.True(Assert.IsType<Sheet>(Planner.Plan(mode.Job!)).Carries(), mode.Name.ToString())
+        );
     }
 
     [Fact]
@@ -150,7 +208,14 @@ public class EverydayCouponTests
     {
         var sheet = Room.Sheet("1/4", wire: Wire.Solid09, machine: Room.Digital);
         var used = new Settings(sheet.Pair!.WireFeed, sheet.Pair.Volts.Aim);
-        var evidence = new Evidence(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Penetration: Penetration.TintBehind, BeadSize: sheet.BeadSize.Aim);
+        var evidence = new Evidence(
+            Sound.EvenCrackle,
+            Profile.SlightlyConvex,
+            Toes.Blended,
+            Tint.Even,
+            Penetration: Penetration.TintBehind,
+            BeadSize: sheet.BeadSize.Aim
+        );
         Assert.Equal(Verdict.Right, Judge.Of(sheet, Room.Digital, used, evidence).Verdict);
         var ladder = TrialPlans.Make(new TrialRequest(TrialKind.WireLadder), sheet, Room.Digital, WayOfSetting.Usual).Value;
         Assert.Equal(3, ladder!.Steps.Count);

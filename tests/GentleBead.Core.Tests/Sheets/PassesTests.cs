@@ -10,7 +10,13 @@ public class PassesTests
 {
     private static (Window<Length> Size, double Area) Size(string thickness, Joint joint, string? other = null)
     {
-        var job = new Job(Thickness.Parse(thickness), joint, Position.Flat, Wire.Solid12, OtherThickness: other is null ? null : Thickness.Parse(other));
+        var job = new Job(
+            Thickness.Parse(thickness),
+            joint,
+            Position.Flat,
+            Wire.Solid12,
+            OtherThickness: other is null ? null : Thickness.Parse(other)
+        );
         var found = BeadSizes.For(job).Value;
         return (found.Size, found.AreaMm2);
     }
@@ -31,7 +37,8 @@ public class PassesTests
     [InlineData("10 mm", null, 7.5)]
     [InlineData("20 mm", null, 15)]
     [InlineData("7 mm", "25 mm", 7.9375)]
-    public void A_fillet_past_a_quarter_inch(string thickness, string? other, double aim) => Assert.Equal(aim, Size(thickness, Joint.T, other).Size.Aim.Mm, 1e-9);
+    public void A_fillet_past_a_quarter_inch(string thickness, string? other, double aim) =>
+        Assert.Equal(aim, Size(thickness, Joint.T, other).Size.Aim.Mm, 1e-9);
 
     // 3 mm: gap 1.5; face 1.2 x 3 + 3 = 6.6; crown 1.32; 3 x 1.5 + 2/3 x 6.6 x 1.32 = 10.31 mm2.
     [Fact]
@@ -73,7 +80,9 @@ public class PassesTests
     public void Layers_of_a_fillet(int count, int layers)
     {
         var one = Fillet.Area(Length.FromMm(8));
-        var plan = Passes.For(new Job(Thickness.Parse("20"), Joint.T, Position.Flat, Wire.Solid12, Process.GmawSpray), one * (count - 0.01), 1.131).Value;
+        var plan = Passes
+            .For(new Job(Thickness.Parse("20"), Joint.T, Position.Flat, Wire.Solid12, Process.GmawSpray), one * (count - 0.01), 1.131)
+            .Value;
         Assert.Equal((count, layers), (plan.Count, plan.Layers));
     }
 
@@ -94,7 +103,16 @@ public class PassesTests
     [InlineData(PairRule.ChartFirst, "begin with the chart's pair")]
     public void Each_school_tunes_its_own_way(PairRule rule, string says)
     {
-        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), Room.Digital, WayOfSetting.Usual with { Pair = rule }));
+        var sheet = Assert.IsType<Sheet>(
+            Planner.Plan(
+                new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08),
+                Room.Digital,
+                WayOfSetting.Usual with
+                {
+                    Pair = rule,
+                }
+            )
+        );
         Assert.Contains(sheet.Steps, step => step.Contains(says, StringComparison.Ordinal));
         Assert.Contains(sheet.Steps, step => step.StartsWith("Check with ruler and watch: 6 seconds", StringComparison.Ordinal));
     }
@@ -103,15 +121,57 @@ public class PassesTests
     [Theory]
     [InlineData(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, Position.Flat, DirectionRule.PushOnly, "Drag: slag means drag.")]
     [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.PushOnly, "Push.")]
-    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.Either, "Push. Drag only if it lets you see better: no slag here.")]
-    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.VerticalDown, DirectionRule.Either, "Downward, leaning upward, always ahead of the puddle.")]
-    public void Push_or_drag(Process process, Wire wire, Gas gas, Position position, DirectionRule rule, string says) => Assert.Equal(
-        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Metal.MildSteel, gas), null, WayOfSetting.Usual with { Direction = rule })).Direction.ToString());
+    [InlineData(
+        Process.GmawShortCircuit,
+        Wire.Solid08,
+        Gas.ArgonCarbon25,
+        Position.Flat,
+        DirectionRule.Either,
+        "Push. Drag only if it lets you see better: no slag here."
+    )]
+    [InlineData(
+        Process.GmawShortCircuit,
+        Wire.Solid08,
+        Gas.ArgonCarbon25,
+        Position.VerticalDown,
+        DirectionRule.Either,
+        "Downward, leaning upward, always ahead of the puddle."
+    )]
+    public void Push_or_drag(Process process, Wire wire, Gas gas, Position position, DirectionRule rule, string says) =>
+        Assert.Equal(
+            says,
+            Assert
+                .IsType<Sheet>(
+                    Planner.Plan(
+                        new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Metal.MildSteel, gas),
+                        null,
+                        WayOfSetting.Usual with
+                        {
+                            Direction = rule,
+                        }
+                    )
+                )
+                .Direction.ToString()
+        );
 
     [Theory]
     [InlineData(Motion.Straight, "Straight.")]
     [InlineData(Motion.SmallC, "A small c, even steps.")]
     [InlineData(Motion.WhipAndPause, "Whip and pause, a pause at each side.")]
-    public void The_hand_by_school(Motion motion, string says) => Assert.Equal(
-        says, Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08), null, WayOfSetting.Usual with { Motion = motion })).Motion.ToString());
+    public void The_hand_by_school(Motion motion, string says) =>
+        Assert.Equal(
+            says,
+            Assert
+                .IsType<Sheet>(
+                    Planner.Plan(
+                        new Job(Thickness.Parse("3"), Joint.T, Position.Flat, Wire.Solid08),
+                        null,
+                        WayOfSetting.Usual with
+                        {
+                            Motion = motion,
+                        }
+                    )
+                )
+                .Motion.ToString()
+        );
 }

@@ -42,7 +42,11 @@ public class PlannerTests
     public void Travel_lays_down_exactly_the_metal_of_the_bead_aimed_at()
     {
         var sheet = Room.Sheet();
-        Assert.Equal(Fillet.Area(sheet.BeadSize.Aim), Deposit.BeadArea(sheet.Pair!.WireFeed, Wire.Solid08, sheet.Travel!.Value, 0.93), 1e-9);
+        Assert.Equal(
+            Fillet.Area(sheet.BeadSize.Aim),
+            Deposit.BeadArea(sheet.Pair!.WireFeed, Wire.Solid08, sheet.Travel!.Value, 0.93),
+            1e-9
+        );
         Assert.InRange(sheet.Travel!.Value.InPerMin, 8, 20);
     }
 
@@ -56,8 +60,12 @@ public class PlannerTests
     {
         foreach (var joint in Enum.GetValues<Joint>())
         {
-            if (joint == Joint.VButt && Thickness.Parse(thickness).Value.Mm < 3) continue;
-            Assert.Contains(Enum.GetValues<Wire>(), wire => Planner.Plan(new Job(Thickness.Parse(thickness), joint, Position.Flat, wire)) is Sheet);
+            if (joint == Joint.VButt && Thickness.Parse(thickness).Value.Mm < 3)
+                continue;
+            Assert.Contains(
+                Enum.GetValues<Wire>(),
+                wire => Planner.Plan(new Job(Thickness.Parse(thickness), joint, Position.Flat, wire)) is Sheet
+            );
         }
     }
 

@@ -49,8 +49,12 @@ public class PublishedValuesTests
     [Theory]
     [InlineData(290, 20.5)]
     [InlineData(475, 24)]
-    public void Globular_pairs_people_agree_on(double inPerMin, double volts) => Assert.True(
-        SmoothBand.At(WireFeedSpeed.FromInPerMin(inPerMin), new WireArc(Process.GmawGlobular, Wire.Solid08, Gas.ArgonCarbon25)).Holds(Voltage.FromVolts(volts)));
+    public void Globular_pairs_people_agree_on(double inPerMin, double volts) =>
+        Assert.True(
+            SmoothBand
+                .At(WireFeedSpeed.FromInPerMin(inPerMin), new WireArc(Process.GmawGlobular, Wire.Solid08, Gas.ArgonCarbon25))
+                .Holds(Voltage.FromVolts(volts))
+        );
 
     // Common practice, no source: spray in 90/10, 0.045 in at 350 in/min runs near 270 A and 27 V, 0.035 in at 450 near 195 A and 25 V;
     // aluminium 3/64 in at 300 in/min near 170 A and 23 V.
@@ -76,7 +80,10 @@ public class PublishedValuesTests
         Assert.Equal(250, Melting.Amps(feed, Length.FromMm(15), wire).Amps, 1e-6);
         // A longer stick-out draws less at the same wire speed; aluminium heats none to speak of.
         Assert.True(Melting.Amps(feed, Length.FromMm(25), wire).Amps < 240);
-        Assert.Equal(Melting.Amps(feed, Length.FromMm(10), Wire.Aluminium12.Facts()), Melting.Amps(feed, Length.FromMm(25), Wire.Aluminium12.Facts()));
+        Assert.Equal(
+            Melting.Amps(feed, Length.FromMm(10), Wire.Aluminium12.Facts()),
+            Melting.Amps(feed, Length.FromMm(25), Wire.Aluminium12.Facts())
+        );
     }
 
     // IEC 60974-1, conventional load voltage of TIG sources (value from memory): U = 10 + 0.04 I, at most 34 V.
@@ -84,7 +91,8 @@ public class PublishedValuesTests
     [InlineData(50, 12)]
     [InlineData(150, 16)]
     [InlineData(700, 34)]
-    public void The_tig_line_is_the_conventional_load_voltage(double amps, double volts) => Assert.Equal(volts, LoadLine.Tig(Current.FromAmps(amps)).Volts, 1e-9);
+    public void The_tig_line_is_the_conventional_load_voltage(double amps, double volts) =>
+        Assert.Equal(volts, LoadLine.Tig(Current.FromAmps(amps)).Volts, 1e-9);
 
     // AWS D1.1, minimum fillet weld sizes by base metal thickness (values from memory), at each edge.
     [Theory]
@@ -94,7 +102,8 @@ public class PublishedValuesTests
     [InlineData(0.51, 1.0 / 4)]
     [InlineData(0.75, 1.0 / 4)]
     [InlineData(0.76, 5.0 / 16)]
-    public void Smallest_fillet_by_base_metal(double thicker, double leg) => Assert.Equal(leg, Fillet.Smallest(Length.FromInches(thicker)).Inches, 1e-9);
+    public void Smallest_fillet_by_base_metal(double thicker, double leg) =>
+        Assert.Equal(leg, Fillet.Smallest(Length.FromInches(thicker)).Inches, 1e-9);
 
     // ISO 6848 and AWS A5.12, usual DC minus ranges by diameter (values from memory).
     [Theory]
@@ -104,13 +113,18 @@ public class PublishedValuesTests
     [InlineData(151, 2.4)]
     [InlineData(250, 2.4)]
     [InlineData(400, 3.2)]
-    public void Tungsten_by_current(double amps, double mm) => Assert.Equal(mm, TigRules.TungstenFor(Current.FromAmps(amps), false)!.Diameter.Mm);
+    public void Tungsten_by_current(double amps, double mm) =>
+        Assert.Equal(mm, TigRules.TungstenFor(Current.FromAmps(amps), false)!.Diameter.Mm);
 
     // Common practice, no source: 0.060 in stainless with a pedal is set to 65 A.
     [Fact]
     public void A_few_amps_in_hand_under_the_pedal()
     {
-        var sheet = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("0.060 in"), Joint.BeadOnPlate, Position.Flat, null, Process.GtawDc, Metal.Stainless, Gas.Argon)));
+        var sheet = Assert.IsType<Sheet>(
+            Planner.Plan(
+                new Job(Thickness.Parse("0.060 in"), Joint.BeadOnPlate, Position.Flat, null, Process.GtawDc, Metal.Stainless, Gas.Argon)
+            )
+        );
         Assert.Equal(60, sheet.Amps.Amps, 1e-6);
         Assert.Equal(65, sheet.Tig!.PedalMost.Amps, 1e-6);
         Assert.Equal(Polarity.TorchMinus, sheet.Polarity);
@@ -121,7 +135,9 @@ public class PublishedValuesTests
     [Fact]
     public void Usual_gas_flows()
     {
-        var tig = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("1/8"), Joint.T, Position.Flat, null, Process.GtawAc, Metal.Aluminium, Gas.Argon)));
+        var tig = Assert.IsType<Sheet>(
+            Planner.Plan(new Job(Thickness.Parse("1/8"), Joint.T, Position.Flat, null, Process.GtawAc, Metal.Aluminium, Gas.Argon))
+        );
         Assert.InRange(tig.GasFlow!.Low.CubicFeetPerHour, 14, 15.5);
         Assert.InRange(tig.GasFlow.High.CubicFeetPerHour, 19.5, 21);
         Assert.InRange(Room.Sheet().GasFlow!.Low.CubicFeetPerHour, 20, 22);
@@ -134,7 +150,8 @@ public class PublishedValuesTests
     [InlineData(149.9, 8, 12)]
     [InlineData(150, 10, 14)]
     [InlineData(500, 10, 14)]
-    public void Lens_shade_for_tig(double amps, int least, int comfortable) => Assert.Equal((least, comfortable), LensShade.ForTig(Current.FromAmps(amps)));
+    public void Lens_shade_for_tig(double amps, int least, int comfortable) =>
+        Assert.Equal((least, comfortable), LensShade.ForTig(Current.FromAmps(amps)));
 
     // ISO 6947 beside AWS (names from memory).
     [Theory]
@@ -148,7 +165,8 @@ public class PublishedValuesTests
     [InlineData(Joint.SquareButt, Position.VerticalUp, "PF · 3G")]
     [InlineData(Joint.SquareButt, Position.VerticalDown, "PG · 3G")]
     [InlineData(Joint.VButt, Position.Overhead, "PE · 4G")]
-    public void Positions_by_both_names(Joint joint, Position position, string name) => Assert.Equal(name, joint.Facts().PositionName(position));
+    public void Positions_by_both_names(Joint joint, Position position, string name) =>
+        Assert.Equal(name, joint.Facts().PositionName(position));
 
     // ISO 14175 groups (limits from memory): I1 argon, M12 up to 5 % CO2, M13 up to 3 % O2, M20 5-15 %, M21 15-25 %, C1.
     [Fact]
@@ -160,9 +178,9 @@ public class PublishedValuesTests
             {
                 (0, 0) => gas.Gas == Gas.Argon ? "I1" : "I3",
                 (0, _) => "M13",
-                ( <= 5, _) => "M12",
-                ( <= 15, _) => "M20",
-                ( <= 25, _) => "M21",
+                (<= 5, _) => "M12",
+                (<= 15, _) => "M20",
+                (<= 25, _) => "M21",
                 _ => "C1",
             };
             Assert.Equal(group, gas.IsoGroup);
@@ -176,10 +194,12 @@ public class PublishedValuesTests
     [InlineData(Process.FcawSelfShielded, Gas.None, "114")]
     [InlineData(Process.FcawGasShielded, Gas.Carbon, "136")]
     [InlineData(Process.GtawAc, Gas.Argon, "141")]
-    public void Process_numbers(Process process, Gas gas, string number) => Assert.EndsWith($"({number})", $"{process.Facts().NameUnder(gas.Facts())}", StringComparison.Ordinal);
+    public void Process_numbers(Process process, Gas gas, string number) =>
+        Assert.EndsWith($"({number})", $"{process.Facts().NameUnder(gas.Facts())}", StringComparison.Ordinal);
 
     // EN 1011-2 by hand (formulas from memory), 20 degrees, run on plate. 3D at 1 kJ/mm: (6700 - 100) x 1 x (1/480 - 1/780) = 5.29 s.
-    // 2D at 1 kJ/mm in 10 mm: (4300 - 86) x 1e5 x 1/100 x (1/480² - 1/780²) = 11.36 s. Changes over at √(4214e5/6600 x (1/480 + 1/780)) = 14.66 mm.
+    // 2D at 1 kJ/mm in 10 mm: (4300 - 86) x 1e5 x 1/100 x (1/480² - 1/780²) = 11.36 s. Changes over at √(4214e5/6600 x (1/480 + 1/780)) =
+    // 14.66 mm.
     [Theory]
     [InlineData(1.0, 25, 5.288, true)]
     [InlineData(1.0, 10, 11.363, false)]
@@ -202,7 +222,11 @@ public class PublishedValuesTests
     {
         var heat = HeatInput.FromKJPerMm(1.3);
         var at = Cooling.T85(heat, Length.FromMm(10), 80, shape).Transition.Mm;
-        Assert.Equal(Cooling.T85(heat, Length.FromMm(at * 1.0001), 80, shape).Seconds, Cooling.T85(heat, Length.FromMm(at * 0.9999), 80, shape).Seconds, 0.01);
+        Assert.Equal(
+            Cooling.T85(heat, Length.FromMm(at * 1.0001), 80, shape).Seconds,
+            Cooling.T85(heat, Length.FromMm(at * 0.9999), 80, shape).Seconds,
+            0.01
+        );
     }
 
     // Duty at another current: t = t rated (I rated / I)². 200 A at 40 %: 250 A at 25.6 %, 126.5 A at 100 %.

@@ -70,7 +70,11 @@ public class ReferenceTests
     {
         var travel = TravelSpeed.FromMmPerMin(300);
         Assert.Equal(0.6, ArcHeat.Aws(Voltage.FromVolts(20), Current.FromAmps(150), travel).KJPerMm, 1e-9);
-        Assert.Equal(0.48, ArcHeat.En(Voltage.FromVolts(20), Current.FromAmps(150), travel, Process.GmawShortCircuit.Facts().ArcShare).KJPerMm, 1e-9);
+        Assert.Equal(
+            0.48,
+            ArcHeat.En(Voltage.FromVolts(20), Current.FromAmps(150), travel, Process.GmawShortCircuit.Facts().ArcShare).KJPerMm,
+            1e-9
+        );
     }
 
     // A metre of 6 mm fillet, by hand: 18 mm2 and a tenth; 19.8 cm3; 155 g of steel; 1.2 mm wire weighs 8.88 g/m,

@@ -9,8 +9,14 @@ namespace GentleBead.Core.Tests.Sheets;
 /// <summary>TIG sheets. Common practice, no source, unless a line names one.</summary>
 public class TigRulesTests
 {
-    private static Sheet Sheet(string thickness, Process process = Process.GtawDc, Metal metal = Metal.MildSteel, Joint joint = Joint.BeadOnPlate, Gas gas = Gas.Argon, Machine? machine = null) =>
-        Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse(thickness), joint, Position.Flat, null, process, metal, gas), machine));
+    private static Sheet Sheet(
+        string thickness,
+        Process process = Process.GtawDc,
+        Metal metal = Metal.MildSteel,
+        Joint joint = Joint.BeadOnPlate,
+        Gas gas = Gas.Argon,
+        Machine? machine = null
+    ) => Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse(thickness), joint, Position.Flat, null, process, metal, gas), machine));
 
     // 1 A per 0.001 in for TIG as for MIG, to 1/4 in.
     [Theory]
@@ -83,17 +89,30 @@ public class TigRulesTests
     public void The_machines_own_amps_and_a_tungsten_too_thin_for_them()
     {
         var knob = new Control(ControlKind.Knob, 0, 10, 0.1, "", [new(2, 40), new(8, 160)]);
-        var machine = new Machine("Amp knob", new Load(null, Gas.Argon, Polarity.TorchMinus, Tungsten: Length.FromMm(1.0)), null, null, knob);
+        var machine = new Machine(
+            "Amp knob",
+            new Load(null, Gas.Argon, Polarity.TorchMinus, Tungsten: Length.FromMm(1.0)),
+            null,
+            null,
+            knob
+        );
         var sheet = Sheet("1/8 in", machine: machine);
         // 125 A and 8 % make 135: 2 + 95 / 20 = 6.75 on this knob, 6.8 to the nearest tenth.
         Assert.Equal(135, sheet.Tig!.PedalMost.Amps);
         Assert.Equal("6.8", sheet.Tig.Mark!.Reads.ToString());
         var thin = Assert.Single(sheet.Mismatches);
         Assert.Equal(("tungsten", "1.0 mm", "1.6 mm"), (thin.Part, $"{thin.Loaded}", $"{thin.Wanted}"));
-        Assert.Contains("feeds no wire", Assert.IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse("2"), Joint.T, Position.Flat, Wire.Solid08), machine)).Message.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "feeds no wire",
+            Assert
+                .IsType<Refusal>(Planner.Plan(new Job(Thickness.Parse("2"), Joint.T, Position.Flat, Wire.Solid08), machine))
+                .Message.ToString(),
+            StringComparison.Ordinal
+        );
     }
 
-    // k = 0.6 for TIG, EN 1011-1 (value from memory): 15 V (10 + 0.04 x 125), 125 A, 60 + 120 / 3.175 = 97.8 mm/min: 1.150 kJ/mm, 0.690 of it counted.
+    // k = 0.6 for TIG, EN 1011-1 (value from memory): 15 V (10 + 0.04 x 125), 125 A, 60 + 120 / 3.175 = 97.8 mm/min: 1.150 kJ/mm, 0.690 of
+    // it counted.
     [Fact]
     public void Heat_input_counts_the_smaller_share()
     {

@@ -13,7 +13,9 @@ public class WordsAgreeTests
 {
     private static IEnumerable<Sheet> Every(Machine? machine) =>
         from process in Processes.All
-        from wire in process.FeedsWire ? Wires.All.Where(row => row.RangeIn(process.Process) is not null).Select(row => (Wire?)row.Wire) : [null]
+        from wire in process.FeedsWire
+            ? Wires.All.Where(row => row.RangeIn(process.Process) is not null).Select(row => (Wire?)row.Wire)
+            : [null]
         from metal in Enum.GetValues<Metal>()
         from gas in Enum.GetValues<Gas>()
         from joint in Enum.GetValues<Joint>()
@@ -34,19 +36,32 @@ public class WordsAgreeTests
             var steps = string.Join('\n', sheet.Steps);
             if (sheet.Tig is { } tig)
             {
-                Assert.Contains($"Set {Result(sheet, "pedalMost")} with a pedal, or {Result(sheet, "amps")} without one.", steps, StringComparison.Ordinal);
+                Assert.Contains(
+                    $"Set {Result(sheet, "pedalMost")} with a pedal, or {Result(sheet, "amps")} without one.",
+                    steps,
+                    StringComparison.Ordinal
+                );
                 Assert.Contains(Result(sheet, "tungsten").Split(' ')[0], steps, StringComparison.Ordinal);
                 Assert.Contains($"cup {tig.Cup};", steps, StringComparison.Ordinal);
             }
             else
             {
-                Assert.Contains($"Wire {Result(sheet, "wireFeed")}, {Said.Say($"{sheet.Pair!.Volts.Aim}")}.", steps, StringComparison.Ordinal);
+                Assert.Contains(
+                    $"Wire {Result(sheet, "wireFeed")}, {Said.Say($"{sheet.Pair!.Volts.Aim}")}.",
+                    steps,
+                    StringComparison.Ordinal
+                );
                 Assert.StartsWith($"{Said.Say($"{sheet.Pair.Volts.Aim}")}", Result(sheet, "volts"), StringComparison.Ordinal);
                 // 6 s are a tenth of a minute: an inch reader moves the point by one.
                 var inInches = string.Join('\n', sheet.Steps.Select(step => step.In(Units.Inch)));
-                Assert.Contains(string.Create(CultureInfo.InvariantCulture, $"6 seconds of wire are {sheet.Pair.WireFeed.InPerMin / 10:0.0} in"), inInches, StringComparison.Ordinal);
+                Assert.Contains(
+                    string.Create(CultureInfo.InvariantCulture, $"6 seconds of wire are {sheet.Pair.WireFeed.InPerMin / 10:0.0} in"),
+                    inInches,
+                    StringComparison.Ordinal
+                );
             }
-            if (sheet.GasFlow is { } flow) Assert.Contains($"Gas {Said.Say($"{flow.Aim}")}", steps, StringComparison.Ordinal);
+            if (sheet.GasFlow is { } flow)
+                Assert.Contains($"Gas {Said.Say($"{flow.Aim}")}", steps, StringComparison.Ordinal);
         }
         Assert.True(seen > 1000);
     }
@@ -79,7 +94,11 @@ public class WordsAgreeTests
             foreach (var difference in sheet.OtherWays)
             {
                 Assert.DoesNotContain(" 0 %", difference.Text.ToString(), StringComparison.Ordinal);
-                Assert.DoesNotContain("0 % less", $"{difference.Text}".Replace("10 %", "", StringComparison.Ordinal).Replace("20 %", "", StringComparison.Ordinal), StringComparison.Ordinal);
+                Assert.DoesNotContain(
+                    "0 % less",
+                    $"{difference.Text}".Replace("10 %", "", StringComparison.Ordinal).Replace("20 %", "", StringComparison.Ordinal),
+                    StringComparison.Ordinal
+                );
             }
         }
     }
@@ -89,5 +108,8 @@ public class WordsAgreeTests
     [InlineData(1, 0, "1 sweep mark")]
     [InlineData(2, 40, "2 sweep marks and 40 beads")]
     public void What_there_is_none_of_is_not_named(int sweeps, int beads, string words) =>
-        Assert.Equal(words, (LearnedWindow.Fit(WireArc.Dip(Wire.Solid08), []) with { Sweeps = sweeps, Beads = beads }).Grounds().ToString());
+        Assert.Equal(
+            words,
+            (LearnedWindow.Fit(WireArc.Dip(Wire.Solid08), []) with { Sweeps = sweeps, Beads = beads }).Grounds().ToString()
+        );
 }

@@ -17,9 +17,12 @@ public class StockTests
         Same(Enum.GetValues<Wire>(), Wires.All.Select(row => row.Wire));
         Same(Enum.GetValues<Joint>(), Joints.All.Select(row => row.Joint));
         Same(Enum.GetValues<Position>(), Positions.All.Select(row => row.Position));
-        foreach (var wire in Enum.GetValues<Wire>()) Assert.Equal(wire, wire.Facts().Wire);
-        foreach (var gas in Enum.GetValues<Gas>()) Assert.Equal(gas, gas.Facts().Gas);
-        foreach (var metal in Enum.GetValues<Metal>()) Assert.Equal(metal, metal.Facts().Metal);
+        foreach (var wire in Enum.GetValues<Wire>())
+            Assert.Equal(wire, wire.Facts().Wire);
+        foreach (var gas in Enum.GetValues<Gas>())
+            Assert.Equal(gas, gas.Facts().Gas);
+        foreach (var metal in Enum.GetValues<Metal>())
+            Assert.Equal(metal, metal.Facts().Metal);
         Assert.Throws<ArgumentOutOfRangeException>(() => ((Wire)99).Facts());
         Assert.Throws<ArgumentOutOfRangeException>(() => ((Process)(-1)).Facts());
 
@@ -37,10 +40,16 @@ public class StockTests
                 foreach (var (thin, thick) in wires.Zip(wires.Skip(1)))
                 {
                     var (low, high) = (thin.RangeIn(process)!, thick.RangeIn(process)!);
-                    Assert.True(low.UsualLow <= high.UsualLow && low.UsualHigh < high.UsualHigh && low.Most < high.Most, $"{thick.Wire} in {process}");
+                    Assert.True(
+                        low.UsualLow <= high.UsualLow && low.UsualHigh < high.UsualHigh && low.Most < high.Most,
+                        $"{thick.Wire} in {process}"
+                    );
                     Assert.True(low.UsualLow < low.UsualHigh && low.UsualHigh <= low.Most);
                     var amps = Current.FromAmps(150);
-                    Assert.True(BurnOff.WireFeedFor(amps, new WireArc(process, thin.Wire, Gas.Argon)) > BurnOff.WireFeedFor(amps, new WireArc(process, thick.Wire, Gas.Argon)));
+                    Assert.True(
+                        BurnOff.WireFeedFor(amps, new WireArc(process, thin.Wire, Gas.Argon))
+                            > BurnOff.WireFeedFor(amps, new WireArc(process, thick.Wire, Gas.Argon))
+                    );
                     Assert.Same(thick, thin.NextAbove(process));
                 }
             }
@@ -82,18 +91,30 @@ public class StockTests
     [InlineData(9.525, 2, 6.35)]
     [InlineData(0.8, 2, 0.6073)]
     [InlineData(0.5, 1, 0.5)]
-    public void The_next_thinner_plates(double mm, int steps, double thinner) => Assert.Equal(thinner, PlateSteps.Thinner(Length.FromMm(mm), steps).Mm, 0.001);
+    public void The_next_thinner_plates(double mm, int steps, double thinner) =>
+        Assert.Equal(thinner, PlateSteps.Thinner(Length.FromMm(mm), steps).Mm, 0.001);
 
     [Fact]
     public void What_was_not_said_is_filled_in()
     {
         Job Filled(Process process, Metal metal, string thickness = "3") =>
             Defaults.Complete(new AskedJob(Thickness.Parse(thickness), Joint.T, Position.Flat) { Process = process, Metal = metal }, null);
-        Assert.Equal((Wire.Solid06, Gas.ArgonCarbon25), (Filled(Process.GmawShortCircuit, Metal.MildSteel).Wire!.Value, Filled(Process.GmawShortCircuit, Metal.MildSteel).Gas));
+        Assert.Equal(
+            (Wire.Solid06, Gas.ArgonCarbon25),
+            (Filled(Process.GmawShortCircuit, Metal.MildSteel).Wire!.Value, Filled(Process.GmawShortCircuit, Metal.MildSteel).Gas)
+        );
         Assert.Equal(Gas.HeliumMix, Filled(Process.GmawShortCircuit, Metal.Stainless).Gas);
         Assert.Null(Filled(Process.GtawDc, Metal.Titanium).Wire);
         // Whatever the list fills in, it makes a sheet where the process can weld the metal at all.
-        foreach (var (process, metal) in new[] { (Process.GmawShortCircuit, Metal.MildSteel), (Process.FcawGasShielded, Metal.LowAlloySteel), (Process.GmawPulsed, Metal.Aluminium), (Process.GtawAc, Metal.Magnesium) })
+        foreach (
+            var (process, metal) in new[]
+            {
+                (Process.GmawShortCircuit, Metal.MildSteel),
+                (Process.FcawGasShielded, Metal.LowAlloySteel),
+                (Process.GmawPulsed, Metal.Aluminium),
+                (Process.GtawAc, Metal.Magnesium),
+            }
+        )
         {
             Assert.IsType<Sheet>(Planner.Plan(Filled(process, metal)));
         }

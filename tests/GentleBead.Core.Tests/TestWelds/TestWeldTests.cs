@@ -15,7 +15,10 @@ public class TestWeldTests
     public void Two_words_decide_an_attempt_and_one_rejection_is_enough()
     {
         List<Assessment> words = [];
-        Assert.All(TestWeld.State(Terms, words).Coupons, coupon => Assert.Equal((CouponStanding.ToWeld, 1), (coupon.Standing, coupon.Attempt)));
+        Assert.All(
+            TestWeld.State(Terms, words).Coupons,
+            coupon => Assert.Equal((CouponStanding.ToWeld, 1), (coupon.Standing, coupon.Attempt))
+        );
         words.Add(Word(1, 1, First, true));
         Assert.Equal(CouponStanding.ToAssessAgain, TestWeld.State(Terms, words).Coupons[0].Standing);
         words.Add(Word(1, 1, Second, false));
@@ -31,7 +34,12 @@ public class TestWeldTests
     [Fact]
     public void Out_of_attempts_is_not_passed_and_may_be_signed()
     {
-        Assessment[] words = [.. new[] { 1, 2 }.SelectMany(attempt => new[] { Word(1, attempt, First, false), Word(1, attempt, Second, false) }), Word(2, 1, First, true), Word(2, 1, Second, true)];
+        Assessment[] words =
+        [
+            .. new[] { 1, 2 }.SelectMany(attempt => new[] { Word(1, attempt, First, false), Word(1, attempt, Second, false) }),
+            Word(2, 1, First, true),
+            Word(2, 1, Second, true),
+        ];
         var state = TestWeld.State(Terms, words);
         Assert.Equal(CouponStanding.Failed, state.Coupons[0].Standing);
         Assert.Equal((true, false), (state.MaySign, state.Passed));
@@ -41,13 +49,21 @@ public class TestWeldTests
     public void What_cannot_be_taken_is_refused_in_words()
     {
         Assessment[] once = [Word(1, 1, First, true)];
-        Assert.Contains("another assessor", TestWeld.Refused(Terms, once, Word(1, 1, First, true), false)?.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "another assessor",
+            TestWeld.Refused(Terms, once, Word(1, 1, First, true), false)?.ToString(),
+            StringComparison.Ordinal
+        );
         Assert.Null(TestWeld.Refused(Terms, once, Word(1, 1, Second, true), false));
         Assert.Contains("attempt 1", TestWeld.Refused(Terms, once, Word(1, 2, Second, true), false)?.ToString(), StringComparison.Ordinal);
         Assert.Contains("2 coupons", TestWeld.Refused(Terms, once, Word(3, 1, Second, true), false)?.ToString(), StringComparison.Ordinal);
         Assert.Contains("signed off", TestWeld.Refused(Terms, once, Word(2, 1, Second, true), true)?.ToString(), StringComparison.Ordinal);
         Assessment[] passed = [.. once, Word(1, 1, Second, true)];
-        Assert.Contains("has passed", TestWeld.Refused(Terms, passed, Word(1, 2, First, true), false)?.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "has passed",
+            TestWeld.Refused(Terms, passed, Word(1, 2, First, true), false)?.ToString(),
+            StringComparison.Ordinal
+        );
         Assert.Equal(2, new TestWeldTerms(0, 9, CriteriaSet.Practice).Problems().Count());
         Assert.Empty(Terms.Problems());
     }
@@ -64,10 +80,19 @@ public class TestWeldTests
             while (!TestWeld.State(terms, words).MaySign)
             {
                 Assert.True(++tries < 5000);
-                var word = Word(1 + random.Next(terms.Coupons), 1 + random.Next(terms.Attempts), random.Next(2) == 0 ? First : Second, random.Next(3) > 0);
-                if (TestWeld.Refused(terms, words, word, false) is null) words.Add(word);
+                var word = Word(
+                    1 + random.Next(terms.Coupons),
+                    1 + random.Next(terms.Attempts),
+                    random.Next(2) == 0 ? First : Second,
+                    random.Next(3) > 0
+                );
+                if (TestWeld.Refused(terms, words, word, false) is null)
+                    words.Add(word);
             }
-            Assert.All(words.GroupBy(word => (word.Coupon, word.Attempt)), attempt => Assert.Equal(2, attempt.Select(word => word.Assessor).Distinct().Count()));
+            Assert.All(
+                words.GroupBy(word => (word.Coupon, word.Attempt)),
+                attempt => Assert.Equal(2, attempt.Select(word => word.Assessor).Distinct().Count())
+            );
             Assert.True(words.Count <= terms.Coupons * terms.Attempts * 2);
         }
     }
@@ -77,8 +102,10 @@ public class TestWeldTests
     {
         Ruling[] rulings =
         [
-            .. Enumerable.Repeat(new Ruling(Aspect.Sound, "right", "right"), 19), new(Aspect.Sound, "right", "off"),
-            .. Enumerable.Repeat(new Ruling(Aspect.Penetration, "right", "off"), 6), .. Enumerable.Repeat(new Ruling(Aspect.Penetration, "right", "right"), 6),
+            .. Enumerable.Repeat(new Ruling(Aspect.Sound, "right", "right"), 19),
+            new(Aspect.Sound, "right", "off"),
+            .. Enumerable.Repeat(new Ruling(Aspect.Penetration, "right", "off"), 6),
+            .. Enumerable.Repeat(new Ruling(Aspect.Penetration, "right", "right"), 6),
             new(null, "cold", "right"),
         ];
         var agreement = Agreement.Of(rulings);

@@ -14,7 +14,9 @@ public class TrialTests
     private static readonly DateTimeOffset Eight = new(2026, 3, 2, 20, 0, 0, TimeSpan.Zero);
     private static readonly Machine WithAmps = Room.Digital with { AmpControl = Room.Amps };
     private static readonly Sheet T = Room.Sheet(machine: Room.Digital);
-    private static readonly Sheet Tig = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon), WithAmps));
+    private static readonly Sheet Tig = Assert.IsType<Sheet>(
+        Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon), WithAmps)
+    );
 
     private static TrialPlan Plan(TrialRequest request, Machine? machine = null, Sheet? sheet = null)
     {
@@ -23,11 +25,20 @@ public class TrialTests
         return made.Value!;
     }
 
-    private static JudgedTrialBead Laid(TrialPlan plan, int step, Evidence evidence, double minutes = 0, bool fresh = true, Sheet? sheet = null)
+    private static JudgedTrialBead Laid(
+        TrialPlan plan,
+        int step,
+        Evidence evidence,
+        double minutes = 0,
+        bool fresh = true,
+        Sheet? sheet = null
+    )
     {
         var planned = plan.Steps[step - 1];
         var bead = new TrialBead(step, planned.Used, planned.Amps, evidence, Eight.AddMinutes(minutes), fresh);
-        var judged = planned.Used is { } used ? Judge.Of(planned.Sheet ?? sheet ?? T, Room.Digital, used, evidence) : Judge.Of(sheet ?? Tig, WithAmps, planned.Amps!.Value, evidence);
+        var judged = planned.Used is { } used
+            ? Judge.Of(planned.Sheet ?? sheet ?? T, Room.Digital, used, evidence)
+            : Judge.Of(sheet ?? Tig, WithAmps, planned.Amps!.Value, evidence);
         return new(bead, judged);
     }
 
@@ -44,7 +55,9 @@ public class TrialTests
         Assert.Contains(plan.Hold, hold => hold.Contains("volts", StringComparison.Ordinal));
     }
 
-    /// <summary>Common practice, no source: 100 in/min down and 100 up with the same volts; or volts 3 down and 3 up, then settled about 1 up.</summary>
+    /// <summary>
+    /// Common practice, no source: 100 in/min down and 100 up with the same volts; or volts 3 down and 3 up, then settled about 1 up.
+    /// </summary>
     [Fact]
     public void A_one_variable_trial_moves_one_thing_by_the_step_asked_for()
     {
@@ -56,7 +69,10 @@ public class TrialTests
         Assert.Single(volts.Steps.Select(step => step.Used!.WireFeed.MPerMin).Distinct());
         var up = Plan(new(TrialKind.OneVariable, Variable.Wire, Way.Up, WireFeedSpeed.FromInPerMin(40)));
         Assert.Equal([0, 40], up.Steps.Select(step => Math.Round(step.Used!.WireFeed.InPerMin - T.Pair!.WireFeed.InPerMin)));
-        Assert.Equal("variable", Assert.Single(TrialPlans.Make(new(TrialKind.OneVariable, Variable.Joint), T, Room.Digital, WayOfSetting.Usual).Problems).Field);
+        Assert.Equal(
+            "variable",
+            Assert.Single(TrialPlans.Make(new(TrialKind.OneVariable, Variable.Joint), T, Room.Digital, WayOfSetting.Usual).Problems).Field
+        );
     }
 
     [Fact]
@@ -67,7 +83,11 @@ public class TrialTests
         Assert.True(fine.Steps.Zip(fine.Steps.Skip(1)).All(pair => pair.Second.Value > pair.First.Value));
         Assert.True(fine.Steps[0].Value <= T.Pair!.Volts.Aim.Volts - 3.9);
         Assert.Single(fine.Steps.Select(step => step.WireMark).Distinct());
-        var taps = Plan(new(TrialKind.Staircase, StepVolts: Voltage.FromVolts(0.5)), Room.KnobAndTaps, Room.Sheet(machine: Room.KnobAndTaps));
+        var taps = Plan(
+            new(TrialKind.Staircase, StepVolts: Voltage.FromVolts(0.5)),
+            Room.KnobAndTaps,
+            Room.Sheet(machine: Room.KnobAndTaps)
+        );
         Assert.Equal(taps.Steps.Count, taps.Steps.Select(step => step.VoltMark).Distinct().Count());
         Assert.Equal(Enumerable.Range(1, taps.Steps.Count), taps.Steps.Select(step => step.Number));
     }
@@ -79,7 +99,8 @@ public class TrialTests
         Assert.Equal([Joint.OutsideCorner, Joint.Lap, Joint.T], joints.Steps.Select(step => step.Sheet!.Job.Joint));
         var positions = Plan(new(TrialKind.PositionPair));
         Assert.Equal([Position.VerticalDown, Position.Horizontal], positions.Steps.Select(step => step.Sheet!.Job.Position));
-        foreach (var plan in new[] { joints, positions }) Assert.Single(plan.Steps.Select(step => step.Used).Distinct());
+        foreach (var plan in new[] { joints, positions })
+            Assert.Single(plan.Steps.Select(step => step.Used).Distinct());
     }
 
     [Fact]
@@ -88,9 +109,15 @@ public class TrialTests
         var three = Plan(new(TrialKind.SetOfThree));
         var arc = WireArc.Dip(Wire.Solid08);
         Assert.All(three.Steps, step => Assert.True(SmoothBand.At(step.Used!.WireFeed, arc).Holds(step.Used.Volts)));
-        Assert.True(three.Steps[0].Used!.WireFeed < three.Steps[2].Used!.WireFeed && three.Steps[2].Used!.WireFeed < three.Steps[1].Used!.WireFeed);
+        Assert.True(
+            three.Steps[0].Used!.WireFeed < three.Steps[2].Used!.WireFeed && three.Steps[2].Used!.WireFeed < three.Steps[1].Used!.WireFeed
+        );
         var amps = Plan(new(TrialKind.AmpsLadder), WithAmps, Tig);
-        Assert.Equal([0.7, 0.85, 1, 1.15, 1.3], amps.Steps.Select(step => Math.Round(step.Amps!.Value / Tig.Amps, 2)), (a, b) => Math.Abs(a - b) < 0.02);
+        Assert.Equal(
+            [0.7, 0.85, 1, 1.15, 1.3],
+            amps.Steps.Select(step => Math.Round(step.Amps!.Value / Tig.Amps, 2)),
+            (a, b) => Math.Abs(a - b) < 0.02
+        );
         Assert.Equal("kind", Assert.Single(TrialPlans.Make(new(TrialKind.AmpsLadder), T, Room.Digital, WayOfSetting.Usual).Problems).Field);
         Assert.Null(TrialPlans.Make(new(TrialKind.Staircase), Tig, WithAmps, WayOfSetting.Usual).Value);
     }
@@ -98,8 +125,24 @@ public class TrialTests
     [Fact]
     public void Bad_steps_are_refused_at_their_field()
     {
-        Assert.Equal("wireStepMPerMin", Assert.Single(TrialPlans.Make(new(TrialKind.OneVariable, WireStep: WireFeedSpeed.FromMPerMin(40)), T, Room.Digital, WayOfSetting.Usual).Problems).Field);
-        Assert.Equal("stepVolts", Assert.Single(TrialPlans.Make(new(TrialKind.Staircase, StepVolts: Voltage.FromVolts(0)), T, Room.Digital, WayOfSetting.Usual).Problems).Field);
+        Assert.Equal(
+            "wireStepMPerMin",
+            Assert
+                .Single(
+                    TrialPlans
+                        .Make(new(TrialKind.OneVariable, WireStep: WireFeedSpeed.FromMPerMin(40)), T, Room.Digital, WayOfSetting.Usual)
+                        .Problems
+                )
+                .Field
+        );
+        Assert.Equal(
+            "stepVolts",
+            Assert
+                .Single(
+                    TrialPlans.Make(new(TrialKind.Staircase, StepVolts: Voltage.FromVolts(0)), T, Room.Digital, WayOfSetting.Usual).Problems
+                )
+                .Field
+        );
         var stiff = Room.Digital with { VoltControl = new Control(ControlKind.Digital, 19.9, 20.1, 0.1, "V", []) };
         Assert.Equal("kind", Assert.Single(TrialPlans.Make(new(TrialKind.VoltLadder), T, stiff, WayOfSetting.Usual).Problems).Field);
     }
@@ -108,7 +151,11 @@ public class TrialTests
     public void A_bead_that_breaks_the_fairness_is_told()
     {
         var plan = Plan(new(TrialKind.WireLadder));
-        var first = Laid(plan, 1, new(Sound.Popping, Measured: new(BeadLength: Length.FromMm(100), ArcSeconds: 17), StickOut: Length.FromMm(8))).Bead;
+        var first = Laid(
+            plan,
+            1,
+            new(Sound.Popping, Measured: new(BeadLength: Length.FromMm(100), ArcSeconds: 17), StickOut: Length.FromMm(8))
+        ).Bead;
         Assert.Empty(Fairness.Of(plan, T, first, []));
 
         IReadOnlyList<UnfairBead> Second(Evidence evidence, double minutes, bool fresh, Settings? used = null)
@@ -124,9 +171,15 @@ public class TrialTests
         // The hand near the plate decides over the estimate, either way.
         Assert.Empty(Second(same with { Plate = PlateWarmth.Cold }, 1, fresh: false));
         Assert.Equal(Unfair.PlateWarm, Assert.Single(Second(same with { Plate = PlateWarmth.Hot }, 120, fresh: true)).Unfair);
-        Assert.Equal(Unfair.TravelOff, Assert.Single(Second(same with { Measured = new(BeadLength: Length.FromMm(100), ArcSeconds: 30) }, 1, fresh: true)).Unfair);
+        Assert.Equal(
+            Unfair.TravelOff,
+            Assert.Single(Second(same with { Measured = new(BeadLength: Length.FromMm(100), ArcSeconds: 30) }, 1, fresh: true)).Unfair
+        );
         var planned = plan.Steps[1].Used!;
-        Assert.Equal(Unfair.TwoThings, Assert.Single(Second(same, 1, true, planned with { Volts = Voltage.FromVolts(planned.Volts.Volts + 1.5) })).Unfair);
+        Assert.Equal(
+            Unfair.TwoThings,
+            Assert.Single(Second(same, 1, true, planned with { Volts = Voltage.FromVolts(planned.Volts.Volts + 1.5) })).Unfair
+        );
         // The wire is what this trial turns.
         Assert.Empty(Second(same, 1, true, planned with { WireFeed = planned.WireFeed * 1.2 }));
         Assert.Equal(Unfair.TwoThings, Assert.Single(Second(same with { StickOut = Length.FromMm(16) }, 1, true)).Unfair);
@@ -151,7 +204,11 @@ public class TrialTests
         var leg = Assert.Single(result.Curves);
         Assert.Equal(("Leg", 3), ($"{leg.Name}", leg.Points.Count));
         // The slope is MathNet's straight line; two points by hand: 3 mm over the way from the least to the most wire.
-        Assert.Equal(3 / (plan.Steps[0].Value - plan.Steps[1].Value), TrialResult.Of(plan, T, [.. beads.Take(2)]).Curves[0].SlopeMm!.Value, 1e-9);
+        Assert.Equal(
+            3 / (plan.Steps[0].Value - plan.Steps[1].Value),
+            TrialResult.Of(plan, T, [.. beads.Take(2)]).Curves[0].SlopeMm!.Value,
+            1e-9
+        );
     }
 
     [Fact]
@@ -175,12 +232,19 @@ public class TrialTests
     public void A_staircase_says_from_where_to_where_it_ran_smooth_and_ends_when_ragged()
     {
         var plan = Plan(new(TrialKind.Staircase));
-        Sound Heard(double volts) => volts < 19 ? Sound.Popping : volts > 21.5 ? Sound.Hiss : Sound.EvenCrackle;
+        Sound Heard(double volts) =>
+            volts < 19 ? Sound.Popping
+            : volts > 21.5 ? Sound.Hiss
+            : Sound.EvenCrackle;
         var beads = plan.Steps.Take(7).Select(step => Laid(plan, step.Number, new(Heard(step.Value)))).ToArray();
         var smooth = plan.Steps.Where(step => Heard(step.Value) == Sound.EvenCrackle).Select(step => step.Value).ToArray();
         var result = TrialResult.Of(plan, T, beads);
         Assert.True(result.Done);
-        Assert.Contains($"from {smooth[0]:0.0} to {smooth[^1]:0.0} V, {smooth.Length} steps", result.Learned?.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            $"from {smooth[0]:0.0} to {smooth[^1]:0.0} V, {smooth.Length} steps",
+            result.Learned?.ToString(),
+            StringComparison.Ordinal
+        );
         Assert.False(TrialResult.Of(plan, T, [.. beads.Take(5)]).Done);
     }
 
@@ -188,10 +252,15 @@ public class TrialTests
     public void The_same_settings_on_three_joints_teach_to_set_for_the_joint()
     {
         var plan = Plan(new(TrialKind.JointTransfer));
-        var result = TrialResult.Of(plan, T,
-        [
-            Laid(plan, 1, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide)), Laid(plan, 2, JudgeGood), Laid(plan, 3, JudgeGood),
-        ]);
+        var result = TrialResult.Of(
+            plan,
+            T,
+            [
+                Laid(plan, 1, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide)),
+                Laid(plan, 2, JudgeGood),
+                Laid(plan, 3, JudgeGood),
+            ]
+        );
         Assert.True(result.Done);
         Assert.Contains("Hot: outside corner", result.Learned?.ToString(), StringComparison.Ordinal);
         Assert.Contains("set for the joint", result.Learned?.ToString(), StringComparison.Ordinal);
@@ -209,12 +278,41 @@ public class TrialTests
         Assert.Equal(dials.WireFeedAt(50).Value, found.BreaksUp!.Value.MPerMin, 1e-9);
         Assert.Contains("ran smooth from", found.Learned.ToString(), StringComparison.Ordinal);
         Assert.Null(SweepFinding.Of(run with { Events = [] }, dials, Voltage.FromVolts(18)).Middle);
-        Assert.Contains("did not break up", SweepFinding.Of(run with { Events = [new(SweepMark.Smooths, 5)] }, dials, Voltage.FromVolts(18)).Learned.ToString(), StringComparison.Ordinal);
-        foreach (var bad in new[] { run with { FromMark = -5 }, run with { ToMark = 20 }, run with { Seconds = 1 }, run with { Events = [new(SweepMark.Smooths, 26)] }, run with { Seconds = double.NaN } })
+        Assert.Contains(
+            "did not break up",
+            SweepFinding.Of(run with { Events = [new(SweepMark.Smooths, 5)] }, dials, Voltage.FromVolts(18)).Learned.ToString(),
+            StringComparison.Ordinal
+        );
+        foreach (
+            var bad in new[]
+            {
+                run with
+                {
+                    FromMark = -5,
+                },
+                run with
+                {
+                    ToMark = 20,
+                },
+                run with
+                {
+                    Seconds = 1,
+                },
+                run with
+                {
+                    Events = [new(SweepMark.Smooths, 26)],
+                },
+                run with
+                {
+                    Seconds = double.NaN,
+                },
+            }
+        )
         {
             Assert.NotEmpty(bad.Problems(Room.KnobAndTaps.WireControl!));
         }
     }
 
-    private static Evidence JudgeGood => new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Spatter.Little, Ripple.Even, [], Penetration.TintBehind);
+    private static Evidence JudgeGood =>
+        new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Spatter.Little, Ripple.Even, [], Penetration.TintBehind);
 }

@@ -26,8 +26,10 @@ public class LearnedWindowTests
         for (var i = 0; i < 60; i++)
         {
             var middle = (low + high) / 2;
-            if (edge(WireFeedSpeed.FromInPerMin(middle)) < volts) low = middle;
-            else high = middle;
+            if (edge(WireFeedSpeed.FromInPerMin(middle)) < volts)
+                low = middle;
+            else
+                high = middle;
         }
         return WireFeedSpeed.FromInPerMin(low);
     }
@@ -38,16 +40,20 @@ public class LearnedWindowTests
         var points = new List<WindowPoint>();
         foreach (var held in volts)
         {
-            foreach (var (edge, heard) in new[] { ((Func<WireFeedSpeed, double>)High, BandEvidence.TopEdge), (Low, BandEvidence.BottomEdge) })
+            foreach (
+                var (edge, heard) in new[] { ((Func<WireFeedSpeed, double>)High, BandEvidence.TopEdge), (Low, BandEvidence.BottomEdge) }
+            )
             {
                 var wire = Crossing(edge, held).InPerMin + noiseInPerMin * Normal(random);
-                if (wire > 60) points.Add(new(WireFeedSpeed.FromInPerMin(wire), Voltage.FromVolts(held), heard));
+                if (wire > 60)
+                    points.Add(new(WireFeedSpeed.FromInPerMin(wire), Voltage.FromVolts(held), heard));
             }
         }
         return points;
     }
 
-    private static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    private static double Normal(Random random) =>
+        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 
     [Fact]
     public void A_known_band_is_found_again_within_five_per_cent_and_it_says_how_sure_it_is()
@@ -69,8 +75,10 @@ public class LearnedWindowTests
                 var sure = window.SureVolts(wire);
                 Assert.InRange(sure, 0.02, 0.35);
                 all += 2;
-                if (Math.Abs(window.At(wire).Low.Volts - Low(wire)) <= 2 * sure) inside++;
-                if (Math.Abs(window.At(wire).High.Volts - High(wire)) <= 2 * sure) inside++;
+                if (Math.Abs(window.At(wire).Low.Volts - Low(wire)) <= 2 * sure)
+                    inside++;
+                if (Math.Abs(window.At(wire).High.Volts - High(wire)) <= 2 * sure)
+                    inside++;
             }
             Assert.InRange(window.Weight(), 0.9, 1);
         }
@@ -101,13 +109,19 @@ public class LearnedWindowTests
     public void Beads_alone_find_it_too_more_slowly()
     {
         var random = new Random(3);
-        var beads = Enumerable.Range(0, 120).Select(_ =>
-        {
-            var wire = WireFeedSpeed.FromInPerMin(160 + 180 * random.NextDouble());
-            var volts = SmoothBand.At(wire, Arc).Aim.Volts + 6 * (random.NextDouble() - 0.4);
-            var heard = volts + 0.2 * Normal(random) < Low(wire) ? BandEvidence.Under : volts + 0.2 * Normal(random) > High(wire) ? BandEvidence.Over : BandEvidence.Inside;
-            return new WindowPoint(wire, Voltage.FromVolts(volts), heard, heard == BandEvidence.Inside);
-        }).ToArray();
+        var beads = Enumerable
+            .Range(0, 120)
+            .Select(_ =>
+            {
+                var wire = WireFeedSpeed.FromInPerMin(160 + 180 * random.NextDouble());
+                var volts = SmoothBand.At(wire, Arc).Aim.Volts + 6 * (random.NextDouble() - 0.4);
+                var heard =
+                    volts + 0.2 * Normal(random) < Low(wire) ? BandEvidence.Under
+                    : volts + 0.2 * Normal(random) > High(wire) ? BandEvidence.Over
+                    : BandEvidence.Inside;
+                return new WindowPoint(wire, Voltage.FromVolts(volts), heard, heard == BandEvidence.Inside);
+            })
+            .ToArray();
         var at = WireFeedSpeed.FromInPerMin(240);
         var truth = (Low(at) + High(at)) / 2;
         var few = LearnedWindow.Fit(Arc, [.. beads.Take(6)]);
@@ -120,7 +134,12 @@ public class LearnedWindowTests
     [Fact]
     public void The_order_of_what_was_heard_is_nothing()
     {
-        var points = Sweeps(9, [18, 19, 20, 21], 6).Concat([new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(19), BandEvidence.Inside, true), new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(16), BandEvidence.Under)]).ToArray();
+        var points = Sweeps(9, [18, 19, 20, 21], 6)
+            .Concat([
+                new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(19), BandEvidence.Inside, true),
+                new(WireFeedSpeed.FromInPerMin(250), Voltage.FromVolts(16), BandEvidence.Under),
+            ])
+            .ToArray();
         var shuffled = points.ToArray();
         new Random(1).Shuffle(shuffled);
         var wire = WireFeedSpeed.FromInPerMin(220);
@@ -140,7 +159,8 @@ public class LearnedWindowTests
         Assert.Equal(Source.Measured, why.Source);
         Assert.Contains("sweep marks", why.Working.ToString(), StringComparison.Ordinal);
 
-        // The textbook's sheet shows it beside its own, and as a difference; without evidence the room falls back on the textbook and says so.
+        // The textbook's sheet shows it beside its own, and as a difference; without evidence the room falls back on the textbook and says
+        // so.
         var textbook = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, window: window));
         Assert.Equal(window.At(textbook.Pair!.WireFeed), textbook.Pair.Learned!.Volts);
         Assert.Equal((window.Sweeps, window.Beads), (textbook.Pair.Learned.Sweeps, textbook.Pair.Learned.Beads));
@@ -150,6 +170,9 @@ public class LearnedWindowTests
         Assert.Equal(textbook.Pair!.Volts.Aim, bare.Pair!.Volts.Aim);
         Assert.Contains(bare.Cautions, caution => caution.Text.Contains("found too little", StringComparison.Ordinal));
         // What was found with another wire says nothing here.
-        Assert.DoesNotContain(Assert.IsType<Sheet>(Planner.Plan(job with { Wire = Wire.Solid09 }, Room.Digital, window: window)).OtherWays, difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Assert.IsType<Sheet>(Planner.Plan(job with { Wire = Wire.Solid09 }, Room.Digital, window: window)).OtherWays,
+            difference => difference.Text.StartsWith("Room first", StringComparison.Ordinal)
+        );
     }
 }

@@ -44,7 +44,8 @@ public class SaidTests
     [InlineData(-1.5, "+0.0", "-1.5")]
     [InlineData(1.5, "+0.0", "+1.5")]
     [InlineData(1e20, "0.#", "100000000000000000000")]
-    public void Numbers_by_their_pattern(double value, string pattern, string written) => Assert.Equal(written, Digits.Show(value, pattern));
+    public void Numbers_by_their_pattern(double value, string pattern, string written) =>
+        Assert.Equal(written, Digits.Show(value, pattern));
 
     [Fact]
     public void Parts_sentences_names_and_sizes_of_two_systems()
@@ -53,7 +54,13 @@ public class SaidTests
         Assert.Equal("Toes cold, no heat tint.", $"{Say($"{looks:capital}.")}");
         Assert.Equal("One. Two.", $"{Sentences(Say($"One."), null, Say($"Two."))}");
         Assert.Equal("Booth {4}", $"{AsIs("Booth {4}")}");
-        Assert.Equal(("0.8 mm wire", "0.030 in wire"), (Say($"{new Either("0.8 mm", "0.030 in")} wire").In(Units.Metric), Say($"{new Either("0.8 mm", "0.030 in")} wire").In(Units.Inch)));
+        Assert.Equal(
+            ("0.8 mm wire", "0.030 in wire"),
+            (
+                Say($"{new Either("0.8 mm", "0.030 in")} wire").In(Units.Metric),
+                Say($"{new Either("0.8 mm", "0.030 in")} wire").In(Units.Inch)
+            )
+        );
         Assert.Equal("1 pass", $"{1.Counted(Say($"pass"), Say($"passes"))}");
         Assert.Equal("2 passes", $"{2.Counted(Say($"pass"), Say($"passes"))}");
     }
@@ -61,7 +68,15 @@ public class SaidTests
     [Fact]
     public void From_its_template_a_sentence_comes_back_the_same()
     {
-        foreach (var said in new[] { Say($"Nothing."), Say($"{{braces}} and {3} of {Length.FromMm(2):run}"), Say($"{Say($"a part")} {"Maren".Name()}"), AsIs("{0} as typed") })
+        foreach (
+            var said in new[]
+            {
+                Say($"Nothing."),
+                Say($"{{braces}} and {3} of {Length.FromMm(2):run}"),
+                Say($"{Say($"a part")} {"Maren".Name()}"),
+                AsIs("{0} as typed"),
+            }
+        )
         {
             var back = Parse(said.Template, said.With);
             Assert.Equal(said, back);
@@ -71,7 +86,10 @@ public class SaidTests
 
     [Fact]
     public void Another_language_may_put_the_values_elsewhere() =>
-        Assert.Equal("auf 18.0 V, 0.5 V mehr", $"{Parse("auf {1}, {0} mehr", [new SaidQuantity(QuantityKind.Volts, 0.5), new SaidQuantity(QuantityKind.Volts, 18)])}");
+        Assert.Equal(
+            "auf 18.0 V, 0.5 V mehr",
+            $"{Parse("auf {1}, {0} mehr", [new SaidQuantity(QuantityKind.Volts, 0.5), new SaidQuantity(QuantityKind.Volts, 18)])}"
+        );
 
     [Theory]
     [InlineData("{0} and {1}")]

@@ -231,7 +231,13 @@ function Assess({ view }: { view: View }) {
           placeholder="none"
           data={sections.map((one) => ({
             value: one.marksId,
-            label: `Bead ${one.bead}${one.measures.rootPenetrationMm == null ? '' : `, root ${show('length', one.measures.rootPenetrationMm)}`}`,
+            label: [
+              `Bead ${one.bead}`,
+              one.measures.rootPenetrationMm != null &&
+                `root ${show('length', one.measures.rootPenetrationMm)}`,
+            ]
+              .filter(Boolean)
+              .join(', '),
           }))}
           value={section}
           onChange={setSection}

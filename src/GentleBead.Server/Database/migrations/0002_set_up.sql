@@ -4,12 +4,16 @@
 alter table machine add column body jsonb;
 update machine set body = jsonb_build_object(
     'name', name,
-    'load', jsonb_build_object('wire', wire, 'gas', 'argonCarbon25', 'polarity', 'torchPlus', 'tipMm', null, 'rolls', null, 'program', null, 'tungstenMm', null),
-    'wireControl', jsonb_build_object('kind', wire_kind, 'lowestMark', wire_lowest_mark, 'highestMark', wire_highest_mark, 'markStep', wire_mark_step, 'unit', wire_unit, 'readings', '[]'::jsonb),
-    'voltControl', jsonb_build_object('kind', volt_kind, 'lowestMark', volt_lowest_mark, 'highestMark', volt_highest_mark, 'markStep', volt_mark_step, 'unit', volt_unit, 'readings', '[]'::jsonb));
+    'load', jsonb_build_object('wire', wire, 'gas', 'argonCarbon25', 'polarity', 'torchPlus', 'tipMm', null, 'rolls', null, 'program', null,
+        'tungstenMm', null),
+    'wireControl', jsonb_build_object('kind', wire_kind, 'lowestMark', wire_lowest_mark, 'highestMark', wire_highest_mark, 'markStep',
+        wire_mark_step, 'unit', wire_unit, 'readings', '[]'::jsonb),
+    'voltControl', jsonb_build_object('kind', volt_kind, 'lowestMark', volt_lowest_mark, 'highestMark', volt_highest_mark, 'markStep',
+        volt_mark_step, 'unit', volt_unit, 'readings', '[]'::jsonb));
 alter table machine
     alter column body set not null,
-    drop column wire, drop column wire_kind, drop column wire_lowest_mark, drop column wire_highest_mark, drop column wire_mark_step, drop column wire_unit,
+    drop column wire, drop column wire_kind, drop column wire_lowest_mark, drop column wire_highest_mark, drop column wire_mark_step,
+        drop column wire_unit,
     drop column volt_kind, drop column volt_lowest_mark, drop column volt_highest_mark, drop column volt_mark_step, drop column volt_unit;
 
 -- What the ruler and the watch said, where they were asked; measured is what follows from it.
@@ -105,7 +109,8 @@ alter table sheet
     alter column wire drop not null,
     add column overrule text check (length(overrule) between 1 and 200);
 
--- Sheets of the first edition, in the shape of the second: the same numbers, nothing worked out anew but the passes, of which there was one.
+-- Sheets of the first edition, in the shape of the second: the same numbers, nothing worked out anew but the passes, of which there was
+-- one.
 update sheet set body = (body - array['wireFeedMPerMin', 'volts', 'stickOut', 'marks', 'band', 'beadSizeIsLeg']) || jsonb_build_object(
     'processName', 'MIG short circuit (135)',
     'polarity', 'torchPlus',
@@ -116,9 +121,11 @@ update sheet set body = (body - array['wireFeedMPerMin', 'volts', 'stickOut', 'm
     'plugSeconds', null,
     'beadMeasure', case when (body ->> 'beadSizeIsLeg')::boolean then 'leg' else 'width' end,
     'passes', (
-        select jsonb_build_object('count', 1, 'layers', 1, 'areaMm2', area, 'depositGPerM', area * 7.85, 'fillerMPerM', area / (pi() / 4 * wire_mm ^ 2 * 0.93))
+        select jsonb_build_object('count', 1, 'layers', 1, 'areaMm2', area, 'depositGPerM', area * 7.85, 'fillerMPerM',
+            area / (pi() / 4 * wire_mm ^ 2 * 0.93))
         from (
-            select case when (body ->> 'beadSizeIsLeg')::boolean then 0.55 else 1.0 / 6 end * (body #>> '{beadSize,aimMm}')::float8 ^ 2 as area,
+            select case when (body ->> 'beadSizeIsLeg')::boolean then 0.55 else 1.0 / 6 end * (body #>> '{beadSize,aimMm}')::float8 ^ 2
+                as area,
                 case body #>> '{job,wire}' when 'solid06' then 0.6 when 'solid08' then 0.8 when 'solid09' then 0.9 else 1.2 end as wire_mm
         ) as laid),
     'motion', 'Straight.',
@@ -150,7 +157,8 @@ create trigger kept_setting_told after insert or update on kept_setting for each
 create function tell_check() returns trigger language plpgsql as $$
 begin
     perform tell_room('check', coalesce(new.booth_id, old.booth_id), place.student_id)
-    from (select 1) as once left join place on place.session_id = coalesce(new.session_id, old.session_id) and place.booth_id = coalesce(new.booth_id, old.booth_id);
+    from (select 1) as once left join place on place.session_id = coalesce(new.session_id, old.session_id)
+        and place.booth_id = coalesce(new.booth_id, old.booth_id);
     return null;
 end $$;
 create trigger check_tick_told after insert or delete on check_tick for each row execute function tell_check();

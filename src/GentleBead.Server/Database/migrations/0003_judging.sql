@@ -163,12 +163,15 @@ update bead set judgement = judgement || jsonb_build_object(
     'expected', '[]'::jsonb, 'telling', null, 'acceptance', null, 'followUp', null,
     'shape', (judgement -> 'shape') || jsonb_build_object('joint', sheet.joint))
 from sheet where sheet.id = bead.sheet_id;
-update sheet set body = jsonb_set(body, '{pair}', body -> 'pair' || '{"learnedBand": [], "learned": null}'::jsonb) where body -> 'pair' <> 'null'::jsonb;
-update preset set body = jsonb_set(body, '{pair}', body -> 'pair' || '{"learnedBand": [], "learned": null}'::jsonb) where body -> 'pair' <> 'null'::jsonb;
+update sheet set body = jsonb_set(body, '{pair}', body -> 'pair' || '{"learnedBand": [], "learned": null}'::jsonb)
+    where body -> 'pair' <> 'null'::jsonb;
+update preset set body = jsonb_set(body, '{pair}', body -> 'pair' || '{"learnedBand": [], "learned": null}'::jsonb)
+    where body -> 'pair' <> 'null'::jsonb;
 
 create function tell_of_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id) from bead join sheet on sheet.id = bead.sheet_id
+        where bead.id = new.bead_id;
     return null;
 end $$;
 create trigger look_told after insert on look for each row execute function tell_of_bead();
@@ -194,7 +197,8 @@ create trigger test_weld_told after insert on test_weld for each row execute fun
 
 create function tell_test() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id) from test_weld join sheet on sheet.id = test_weld.sheet_id where test_weld.id = new.test_weld_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id) from test_weld join sheet on sheet.id = test_weld.sheet_id
+        where test_weld.id = new.test_weld_id;
     return null;
 end $$;
 create trigger test_assessment_told after insert on test_assessment for each row execute function tell_test();

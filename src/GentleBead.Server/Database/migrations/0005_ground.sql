@@ -8,7 +8,9 @@ declare most bigint;
 begin
     execute format('alter table %I disable trigger user', owner);
     execute format('alter table %I add column seq bigint, add column sent bytea check (length(sent) = 32)', owner);
-    execute format('update %1$I set seq = counted.n from (select %2$I as key, row_number() over (order by %3$I, %2$I) as n from %1$I) as counted where %1$I.%2$I = counted.key', owner, key, clock);
+    execute
+        format('update %1$I set seq = counted.n from (select %2$I as key, row_number() over (order by %3$I, %2$I) as n from %1$I) '
+            || 'as counted where %1$I.%2$I = counted.key', owner, key, clock);
     execute format('select coalesce(max(seq), 0) + 1 from %I', owner) into most;
     execute format('alter table %I alter column seq set not null', owner);
     execute format('alter table %I alter column seq add generated always as identity (start with %s)', owner, most);
@@ -18,11 +20,15 @@ end $$;
 alter table session add column added_at timestamptz not null default now();
 update session set added_at = held_on;
 select number_and_sent(owner, clock, key) from (values
-    ('person', 'added_at', 'id'), ('machine', 'name', 'id'), ('reading', 'taken_at', 'id'), ('machine_load', 'loaded_at', 'id'), ('door_chart', 'entered_at', 'id'),
-    ('upkeep', 'done_at', 'id'), ('bottle_reading', 'read_at', 'id'), ('session', 'added_at', 'id'), ('sheet', 'assigned_at', 'id'), ('preset', 'saved_at', 'id'),
-    ('bead', 'recorded_at', 'id'), ('look', 'looked_at', 'id'), ('ruling', 'ruled_at', 'id'), ('picture', 'added_at', 'id'), ('macro_marks', 'marked_at', 'id'),
+    ('person', 'added_at', 'id'), ('machine', 'name', 'id'), ('reading', 'taken_at', 'id'), ('machine_load', 'loaded_at', 'id'),
+        ('door_chart', 'entered_at', 'id'),
+    ('upkeep', 'done_at', 'id'), ('bottle_reading', 'read_at', 'id'), ('session', 'added_at', 'id'), ('sheet', 'assigned_at', 'id'),
+        ('preset', 'saved_at', 'id'),
+    ('bead', 'recorded_at', 'id'), ('look', 'looked_at', 'id'), ('ruling', 'ruled_at', 'id'), ('picture', 'added_at', 'id'), ('macro_marks',
+        'marked_at', 'id'),
     ('practice_tolerances', 'set_at', 'id'), ('trial', 'started_at', 'id'), ('sweep', 'run_at', 'id'), ('test_weld', 'sealed_at', 'id'),
-    ('kept_setting', 'kept_at', 'id'), ('recording', 'added_at', 'id'), ('drill', 'given_at', 'id'), ('drill_answer', 'answered_at', 'drill_id')) as tables (owner, clock, key);
+    ('kept_setting', 'kept_at', 'id'), ('recording', 'added_at', 'id'), ('drill', 'given_at', 'id'), ('drill_answer', 'answered_at',
+        'drill_id')) as tables (owner, clock, key);
 drop function number_and_sent;
 
 -- A session can be dated anew and several held on a day; tonight's is found by the calendar, not by being the newest.
@@ -91,28 +97,33 @@ create table bead_standing (
     withdrawn boolean not null
 );
 insert into bead_standing
-select bead.id, bead.seq, bead.sheet_id, bead.number, sheet.student_id, booth.machine_id, coalesce(sheet.body #>> '{job,process}', 'gmawShortCircuit'), sheet.wire, coalesce(sheet.body #>> '{job,gas}', 'argonCarbon25'), sheet.joint,
+select bead.id, bead.seq, bead.sheet_id, bead.number, sheet.student_id, booth.machine_id, coalesce(sheet.body #>> '{job,process}',
+    'gmawShortCircuit'), sheet.wire, coalesce(sheet.body #>> '{job,gas}', 'argonCarbon25'), sheet.joint,
     sheet.thickness_mm, bead.wire_mark, bead.volt_mark, bead.amp_mark, bead.wire_feed_m_per_min, bead.volts,
     coalesce(coalesce(again.evidence, bead.evidence) ->> 'sound', coalesce(again.evidence, bead.evidence) #>> '{listened,sound}'),
     coalesce(again.judgement, bead.judgement) #>> '{causes,0,cause}', coalesce(again.verdict, bead.verdict), ruled.instructor,
-    coalesce(again.judgement, bead.judgement) -> 'shape', coalesce(again.judgement, bead.judgement) #>> '{next,instruction}', again.id, bead.recorded_at, bead.withdrawn_at is not null
+    coalesce(again.judgement, bead.judgement) -> 'shape', coalesce(again.judgement, bead.judgement) #>> '{next,instruction}', again.id,
+        bead.recorded_at, bead.withdrawn_at is not null
 from bead join sheet on sheet.id = bead.sheet_id join booth on booth.id = sheet.booth_id
 left join lateral (select id, evidence, judgement, verdict from look where bead_id = bead.id order by seq desc limit 1) as again on true
 left join lateral (select instructor from ruling where bead_id = bead.id and aspect is null order by seq desc limit 1) as ruled on true;
 create index bead_standing_sheet on bead_standing (sheet_id, number desc) where not withdrawn;
 create index bead_standing_student on bead_standing (student_id, seq desc) where not withdrawn;
 create index bead_standing_machine on bead_standing (machine_id, seq desc) where not withdrawn;
-create index bead_standing_heard on bead_standing (machine_id, process, wire, gas, seq desc) where not withdrawn and sound is not null and volts is not null;
+create index bead_standing_heard on bead_standing (machine_id, process, wire, gas, seq desc)
+    where not withdrawn and sound is not null and volts is not null;
 
 -- Beads a machine has laid, withdrawn ones too: they wore its tip all the same. One row a machine; whoever records takes turns on it.
 create table machine_wear (
     machine_id uuid primary key references machine,
     beads bigint not null check (beads >= 0)
 );
-insert into machine_wear select machine.id, (select count(*) from bead join sheet on sheet.id = bead.sheet_id join booth on booth.id = sheet.booth_id where booth.machine_id = machine.id) from machine;
+insert into machine_wear select machine.id, (select count(*) from bead join sheet on sheet.id = bead.sheet_id
+    join booth on booth.id = sheet.booth_id where booth.machine_id = machine.id) from machine;
 alter table upkeep add column beads_at bigint;
 update upkeep set beads_at = (
-    select count(*) from bead join sheet on sheet.id = bead.sheet_id join booth on booth.id = sheet.booth_id where booth.machine_id = upkeep.machine_id and bead.recorded_at <= upkeep.done_at);
+    select count(*) from bead join sheet on sheet.id = bead.sheet_id join booth on booth.id = sheet.booth_id
+        where booth.machine_id = upkeep.machine_id and bead.recorded_at <= upkeep.done_at);
 alter table upkeep alter column beads_at set not null;
 
 -- A machine's smooth band for one process, wire and gas, as fitted from the newest of what was heard there.
@@ -127,8 +138,10 @@ create table learned_window (
 );
 
 -- An answer says by itself whose it was and to what, so that where somebody stands is read from the newest answers alone.
-alter table drill_answer add column person_id uuid references person, add column kind text, add column deviation text, add column sound text;
-update drill_answer set person_id = drill.person_id, kind = drill.body ->> 'kind', deviation = drill.body ->> 'deviation', sound = drill.body ->> 'sound'
+alter table drill_answer add column person_id uuid references person, add column kind text, add column deviation text,
+    add column sound text;
+update drill_answer set person_id = drill.person_id, kind = drill.body ->> 'kind', deviation = drill.body ->> 'deviation',
+    sound = drill.body ->> 'sound'
 from drill where drill.id = drill_answer.drill_id;
 alter table drill_answer alter column person_id set not null, alter column kind set not null, alter column deviation set not null;
 create index drill_answer_person on drill_answer (person_id, seq desc);
@@ -166,22 +179,27 @@ begin
         link := test.seal;
         for entry in
             select kind, id, at, word, body from (
-                select 'assessment' as kind, id, assessed_at as at, concat(coupon, '/', attempt, '/', assessor) as word, 1 as rank, jsonb_build_object(
-                    'kind', 'assessment', 'id', id, 'by', assessor, 'at', assessed_at, 'note', note, 'coupon', coupon, 'attempt', attempt, 'accepted', accepted,
+                select 'assessment' as kind, id, assessed_at as at, concat(coupon, '/', attempt, '/', assessor) as word, 1
+                    as rank, jsonb_build_object(
+                    'kind', 'assessment', 'id', id, 'by', assessor, 'at', assessed_at, 'note', note, 'coupon', coupon, 'attempt', attempt,
+                        'accepted', accepted,
                     'evidence', evidence, 'acceptance', acceptance) as body
                 from test_assessment where test_weld_id = test.id
                 union all
-                select 'signOff', id, signed_at, null, 2, jsonb_build_object('kind', 'signOff', 'id', id, 'by', signed_by, 'at', signed_at, 'note', note, 'passed', passed)
+                select 'signOff', id, signed_at, null, 2, jsonb_build_object('kind', 'signOff', 'id', id, 'by', signed_by, 'at', signed_at,
+                    'note', note, 'passed', passed)
                 from test_sign_off where test_weld_id = test.id
                 union all
-                select 'amendment', id, amended_at, null, 3, jsonb_build_object('kind', 'amendment', 'id', id, 'by', amended_by, 'at', amended_at, 'note', text)
+                select 'amendment', id, amended_at, null, 3, jsonb_build_object('kind', 'amendment', 'id', id, 'by', amended_by, 'at',
+                    amended_at, 'note', text)
                 from test_amendment where test_weld_id = test.id) as entries
             order by at, rank, id
         loop
             place := place + 1;
             entry.body := entry.body || jsonb_build_object('testWeldId', test.id, 'number', place);
             mark := encode(sha256(convert_to(link || E'\n' || entry.body::text, 'UTF8')), 'hex');
-            insert into test_record (id, test_weld_id, number, kind, body, previous, hash, word) values (entry.id, test.id, place, entry.kind, entry.body::text, link, mark, entry.word);
+            insert into test_record (id, test_weld_id, number, kind, body, previous, hash, word)
+                values (entry.id, test.id, place, entry.kind, entry.body::text, link, mark, entry.word);
             link := mark;
         end loop;
     end loop;
@@ -204,12 +222,15 @@ create view machine_now as
 select machine.id, machine.seq, machine.name, machine.body,
     (select machine_load.body from machine_load where machine_id = machine.id order by machine_load.seq desc limit 1) as load,
     (select json_agg(json_build_object('control', control, 'mark', mark, 'measured', measured) order by mark, seq)
-        from (select control, mark, measured, seq from reading where machine_id = machine.id and withdrawn_at is null order by seq desc limit 200) as newest) as readings
+        from (select control, mark, measured, seq from reading where machine_id = machine.id and withdrawn_at is null
+            order by seq desc limit 200) as newest) as readings
 from machine;
 
 create view bead_now as
-select bead.id, bead.seq, bead.sheet_id, bead.number, bead.wire_mark, bead.volt_mark, bead.amp_mark, bead.wire_feed_m_per_min, bead.volts, bead.amps,
-    coalesce(again.evidence, bead.evidence) as evidence, coalesce(again.judgement, bead.judgement) as judgement, coalesce(again.id, bead.id) as version,
+select bead.id, bead.seq, bead.sheet_id, bead.number, bead.wire_mark, bead.volt_mark, bead.amp_mark, bead.wire_feed_m_per_min, bead.volts,
+    bead.amps,
+    coalesce(again.evidence, bead.evidence) as evidence, coalesce(again.judgement, bead.judgement) as judgement, coalesce(again.id, bead.id)
+        as version,
     standing.ruled, bead.recorded_at, standing.withdrawn, standing.student_id, standing.machine_id, bead.sent
 from bead join bead_standing as standing on standing.bead_id = bead.id
 left join look as again on again.id = standing.look_id;
@@ -220,18 +241,21 @@ create function tell_room(kind text, booth uuid, student uuid, row_id uuid, bead
 $$;
 create or replace function tell_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id, case when tg_op = 'INSERT' then new.id end, new.id) from sheet where sheet.id = new.sheet_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id, case when tg_op = 'INSERT' then new.id end, new.id) from sheet
+        where sheet.id = new.sheet_id;
     return null;
 end $$;
 create or replace function tell_of_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id, new.id, bead.id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id, new.id, bead.id) from bead join sheet on sheet.id = bead.sheet_id
+        where bead.id = new.bead_id;
     return null;
 end $$;
 -- Not every row told of has an id of its own.
 create function tell_of_trial_bead() returns trigger language plpgsql as $$
 begin
-    perform tell_room('bead', sheet.booth_id, sheet.student_id, bead.id, bead.id) from bead join sheet on sheet.id = bead.sheet_id where bead.id = new.bead_id;
+    perform tell_room('bead', sheet.booth_id, sheet.student_id, bead.id, bead.id) from bead join sheet on sheet.id = bead.sheet_id
+        where bead.id = new.bead_id;
     return null;
 end $$;
 drop trigger trial_bead_told on trial_bead;
@@ -240,7 +264,8 @@ create trigger trial_bead_told after insert on trial_bead for each row execute f
 -- A test's words and signature change no bead, and a bead changes no test.
 create or replace function tell_test() returns trigger language plpgsql as $$
 begin
-    perform tell_room('test', sheet.booth_id, sheet.student_id) from test_weld join sheet on sheet.id = test_weld.sheet_id where test_weld.id = new.test_weld_id;
+    perform tell_room('test', sheet.booth_id, sheet.student_id) from test_weld join sheet on sheet.id = test_weld.sheet_id
+        where test_weld.id = new.test_weld_id;
     return null;
 end $$;
 create function tell_sealed() returns trigger language plpgsql as $$

@@ -10,6 +10,7 @@ $$;
 update sheet set body = pg_temp.renamed(body) where body ? 'school';
 update preset set body = pg_temp.renamed(body) where body ? 'school';
 update trial set plan = jsonb_set(plan, '{steps}', (
-    select jsonb_agg(case when step -> 'sheet' ? 'school' then jsonb_set(step, '{sheet}', pg_temp.renamed(step -> 'sheet')) else step end order by place)
+    select jsonb_agg(case when step -> 'sheet' ? 'school' then jsonb_set(step, '{sheet}', pg_temp.renamed(step -> 'sheet')) else step end
+        order by place)
     from jsonb_array_elements(plan -> 'steps') with ordinality as entry (step, place)))
 where jsonb_array_length(plan -> 'steps') > 0;

@@ -56,7 +56,12 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
         ))}
       <path
         className={shape.coldToes ? 'metal cold-toe' : 'metal'}
-        d={`M${start},${middle} Q${start},${middle - width / 2} ${upper[0]} L${upper.join(' ')} Q${end},${middle - width / 2} ${end},${middle} Q${end},${middle + width / 2} ${lower[0]} L${lower.join(' ')} Q${start},${middle + width / 2} ${start},${middle}z`}
+        d={[
+          `M${start},${middle} Q${start},${middle - width / 2} ${upper[0]}`,
+          `L${upper.join(' ')} Q${end},${middle - width / 2} ${end},${middle}`,
+          `Q${end},${middle + width / 2} ${lower[0]}`,
+          `L${lower.join(' ')} Q${start},${middle + width / 2} ${start},${middle}z`,
+        ].join(' ')}
       />
       {ripples.slice(1).map((i) => {
         const x = start + width / 2 + i * step + shape.rippleWander * wander(i) * 2.5;

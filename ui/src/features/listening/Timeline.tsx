@@ -109,8 +109,9 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         <span className="key share-pop" /> pops <span className="key share-crackle" />{' '}
         {sound ? 'crackle' : 'shorted'} <span className="key share-hiss" /> {sound ? 'hiss' : 'arc'}.{' '}
         {sound ? 'Tap to play from there.' : 'Volts above, amps below.'}
-        {finding.sweep &&
-          ` Smooth from ${finding.sweep.smoothsAt.toFixed(1)} s${finding.sweep.breaksUpAt != null ? ` to ${finding.sweep.breaksUpAt.toFixed(1)} s` : ''}.`}
+        {finding.sweep && ` Smooth from ${finding.sweep.smoothsAt.toFixed(1)} s`}
+        {finding.sweep?.breaksUpAt != null && ` to ${finding.sweep.breaksUpAt.toFixed(1)} s`}
+        {finding.sweep && '.'}
       </figcaption>
     </figure>
   );

@@ -18,5 +18,8 @@ const pairs: Record<string, string> = {
   z: 'ž',
 };
 
-/** Words with an accent on every small letter that has one: as good to read, and not to be mistaken for words that took another way to the screen. */
+/**
+ * Words with an accent on every small letter that has one: as good to read, and not to be mistaken for words that took another way to
+ * the screen.
+ */
 export const accented = (words: string) => words.replace(/[a-z]/g, (letter) => pairs[letter] ?? letter);

@@ -7,12 +7,18 @@ export type Said = Schemas['Said'];
 /** What stands at a place of a sentence, as the server sends it. */
 type Value = Record<string, unknown>;
 
-/** How one quantity is written in one system: its number for one of the unit it is held in, the unit, and the digits; null for 1/32 as on a rule. */
+/**
+ * How one quantity is written in one system: its number for one of the unit it is held in, the unit, and the digits; null for 1/32 as
+ * on a rule.
+ */
 type Scale = [per: number, unit: string, digits: string | null];
 
 const inch = 1 / 25.4;
 
-/** Every way of writing a quantity, by its name in JSON. The server has the same table; a file of sentences that both are tested with holds them together. */
+/**
+ * Every way of writing a quantity, by its name in JSON. The server has the same table; a file of sentences that both are tested with
+ * holds them together.
+ */
 const quantities: Record<string, Record<string, Record<System, Scale>>> = {
   lengthMm: {
     '': { metric: [1, 'mm', '0.0#'], inch: [inch, 'in', '0.000'] },

@@ -1,0 +1,280 @@
+using GentleBead.Testing;
+
+namespace GentleBead.Browser.Tests;
+
+/// <summary>How each screen is reached, and what shows that it is there.</summary>
+internal static class Screens
+{
+    public static IEnumerable<(string Name, Action<Page> Go)> Instructor =>
+        [
+            (
+                "session",
+                page =>
+                {
+                    page.Open("/");
+                    page.See("At no booth");
+                }
+            ),
+            (
+                "sheet",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Sheet", within: "Booth 2");
+                    page.See("It should sound");
+                }
+            ),
+            (
+                "bench",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Bench", within: "Booth 2");
+                    page.See("Change next");
+                }
+            ),
+            (
+                "rack",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Bench", within: "Booth 1");
+                    page.Click("Ilsa Brandt");
+                    page.See("newest first");
+                    page.See("Right");
+                }
+            ),
+            (
+                "shop",
+                page =>
+                {
+                    page.Open("/shop");
+                    page.See("How you set");
+                }
+            ),
+            (
+                "machine",
+                page =>
+                {
+                    page.Open("/shop");
+                    page.Click("Grey digital");
+                    page.See("What the marks really give");
+                    page.See("rich");
+                }
+            ),
+            (
+                "checks",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Bench", within: "Booth 2");
+                    page.See("Judge the bead");
+                    page.Click("Checks");
+                    page.See("After the last");
+                }
+            ),
+            (
+                "card",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Bench", within: "Booth 2");
+                    page.See("Judge the bead");
+                    page.Click("Card");
+                    page.See("Print, A5");
+                }
+            ),
+            (
+                "kept",
+                page =>
+                {
+                    page.Open("/kept");
+                    page.See("ran sweet");
+                }
+            ),
+            (
+                "calculators",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Sheet", within: "Booth 2");
+                    page.See("It should sound");
+                    page.Click("Calculators");
+                    page.See("Metal in is metal down");
+                    page.Click("Work it out");
+                    page.See("kept");
+                }
+            ),
+            (
+                "tig",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Sheet", within: "Booth 1");
+                    page.See("It should sound");
+                    page.Choose("Process", "TIG, AC");
+                    page.Choose("Metal", "Aluminium");
+                    page.See("Pedal at the most");
+                    page.Run<object?>("document.activeElement.blur(); window.scrollTo(0, 0)");
+                }
+            ),
+        ];
+
+    public static IEnumerable<(string Name, Action<Page> Go)> Judging =>
+        [
+            (
+                "trial",
+                page =>
+                {
+                    ToBooth(page, 2, "Trials");
+                    page.Click("Start");
+                    page.See("Hold volts");
+                }
+            ),
+            (
+                "sweep",
+                page =>
+                {
+                    ToBooth(page, 2, "Trials");
+                    page.Click("Wire sweep, by ear");
+                    page.See("it ran smooth from");
+                }
+            ),
+            (
+                "section",
+                page =>
+                {
+                    ToBooth(page, 2, "Bench");
+                    page.Click("Teodor Pike");
+                    page.See("newest first");
+                    page.See("Cold");
+                    page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
+                    page.See("How to cut and etch");
+                    page.Click("Measure again");
+                    page.See("Into the lower plate");
+                }
+            ),
+            (
+                "test-weld",
+                page =>
+                {
+                    ToBooth(page, 1, "Test");
+                    page.See("Waits for the second assessor");
+                    page.Run<object?>("document.querySelector('.test-list a').click()");
+                    page.See("hold together");
+                }
+            ),
+        ];
+
+    // Looked at like the others, but not among the pictures.
+    public static IEnumerable<(string Name, Action<Page> Go)> Practice =>
+        [
+            (
+                "arc-bench",
+                page =>
+                {
+                    page.Open("/practice/arc");
+                    page.Click("Set it as the sheet says", startsWith: true);
+                    page.See("Even crackle");
+                    page.Run<object?>("document.activeElement.blur(); window.scrollTo(0, 0)");
+                }
+            ),
+            (
+                "drill",
+                page =>
+                {
+                    page.Open("/practice");
+                    page.Click("Begin", within: "Eye");
+                    page.See("as the machine");
+                    page.Click("Volts too high");
+                }
+            ),
+            (
+                "scores",
+                page =>
+                {
+                    page.Open("/practice/scores");
+                    page.See("At the booth");
+                }
+            ),
+            (
+                "recording",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Bench", within: "Booth 1");
+                    page.Click("Ilsa Brandt");
+                    page.See("newest first");
+                    page.Run<object?>("document.querySelectorAll('.rack > li')[0].querySelectorAll('button')[0].click()");
+                    page.See("Booth logger, simulated");
+                    page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");
+                }
+            ),
+        ];
+
+    public static IEnumerable<(string Name, Action<Page> Go)> Small =>
+        [
+            (
+                "sessions",
+                page =>
+                {
+                    page.Open("/sessions");
+                    page.See("Another session", "Change");
+                }
+            ),
+            (
+                "passes",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Sheet", within: "Booth 4");
+                    page.See("1/4 T, horizontal", "in 2 layers");
+                }
+            ),
+            (
+                "trials",
+                page =>
+                {
+                    ToBooth(page, 2, "Trials");
+                    page.See("Set a trial");
+                }
+            ),
+            (
+                "test",
+                page =>
+                {
+                    ToBooth(page, 1, "Test");
+                    page.See("Seal a test weld");
+                }
+            ),
+            (
+                "bead",
+                page =>
+                {
+                    ToBooth(page, 1, "Bench");
+                    page.Click("Ilsa Brandt");
+                    page.See("newest first");
+                    page.See("Right");
+                    page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
+                    page.See("Your word");
+                }
+            ),
+            (
+                "etching",
+                page =>
+                {
+                    ToBooth(page, 2, "Bench");
+                    page.Click("How to cut and etch");
+                    page.See("30 to 60 s");
+                }
+            ),
+        ];
+
+    public static void ToBooth(Page page, int booth, string tab)
+    {
+        page.Open("/");
+        page.Click("Bench", within: $"Booth {booth}");
+        page.See("Judge the bead");
+        page.Click(tab, within: "Booth");
+    }
+}
