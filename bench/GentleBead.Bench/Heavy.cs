@@ -8,8 +8,8 @@ using GentleBead.Testing;
 namespace GentleBead.Bench;
 
 /// <summary>
-/// What the long work costs everybody else: memory while twelve recordings come in at once, and a bead's time beside somebody looping the
-/// arc.
+/// What the long work costs everybody else: memory while twelve recordings
+/// come in at once, and a bead's time beside somebody looping the arc.
 /// </summary>
 internal static class Heavy
 {

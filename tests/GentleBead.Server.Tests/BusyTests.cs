@@ -10,10 +10,8 @@ using Npgsql;
 namespace GentleBead.Server.Tests;
 
 /// <summary>A server that can't get to its database says so, says when to come again, and loses nothing.</summary>
-public class BusyTests(BusyTests.OwnRoom room) : IClassFixture<BusyTests.OwnRoom>
+public class BusyTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    public sealed class OwnRoom() : Room(demo: true);
-
     // A server over the same database with few connections, which waits a second for one.
     private WebApplicationFactory<Program> Narrow() =>
         room.WithWebHostBuilder(host =>

@@ -6,14 +6,12 @@ using Npgsql;
 namespace GentleBead.Server.Tests;
 
 /// <summary>
-/// What a screen's call asks of the database and sends is bounded, however much lies there. Counted by PostgreSQL itself
-/// (pg_stat_statements).
+/// What a screen's call asks of the database and sends is bounded, however
+/// much lies there. Counted by PostgreSQL itself (pg_stat_statements).
 /// </summary>
 [Collection(nameof(Alone))]
-public sealed class CostTests(CostTests.OwnRoom room) : IClassFixture<CostTests.OwnRoom>
+public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    public sealed class OwnRoom() : Room(demo: true);
-
     private const int MostQueries = 6;
     private const int MostToRecord = 8;
     private const int MostBytes = 32 * 1024;

@@ -20,16 +20,13 @@ using GentleBead.Server.Sheets;
 namespace GentleBead.Server.Tests;
 
 /// <summary>What is loaded on a machine, and what a sheet does that does not fit it.</summary>
-public sealed class LoadTests(LoadTests.OwnRoom room) : IClassFixture<LoadTests.OwnRoom>, IAsyncLifetime
+public sealed class LoadTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyncLifetime
 {
     private HttpClient maren = null!;
 
     public async ValueTask InitializeAsync() => maren = await room.SignInAsync("maren");
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
-
-    /// <summary>A demo school of its own: these tests set machines up anew, each its own booth.</summary>
-    public sealed class OwnRoom() : Room(demo: true);
 
     [Fact]
     public async Task A_mismatch_stops_the_sheet_until_it_is_mended_or_overruled_with_a_reason()

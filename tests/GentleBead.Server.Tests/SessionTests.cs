@@ -7,10 +7,8 @@ using GentleBead.Server.Sessions;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Sessions by the calendar: several on a day, planned ahead, put right when their day was mistyped.</summary>
-public sealed class SessionTests(SessionTests.OwnRoom room) : IClassFixture<SessionTests.OwnRoom>
+public sealed class SessionTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    public sealed class OwnRoom() : Room(demo: true);
-
     private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.Now);
 
     private static Task<HttpResponseMessage> StartAsync(HttpClient maren, Guid id, string title, DateOnly day) =>

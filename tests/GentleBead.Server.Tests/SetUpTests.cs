@@ -20,16 +20,13 @@ using GentleBead.Server.Sheets;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Every process over HTTP: checks, kept settings, presets, cards, calculators, other wires.</summary>
-public sealed class SetUpTests(SetUpTests.OwnRoom room) : IClassFixture<SetUpTests.OwnRoom>, IAsyncLifetime
+public sealed class SetUpTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyncLifetime
 {
     private HttpClient maren = null!;
 
     public async ValueTask InitializeAsync() => maren = await room.SignInAsync("maren");
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
-
-    /// <summary>A demo school of its own: these tests set machines up anew, each its own booth.</summary>
-    public sealed class OwnRoom() : Room(demo: true);
 
     private async Task<MachineDetail> MachineAsync(int booth)
     {

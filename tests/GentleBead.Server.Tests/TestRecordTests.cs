@@ -15,10 +15,8 @@ using Npgsql;
 namespace GentleBead.Server.Tests;
 
 /// <summary>A test weld's records: by two assessors of the school, each by password, in one chain that shows who meddles.</summary>
-public sealed class TestRecordTests(TestRecordTests.OwnRoom room) : IClassFixture<TestRecordTests.OwnRoom>
+public sealed class TestRecordTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    public sealed class OwnRoom() : Room(demo: true);
-
     private static readonly object Fine = new
     {
         profile = "slightlyConvex",

@@ -7,10 +7,8 @@ using GentleBead.Testing;
 namespace GentleBead.Server.Tests;
 
 /// <summary>Whatever becomes of an upload, nothing of it is left waiting.</summary>
-public class UploadTests(UploadTests.OwnRoom room) : IClassFixture<UploadTests.OwnRoom>
+public class UploadTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    public sealed class OwnRoom() : Room(demo: true);
-
     // As the field says.
     private const int Most = 60 * 1024 * 1024;
 

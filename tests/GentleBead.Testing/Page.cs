@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
@@ -75,8 +77,15 @@ public sealed class Page : IDisposable
     public void See(params string[] texts)
     {
         foreach (var text in texts)
-            Until(() => Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"\"{text}\" on the page");
+            Until(() => Unaccented(Text).Contains(text, StringComparison.OrdinalIgnoreCase), $"\"{text}\" on the page");
     }
+
+    // Words in the made-up language that screens are also walked in are the same to whoever looks for them.
+    private static readonly Dictionary<char, char> Accents = Regex
+        .Matches(File.ReadAllText(Path.Combine(Cluster.Root, "ui/src/shared/words/accented.ts")), @"(\w): '(\p{L})'")
+        .ToDictionary(pair => pair.Groups[2].Value[0], pair => pair.Groups[1].Value[0]);
+
+    private static string Unaccented(string text) => string.Concat(text.Select(letter => Accents.GetValueOrDefault(letter, letter)));
 
     public void SeeNot(string text) => Until(() => !Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"no \"{text}\" on the page");
 
@@ -148,7 +157,7 @@ public sealed class Page : IDisposable
             field.dispatchEvent(new Event('input', { bubbles: true }));
             """,
             Field(label, within),
-            day.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)
+            day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
         );
 
     /// <summary>Picks an option of a list.</summary>

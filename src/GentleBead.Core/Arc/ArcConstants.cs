@@ -116,8 +116,8 @@ internal sealed record ArcConstants(
     {
         if (Melting.AppliesTo(process, wire) || wire.BurnOff == 0)
             return Melting.Constants(wire);
-        // The trade's one factor holds at the middle of the wire's range and the usual stick-out; there both parts share as Lesnewich has
-        // them.
+        // The trade's one factor holds at the middle of the wire's range and
+        // the usual stick-out; there both parts share as Lesnewich has them.
         var (a, b) = Melting.Constants(wire);
         var range = wire.RangeIn(process)!;
         var amps = (range.UsualLow.Amps + range.UsualHigh.Amps) / 2;

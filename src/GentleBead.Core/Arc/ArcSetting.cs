@@ -32,8 +32,7 @@ public enum ArcFault
 /// <param name="Metal">Which metal.</param>
 /// <param name="Amps">TIG: the current; 5 to 400 A. Null for a fed wire.</param>
 /// <param name="InductanceMh">Inductance of source and leads; 0.05 to 2 mH.</param>
-/// <param name="Wander">How far the hand wanders from the stick-out, to and fro in about two seconds; 0 to 8 mm; null for not at
-/// all.</param>
+/// <param name="Wander">How far the hand wanders from the stick-out, to and fro in about two seconds; 0 to 8 mm; null: not at all.</param>
 /// <param name="Faults">What else is wrong.</param>
 public sealed record ArcSetting(
     Process Process,

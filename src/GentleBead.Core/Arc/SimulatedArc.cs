@@ -5,8 +5,7 @@ namespace GentleBead.Core.Arc;
 
 /// <summary>
 /// An arc between a wire that is fed and a puddle, stepped sample by sample: a source and its leads, the wire melting against its
-/// feed, the drop growing on it, its touch, the bridge necking off, the puddle moving. The same setting and seed give the
-/// same trace.
+/// feed, the drop growing on it, its touch, the bridge necking off, the puddle moving. The same setting and seed give the same trace.
 /// </summary>
 /// <remarks>
 /// The circuit is L dI/dt = U0 - R I - U, the melting Lesnewich's v = a I + b L I², the bridge necks with its capillary

@@ -89,10 +89,8 @@ public sealed record MacroMarks(
 /// <param name="Throat">Actual throat: the shortest way from the root to the face; null where the joint has no legs.</param>
 /// <param name="Width">Toe to toe.</param>
 /// <param name="Reinforcement">How far the face stands over the line between the toes; 0 when it lies under it.</param>
-/// <param name="RootPenetration">How far the fusion line goes past the root, away from the face; null when no fusion line was
-/// marked.</param>
-/// <param name="LowerPenetration">How far it goes into the lower plate beside the root; null where the joint has no legs or no line was
-/// marked.</param>
+/// <param name="RootPenetration">How far the fusion line goes past the root, away from the face; null without a fusion line.</param>
+/// <param name="LowerPenetration">How far it goes into the lower plate beside the root; null without legs or line.</param>
 /// <param name="UpperPenetration">How far it goes into the standing plate; null likewise.</param>
 /// <param name="UnfusedLength">All unfused lines together.</param>
 public sealed record MacroMeasures(

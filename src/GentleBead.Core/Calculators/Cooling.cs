@@ -52,8 +52,8 @@ public static class Cooling
     }
 
     /// <summary>
-    /// How warm a coupon is after a bead, evenly through, and how long it takes to be fit for a fair comparison: in still air, or under
-    /// water.
+    /// How warm a coupon is after a bead, evenly through, and how long it
+    /// takes to be fit for a fair comparison: in still air, or under water.
     /// </summary>
     /// <remarks>
     /// Heat balance of the whole piece, then Newton's cooling; 20 W/(m2 K) in still air, common practice, no source. An estimate: a hand

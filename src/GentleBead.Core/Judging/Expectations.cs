@@ -83,8 +83,8 @@ public static class Expectations
     private static readonly HashSet<Sign> Bites = [Sign.NothingBehind, Sign.TintBehind, Sign.BackMark, Sign.RootFused, Sign.RootShort];
 
     /// <summary>
-    /// Penetration against the sheet's, as a share: Jackson and Shrubsall 1953, P = K (I⁴ / (S U²))^(1/3), from memory; the constant falls
-    /// out.
+    /// Penetration against the sheet's, as a share: Jackson and Shrubsall
+    /// 1953, P = K (I⁴ / (S U²))^(1/3), from memory; the constant falls out.
     /// </summary>
     /// <param name="amps">Current against the sheet's.</param>
     /// <param name="volts">Volts against the sheet's.</param>

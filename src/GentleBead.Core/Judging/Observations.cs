@@ -8,9 +8,8 @@ using static GentleBead.Core.Judging.Trouble;
 namespace GentleBead.Core.Judging;
 
 /// <summary>
-/// Everything that is known of a bead, one row each. From this table follow a bead's signs and their words, how strongly each counts, what
-/// is still
-/// unknown, which look tells most, whether a change helped, and what the verdict and its aspects make of each sign.
+/// Everything that is known of a bead, one row each. From this table follow a bead's signs and their words, how strongly each counts,
+/// what is still unknown, which look tells most, whether a change helped, and what the verdict and its aspects make of each sign.
 /// </summary>
 public static class Observations
 {

@@ -147,8 +147,8 @@ public static class Ear
         return new(window * seconds + lead, seconds, sound, hiss, crackle, pop, cracks);
     }
 
-    // The likelihood of each sound: the sum over the distributions it is known as, as a logarithm. Gives the distance to the nearest of
-    // all.
+    // The likelihood of each sound: the sum over the distributions it is
+    // known as, as a logarithm. Gives the distance to the nearest of all.
     private static double Likely(ReadOnlySpan<double> values, Span<double> likely)
     {
         likely.Fill(double.NegativeInfinity);

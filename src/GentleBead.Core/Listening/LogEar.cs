@@ -6,8 +6,8 @@ namespace GentleBead.Core.Listening;
 /// <summary>Names the sound an arc must have had from its volts and amps.</summary>
 public static class LogEar
 {
-    // A short that lasts so long is a wire stuck in the puddle. Common practice, no source: a good one takes two to five thousandths of a
-    // second.
+    // A short that lasts so long is a wire stuck in the puddle. Common practice,
+    // no source: a good one takes two to five thousandths of a second.
     private const double StuckSeconds = 0.007;
 
     // Each quarter second is named by what is around it.

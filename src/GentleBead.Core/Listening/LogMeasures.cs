@@ -45,8 +45,8 @@ public sealed record LogMeasures(
     private const double ShortestSeconds = 0.00015;
 
     /// <summary>
-    /// Heat input by instantaneous power (ISO/TR 18491, ASME IX QW-409.1; from memory): mean power over travel speed, no arc efficiency in
-    /// it.
+    /// Heat input by instantaneous power (ISO/TR 18491, ASME IX QW-409.1;
+    /// from memory): mean power over travel speed, no arc efficiency in it.
     /// </summary>
     /// <param name="travel">Travel speed, above 0.</param>
     public HeatInput Heat(TravelSpeed travel) => HeatInput.FromKJPerMm(MeanWatts / 1000 / (travel.MmPerMin / 60));

@@ -165,8 +165,8 @@ public sealed class Calibration
     }
 
     /// <summary>
-    /// The mark for a value on a dial without steps or ends; the plain inverse of <see cref="ValueAt"/>. Of the first line, where there are
-    /// several.
+    /// The mark for a value on a dial without steps or ends; the plain inverse
+    /// of <see cref="ValueAt"/>. Of the first line, where there are several.
     /// </summary>
     public double ExactMark(double value) => lines[0].MarkFor(value);
 

@@ -25,8 +25,7 @@ public enum ControlKind
 }
 
 /// <summary>One measured point: what the arc or the ruler gave at a mark.</summary>
-/// <param name="Mark">Where the control stood; for a <see cref="ControlKind.Trim"/>, where the wire control stood with the trim at
-/// 0.</param>
+/// <param name="Mark">Where the control stood; for a <see cref="ControlKind.Trim"/>, where the wire control stood, trim at 0.</param>
 /// <param name="Measured">What was measured there: metres per minute for wire, volts at the arc for volts, amperes for amps.</param>
 public sealed record Reading(double Mark, double Measured);
 

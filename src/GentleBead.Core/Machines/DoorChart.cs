@@ -148,8 +148,7 @@ public sealed record RightBead(Length Thickness, double HeatFactor, Settings Use
 /// <param name="Volts">Volts it gives on this machine.</param>
 /// <param name="WireOff">Its wire against the rules' for a bead on plate, as a share; above 0 the chart runs rich.</param>
 /// <param name="VoltsOff">Volts above the smooth band for its wire, below 0 under it, 0 inside.</param>
-/// <param name="WireOffBeads">Its wire against the mean of beads that came out right on plates near it, as a share; null without
-/// beads.</param>
+/// <param name="WireOffBeads">Its wire against the mean of right beads on plates near it, as a share; null without beads.</param>
 /// <param name="BeadCount">How many such beads.</param>
 public sealed record ChartComparison(
     ChartStep Step,

@@ -20,10 +20,9 @@ public sealed record AnsweredDrill(
 
 /// <summary>Which drill comes next, and how hard. Pure: it follows from the answers alone.</summary>
 /// <remarks>
-/// When an item comes back follows Leitner's boxes (Leitner 1972, from memory): right moves it a box on, wrong back to the first; the boxes
-/// are
-/// looked at after 0, 1, 3, 7 and 14 days. How hard it is follows a staircase (Levitt 1971): two right in a row
-/// make the next one harder, one wrong makes it easier, which settles where seven in ten are right.
+/// When an item comes back follows Leitner's boxes (Leitner 1972, from memory): right moves it a box on, wrong back to
+/// the first; the boxes are looked at after 0, 1, 3, 7 and 14 days. How hard it is follows a staircase (Levitt 1971):
+/// two right in a row make the next one harder, one wrong makes it easier, which settles where seven in ten are right.
 /// </remarks>
 public static class Schedule
 {

@@ -92,8 +92,8 @@ public sealed record VoltLine(double Base, double Slope, double Below, double Ab
         Lines.TryGetValue((process, wire.Kind), out var own) || Lines.TryGetValue((process, null), out own) ? own : Dip[wire.VoltsBand];
 
     /// <summary>
-    /// What a gas adds to the volts of an arc: short circuit by its table, pure CO2 in globular and cored work 1.5 V. Common practice, no
-    /// source.
+    /// What a gas adds to the volts of an arc: short circuit by its table,
+    /// pure CO2 in globular and cored work 1.5 V. Common practice, no source.
     /// </summary>
     public static double GasVolts(Process process, Gas gas) =>
         process switch

@@ -32,8 +32,8 @@ public static class TigRules
 
     /// <summary>Tungstens, thinnest first.</summary>
     /// <remarks>
-    /// DC minus: usual ranges by AWS A5.12 and ISO 6848, from memory. AC: about two thirds of that, from memory. Cups: common practice, no
-    /// source.
+    /// DC minus: usual ranges by AWS A5.12 and ISO 6848, from memory. AC: about
+    /// two thirds of that, from memory. Cups: common practice, no source.
     /// </remarks>
     public static IReadOnlyList<TungstenRow> Tungstens { get; } =
     [Row(1.0, 80, 60, 5), Row(1.6, 150, 110, 6), Row(2.4, 250, 180, 7), Row(3.2, 400, 260, 8), Row(4.0, 500, 325, 10)];

@@ -12,9 +12,8 @@ public sealed record ChainedRecord(int Number, string Body, string Previous, str
 
 /// <summary>The chain of a test weld's records: whoever changes, drops, adds or reorders one breaks it from there on.</summary>
 /// <remarks>
-/// SHA-256: FIPS 180-4. A chain proves that nothing was changed since somebody else saw its last hash: on a printed or exported record,
-/// say.
-/// Whoever can rewrite the whole database can make a whole new chain; its last hash is another one.
+/// SHA-256: FIPS 180-4. A chain proves that nothing was changed since somebody else saw its last hash: on a printed or
+/// exported record, say. Whoever can rewrite the whole database can make a whole new chain; its last hash is another one.
 /// </remarks>
 public static class RecordChain
 {

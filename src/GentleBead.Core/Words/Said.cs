@@ -3,9 +3,8 @@ using System.Text;
 namespace GentleBead.Core.Words;
 
 /// <summary>
-/// A sentence as data: its words with numbered places, and the values that stand there. It is written out when somebody reads it, in their
-/// units.
-/// Two are equal when they say the same with the same values.
+/// A sentence as data: its words with numbered places, and the values that stand there. It is written out
+/// when somebody reads it, in their units. Two are equal when they say the same with the same values.
 /// </summary>
 public sealed class Said : IEquatable<Said>
 {

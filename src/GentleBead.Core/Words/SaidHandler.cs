@@ -4,8 +4,8 @@ using GentleBead.Core.Quantities;
 namespace GentleBead.Core.Words;
 
 /// <summary>
-/// Takes an interpolated string apart into what is said and the values it is said with. Plain text is not taken: it could not be shown in
-/// another language.
+/// Takes an interpolated string apart into what is said and the values it is said
+/// with. Plain text is not taken: it could not be shown in another language.
 /// </summary>
 [InterpolatedStringHandler]
 public ref struct SaidHandler

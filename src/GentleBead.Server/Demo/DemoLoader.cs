@@ -26,8 +26,8 @@ public static class DemoLoader
         var people = services.GetRequiredService<PeopleStore>();
         if (await people.SchoolAsync() is not null)
             return;
-        // The school's name is written last here, and together with its founder for a real school: without one there can only be a demo cut
-        // short.
+        // The school's name is written last here, and together with its founder
+        // for a real school: without one there can only be a demo cut short.
         await Clearing.RunAsync(owner);
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
         var booths = await LoadMachinesAsync(services, now);

@@ -75,8 +75,8 @@ public static class Problems
     }
 
     /// <summary>
-    /// Answers requests that end in an exception: a slip of the sender's at its field, a database that is busy or away with when to come
-    /// again.
+    /// Answers requests that end in an exception: a slip of the sender's at
+    /// its field, a database that is busy or away with when to come again.
     /// </summary>
     public static void UseReadableRequests(this IApplicationBuilder app) =>
         app.UseExceptionHandler(

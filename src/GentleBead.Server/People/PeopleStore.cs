@@ -138,13 +138,6 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = EnumText.Of(units) });
     }
 
-    /// <summary>The units a person reads.</summary>
-    public async Task<Units> UnitsOfAsync(Guid id)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return EnumText.Read<Units>((await connection.ExecuteScalarAsync<string>("select units from person where id = @id", new { id }))!);
-    }
-
     /// <summary>The way of setting a person works by; the usual one until they choose.</summary>
     public async Task<WayOfSetting> WayOfSettingAsync(Guid id)
     {

@@ -40,7 +40,7 @@ public static class CardEndpoints
                 503,
                 Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
             );
-        var pdf = CardPdf.Draw(card, booth == true, await people.UnitsOfAsync(user.Id()));
+        var pdf = CardPdf.Draw(card, booth == true, (await people.FindAsync(user.Id()))!.Units);
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
     }
 
@@ -53,7 +53,11 @@ public static class CardEndpoints
         MachineStore machines
     ) =>
         await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
-            ? TypedResults.File(CardFile.WriteCsv(card.Sheet, await people.UnitsOfAsync(user.Id())), "text/csv; charset=utf-8", "sheet.csv")
+            ? TypedResults.File(
+                CardFile.WriteCsv(card.Sheet, (await people.FindAsync(user.Id()))!.Units),
+                "text/csv; charset=utf-8",
+                "sheet.csv"
+            )
             : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> JsonAsync(

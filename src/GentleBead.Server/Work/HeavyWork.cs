@@ -10,9 +10,8 @@ public sealed class TooBusyException(Said what) : Exception(what.ToString())
 }
 
 /// <summary>
-/// A queue of its own for what takes a processor for long: arcs, listening, pictures. Half the processors work on it, behind everybody's
-/// beads;
-/// people take turns, so that one who keeps asking waits for themselves.
+/// A queue of its own for what takes a processor for long: arcs, listening, pictures. Half the processors work
+/// on it, behind everybody's beads; people take turns, so that one who keeps asking waits for themselves.
 /// </summary>
 public sealed partial class HeavyWork : IDisposable
 {

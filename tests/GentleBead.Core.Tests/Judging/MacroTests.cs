@@ -57,8 +57,8 @@ public class MacroTests
         Assert.Equal(1, measured.LowerPenetration!.Value.Mm, 1e-6);
         Assert.Equal(1.2, measured.UpperPenetration!.Value.Mm, 1e-6);
         Assert.Equal(1.5, measured.UnfusedLength.Mm, 1e-6);
-        // The point (-0.4, -0.4) lies 0.4 x (5 + 6) / sqrt(61) behind the root, square to the line between the toes; (3, -1) does not lie
-        // behind it.
+        // The point (-0.4, -0.4) lies 0.4 x (5 + 6) / sqrt(61) behind the root,
+        // square to the line between the toes; (3, -1) does not lie behind it.
         Assert.Equal(0.4 * 11 / Math.Sqrt(61), measured.RootPenetration!.Value.Mm, 1e-6);
     }
 

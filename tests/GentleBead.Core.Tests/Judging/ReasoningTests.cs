@@ -108,8 +108,8 @@ public class ReasoningTests
     }
 
     /// <summary>
-    /// Jackson and Shrubsall 1953: P = K (I^4 / (S U^2))^(1/3), from memory. Twice the current is 2^(4/3) the depth; eight times the travel
-    /// halves it.
+    /// Jackson and Shrubsall 1953: P = K (I^4 / (S U^2))^(1/3), from memory.
+    /// Twice the current is 2^(4/3) the depth; eight times the travel halves it.
     /// </summary>
     [Fact]
     public void Penetration_goes_with_current_volts_and_travel_as_published()

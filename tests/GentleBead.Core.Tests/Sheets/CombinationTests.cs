@@ -222,8 +222,8 @@ public class CombinationTests
             [new(Thickness.Parse("16 ga"), 20, 2), new(Thickness.Parse("1/8"), 44, 4), new(Thickness.Parse("3/16"), 66, 7)]
         );
         var school = WayOfSetting.Usual with { Pair = PairRule.ChartFirst };
-        // 4 mm lies 0.825 of 1.5875 mm between 1/8 and 3/16 in: mark 44 + 0.5197 x 22 = 55.43, which gives 6 + 15.43 x 4.9 / 30 = 8.52
-        // m/min.
+        // 4 mm lies 0.825 of 1.5875 mm between 1/8 and 3/16 in: mark 44 +
+        // 0.5197 x 22 = 55.43, which gives 6 + 15.43 x 4.9 / 30 = 8.52 m/min.
         var sheet = Assert.IsType<Sheet>(
             Planner.Plan(new Job(Thickness.Parse("4"), Joint.T, Position.Flat, Wire.Solid08), Room.KnobAndTaps, school, chart)
         );
@@ -238,8 +238,8 @@ public class CombinationTests
         Assert.Contains(outside.Cautions, caution => caution.Text.Contains("wire first instead", StringComparison.Ordinal));
     }
 
-    // Common practice, no source: 0.030 runs out with 0.024 on the shelf: new wire speed from the factor, volts nearly the same, tension
-    // backed off.
+    // Common practice, no source: 0.030 runs out with 0.024 on the shelf: new
+    // wire speed from the factor, volts nearly the same, tension backed off.
     [Fact]
     public void Another_wire_from_the_shelf_in_mid_job()
     {

@@ -198,8 +198,8 @@ public class PublishedValuesTests
         Assert.EndsWith($"({number})", $"{process.Facts().NameUnder(gas.Facts())}", StringComparison.Ordinal);
 
     // EN 1011-2 by hand (formulas from memory), 20 degrees, run on plate. 3D at 1 kJ/mm: (6700 - 100) x 1 x (1/480 - 1/780) = 5.29 s.
-    // 2D at 1 kJ/mm in 10 mm: (4300 - 86) x 1e5 x 1/100 x (1/480² - 1/780²) = 11.36 s. Changes over at √(4214e5/6600 x (1/480 + 1/780)) =
-    // 14.66 mm.
+    // 2D at 1 kJ/mm in 10 mm: (4300 - 86) x 1e5 x 1/100 x (1/480² - 1/780²) =
+    // 11.36 s. Changes over at √(4214e5/6600 x (1/480 + 1/780)) = 14.66 mm.
     [Theory]
     [InlineData(1.0, 25, 5.288, true)]
     [InlineData(1.0, 10, 11.363, false)]

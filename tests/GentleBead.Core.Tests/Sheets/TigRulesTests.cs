@@ -111,8 +111,8 @@ public class TigRulesTests
         );
     }
 
-    // k = 0.6 for TIG, EN 1011-1 (value from memory): 15 V (10 + 0.04 x 125), 125 A, 60 + 120 / 3.175 = 97.8 mm/min: 1.150 kJ/mm, 0.690 of
-    // it counted.
+    // k = 0.6 for TIG, EN 1011-1 (value from memory): 15 V (10 + 0.04 x 125),
+    // 125 A, 60 + 120 / 3.175 = 97.8 mm/min: 1.150 kJ/mm, 0.690 of it counted.
     [Fact]
     public void Heat_input_counts_the_smaller_share()
     {

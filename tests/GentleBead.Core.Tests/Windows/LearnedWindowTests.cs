@@ -159,8 +159,8 @@ public class LearnedWindowTests
         Assert.Equal(Source.Measured, why.Source);
         Assert.Contains("sweep marks", why.Working.ToString(), StringComparison.Ordinal);
 
-        // The textbook's sheet shows it beside its own, and as a difference; without evidence the room falls back on the textbook and says
-        // so.
+        // The textbook's sheet shows it beside its own, and as a difference;
+        // without evidence the room falls back on the textbook and says so.
         var textbook = Assert.IsType<Sheet>(Planner.Plan(job, Room.Digital, window: window));
         Assert.Equal(window.At(textbook.Pair!.WireFeed), textbook.Pair.Learned!.Volts);
         Assert.Equal((window.Sweeps, window.Beads), (textbook.Pair.Learned.Sweeps, textbook.Pair.Learned.Beads));

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { fraction, inUnits } from './units';
+import { inUnits } from './units';
+import { fraction } from './words/quantities';
 
 describe('quantities in the reader’s units', () => {
   // 1 in = 25.4 mm and 1 ft = 0.3048 m exactly (international yard and pound agreement, 1959).

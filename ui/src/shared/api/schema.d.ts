@@ -6842,8 +6842,7 @@ export interface components {
             inductanceMh: number;
             /**
              * Format: double
-             * @description How far the hand wanders from the stick-out, to and fro in about two seconds; 0 to 8 mm; null for not at
-             *                 all.
+             * @description How far the hand wanders from the stick-out, to and fro in about two seconds; 0 to 8 mm; null: not at all.
              */
             wanderMm?: null | number;
             /** @description What else is wrong; never null. */
@@ -7171,8 +7170,7 @@ export interface components {
             voltsOff: number;
             /**
              * Format: double
-             * @description Its wire against the mean of beads that came out right on plates near it, as a share; null without
-             *                 beads.
+             * @description Its wire against the mean of right beads on plates near it, as a share; null without beads.
              */
             wireOffBeads: null | number;
             /**
@@ -8597,8 +8595,7 @@ export interface components {
         Reading: {
             /**
              * Format: double
-             * @description Where the control stood; for a ControlKind.Trim, where the wire control stood with the trim at
-             *                 0.
+             * @description Where the control stood; for a ControlKind.Trim, where the wire control stood, trim at 0.
              */
             mark: number;
             /**

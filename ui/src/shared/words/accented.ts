@@ -1,7 +1,7 @@
 const pairs: Record<string, string> = {
   a: 'à',
   c: 'ç',
-  d: 'đ',
+  d: 'ď',
   e: 'ë',
   g: 'ğ',
   h: 'ĥ',

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import shared from '../../../../tests/sentences.json';
 import { accented } from './accented';
-import { digits, say, type Said } from './say';
+import { digits } from './quantities';
+import { say, type Said } from './say';
 
 // The server is tested with the same file: both write a sentence alike.
 const sentences = shared as { said: Said; metric: string; inch: string }[];
