@@ -155,6 +155,7 @@ services.AddRateLimiter(limiter =>
 });
 
 var app = builder.Build();
+var stopping = app.Lifetime.ApplicationStopping;
 try
 {
     if (app.Configuration["GENTLEBEAD_OWNER_DATABASE"] is { Length: > 0 } owner)
@@ -164,13 +165,14 @@ try
             async () =>
             {
                 Migrations.Run(owner);
-                await Grants.ApplyAsync(owner, connectionString);
+                await Grants.ApplyAsync(owner, connectionString, stopping);
                 if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false))
-                    await DemoLoader.LoadAsync(app.Services, owner);
-            }
+                    await DemoLoader.LoadAsync(app.Services, owner, stopping);
+            },
+            stopping
         );
     }
-    if (await Grants.ExcessAsync(connectionString) is { Count: > 0 } excess)
+    if (await Grants.ExcessAsync(connectionString, stopping) is { Count: > 0 } excess)
     {
         await Console.Error.WriteLineAsync(
             $"The role in GENTLEBEAD_DATABASE may do more than the application does: {string.Join("; ", excess)}. Give it a role "
@@ -207,12 +209,12 @@ app.MapOpenApi().AllowAnonymous();
 app.MapGet("/health/live", () => "live").AllowAnonymous().ExcludeFromDescription();
 app.MapGet(
         "/health/ready",
-        async (NpgsqlDataSource database) =>
+        async (NpgsqlDataSource database, CancellationToken cancel) =>
         {
             try
             {
                 await using var command = database.CreateCommand("select 1");
-                await command.ExecuteScalarAsync();
+                await command.ExecuteScalarAsync(cancel);
                 return Results.Text("ready");
             }
             catch (NpgsqlException)

@@ -78,11 +78,11 @@ public class MigrationTests
         }
 
         Migrations.Run(database.Owner);
-        await Grants.ApplyAsync(database.Owner, database.Application);
+        await Grants.ApplyAsync(database.Owner, database.Application, TestContext.Current.CancellationToken);
 
         await using (var source = NpgsqlDataSource.Create(database.Application))
         {
-            var machine = (await new MachineStore(source).FindAsync(machineId))!;
+            var machine = (await new MachineStore(source).FindAsync(machineId, TestContext.Current.CancellationToken))!;
             Assert.Equal(
                 ("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus),
                 (machine.Name, machine.Load.Wire, machine.Load.Gas, machine.Load.Polarity)
@@ -93,7 +93,7 @@ public class MigrationTests
             );
             Assert.Equal(ControlKind.Tap, machine.VoltControl!.Kind);
 
-            var sheet = (await new SheetStore(source).FindAsync(sheetId))!.Body;
+            var sheet = (await new SheetStore(source).FindAsync(sheetId, TestContext.Current.CancellationToken))!.Body;
             Assert.Equal(1, sheet.RulesVersion);
             Assert.Equal(
                 (Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25),
@@ -110,7 +110,7 @@ public class MigrationTests
             Assert.Equal(today.Pair!.WireFeed.MPerMin, sheet.Pair.WireFeed.MPerMin, 1e-9);
             Assert.Equal(today.Passes.FillerMPerM, sheet.Passes.FillerMPerM, 1e-6);
 
-            var bead = (await new BeadStore(source).FindAsync(beadId))!;
+            var bead = (await new BeadStore(source).FindAsync(beadId, TestContext.Current.CancellationToken))!;
             Assert.Equal((Verdict.Cold, 1, Joint.T), (bead.Judgement.Verdict, bead.Judgement.RulesVersion, bead.Judgement.Shape.Joint));
             Assert.Equal((6.0, 4.1), (bead.Judgement.Next!.VoltMark, bead.Evidence.BeadSize!.Value.Mm));
             Assert.Empty(bead.Judgement.Expected);
@@ -152,16 +152,16 @@ public class MigrationTests
         Assert.Equal((28, 78), (sheets.Count, beads.Count));
 
         Migrations.Run(database.Owner);
-        await Grants.ApplyAsync(database.Owner, database.Application);
+        await Grants.ApplyAsync(database.Owner, database.Application, TestContext.Current.CancellationToken);
 
         await using (var source = NpgsqlDataSource.Create(database.Application))
         {
             var (sheetStore, beadStore, tests) = (new SheetStore(source), new BeadStore(source), new TestWeldStore(source));
             foreach (var (id, before) in sheets)
-                SameNumbers(before, (await sheetStore.FindAsync(id))!.Body);
+                SameNumbers(before, (await sheetStore.FindAsync(id, TestContext.Current.CancellationToken))!.Body);
             foreach (var (id, evidence, judgement, ruled) in beads)
             {
-                var bead = (await beadStore.FindAsync(id))!;
+                var bead = (await beadStore.FindAsync(id, TestContext.Current.CancellationToken))!;
                 SameNumbers(evidence, bead.Evidence);
                 SameNumbers(judgement, bead.Judgement);
                 Assert.Equal(ruled, bead.Ruled is { } word ? EnumText.Of(word) : null);
@@ -188,8 +188,13 @@ public class MigrationTests
                 );
             }
 
-            var test = (await tests.FindAsync(await connection.ExecuteScalarAsync<Guid>("select id from test_weld")))!;
-            var records = await tests.RecordsAsync(test.Id);
+            var test = (
+                await tests.FindAsync(
+                    await connection.ExecuteScalarAsync<Guid>("select id from test_weld"),
+                    TestContext.Current.CancellationToken
+                )
+            )!;
+            var records = await tests.RecordsAsync(test.Id, TestContext.Current.CancellationToken);
             Assert.Equal(
                 [
                     RecordKind.Assessment,

@@ -35,9 +35,17 @@ public class RoleTests(DemoRoom room) : IClassFixture<DemoRoom>
     [Fact]
     public async Task A_role_that_may_more_is_named_and_refused_at_start()
     {
-        Assert.Empty(await Grants.ExcessAsync(room.Database.Application));
-        Assert.Contains("superuser", (await Grants.ExcessAsync(room.Database.Own))[0], StringComparison.Ordinal);
-        Assert.Contains("it owns the table", (await Grants.ExcessAsync(room.Database.Owner))[0], StringComparison.Ordinal);
+        Assert.Empty(await Grants.ExcessAsync(room.Database.Application, TestContext.Current.CancellationToken));
+        Assert.Contains(
+            "superuser",
+            (await Grants.ExcessAsync(room.Database.Own, TestContext.Current.CancellationToken))[0],
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "it owns the table",
+            (await Grants.ExcessAsync(room.Database.Owner, TestContext.Current.CancellationToken))[0],
+            StringComparison.Ordinal
+        );
         var refused = await Assert.ThrowsAsync<InvalidOperationException>(async () =>
             await EndAsync(await RunningServer.StartAsync(demo: false, room.Database with { Application = room.Database.Own }))
         );

@@ -47,10 +47,11 @@ public static class BeadFileEndpoints
         BeadFileStore files,
         PictureStore pictures,
         RecordingStore recordings,
-        RulingStore rulings
+        RulingStore rulings,
+        CancellationToken cancel
     )
     {
-        if (await files.FindAsync(id) is not { } file || !user.MaySee(file.Sheet.StudentId))
+        if (await files.FindAsync(id, cancel) is not { } file || !user.MaySee(file.Sheet.StudentId))
             return TypedResults.NotFound();
         return TypedResults.Ok(
             new BeadFile(
@@ -58,11 +59,11 @@ public static class BeadFileEndpoints
                 file.Sheet,
                 file.Body,
                 file.MachineId,
-                await pictures.OfBeadAsync(id),
-                await recordings.OfBeadAsync(id),
-                await rulings.OfBeadAsync(id),
+                await pictures.OfBeadAsync(id, cancel),
+                await recordings.OfBeadAsync(id, cancel),
+                await rulings.OfBeadAsync(id, cancel),
                 [
-                    .. (await beads.EarlierLooksAsync(id)).Select(look => new EarlierLook(
+                    .. (await beads.EarlierLooksAsync(id, cancel)).Select(look => new EarlierLook(
                         look.At,
                         look.Judgement.Verdict,
                         look.Judgement.Summary

@@ -122,7 +122,7 @@ public static class BeadEndpoints
         CancellationToken cancel
     )
     {
-        if (await beads.FindAsync(id) is not { } bead)
+        if (await beads.FindAsync(id, cancel) is not { } bead)
             return TypedResults.NotFound();
         var reason = (request.Reason ?? "").Trim();
         if (!Ruling.On(bead.Judgement, request.Aspect, request.Standing, request.Verdict, reason).IsGood(out var ruling, out var wrong))

@@ -22,10 +22,10 @@ public sealed record FiledBead(Bead Bead, AssignedSheet Sheet, Sheet? Body, Guid
 public sealed class BeadFileStore(NpgsqlDataSource database)
 {
     /// <summary>One bead with its sheet, withdrawn or not.</summary>
-    public async Task<FiledBead?> FindAsync(Guid id)
+    public async Task<FiledBead?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        if (await BeadStore.FindAsync(connection, id) is not { } bead)
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        if (await BeadStore.FindAsync(connection, id, cancel) is not { } bead)
             return null;
         var row = await connection.QuerySingleAsync<Row>(
             $"""
@@ -34,7 +34,8 @@ public sealed class BeadFileStore(NpgsqlDataSource database)
             left join trial_bead on trial_bead.bead_id = bead_standing.bead_id left join trial on trial.id = trial_bead.trial_id
             where bead_standing.bead_id = @id
             """,
-            new { id }
+            new { id },
+            cancel
         );
         var body = row.Plan is null ? null : Jsonb.Read<TrialPlan>(row.Plan).Steps[row.Step!.Value - 1].Sheet;
         return new FiledBead(bead, row.Sheet, body, row.MachineId);

@@ -34,11 +34,13 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         var sent = Sent.Of(request);
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1))
+        if (!await GroundStore.TakeTurnAsync(connection, request.SheetId, 1, cancel))
             return Refuse("sheetId", Say($"There is no such sheet."));
-        var ground = (await GroundStore.OfAsync(connection, request.SheetId, id, request.Trial?.TrialId, request.Trial?.Step))!;
+        var ground = (await GroundStore.OfAsync(connection, request.SheetId, id, request.Trial?.TrialId, request.Trial?.Step, cancel))!;
         if (ground.Stored)
-            return sent.IsSameAs(ground.Sent) ? new Recorded((await BeadStore.FindAsync(connection, id))!) : throw new OtherBodyException();
+            return sent.IsSameAs(ground.Sent)
+                ? new Recorded((await BeadStore.FindAsync(connection, id, cancel))!)
+                : throw new OtherBodyException();
         if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial)
             return Refuse("trial", noTrial);
 
@@ -59,7 +61,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             return new RefusedBead(problems);
         var read = set?.Value;
 
-        var before = request.Trial is null ? await BeadStore.BeforeAsync(connection, request.SheetId, int.MaxValue) : null;
+        var before = request.Trial is null ? await BeadStore.BeforeAsync(connection, request.SheetId, int.MaxValue, cancel) : null;
         var unjudged = new Bead(
             id,
             request.SheetId,
@@ -76,9 +78,9 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             id
         );
         var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before) };
-        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent);
+        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, cancel: cancel);
         if (read is not null && evidence.SoundHeard() is not null)
-            await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
+            await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
         await transaction.CommitAsync(cancel);
         return new Recorded(bead);
     }
@@ -87,15 +89,15 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     /// <param name="bead">The bead with its judgement.</param>
     /// <param name="by">Who recorded it.</param>
     /// <param name="at">When.</param>
-    public async Task<Bead> AddJudgedAsync(Bead bead, Guid by, DateTimeOffset at)
+    public async Task<Bead> AddJudgedAsync(Bead bead, Guid by, DateTimeOffset at, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 1);
-        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null))!;
-        bead = await BeadStore.AddAsync(connection, bead, ground, null, by, Sent.ByNobody, at);
-        await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
-        await transaction.CommitAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 1, cancel);
+        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null, cancel))!;
+        bead = await BeadStore.AddAsync(connection, bead, ground, null, by, Sent.ByNobody, at, cancel);
+        await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
+        await transaction.CommitAsync(cancel);
         return bead;
     }
 
@@ -141,11 +143,11 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await BeadStore.FindAsync(connection, id) is not { } bead)
+        if (await BeadStore.FindAsync(connection, id, cancel) is not { } bead)
             return false;
-        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0);
-        await BeadStore.SetWithdrawnAsync(connection, id, by);
-        await RefitOfAsync(connection, bead);
+        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0, cancel);
+        await BeadStore.SetWithdrawnAsync(connection, id, by, cancel);
+        await RefitOfAsync(connection, bead, cancel: cancel);
         await transaction.CommitAsync(cancel);
         return true;
     }
@@ -155,12 +157,12 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await BeadStore.FindAsync(connection, id) is not { } bead)
+        if (await BeadStore.FindAsync(connection, id, cancel) is not { } bead)
             return new NoSuchBead();
-        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0);
-        if (await RulingStore.AddAsync(connection, id, given, sent) && given.Ruling.Aspect is null)
-            await RefitOfAsync(connection, bead);
-        var stored = await BeadStore.FindAsync(connection, id);
+        await GroundStore.TakeTurnAsync(connection, bead.SheetId, 0, cancel);
+        if (await RulingStore.AddAsync(connection, id, given, sent, cancel) && given.Ruling.Aspect is null)
+            await RefitOfAsync(connection, bead, cancel: cancel);
+        var stored = await BeadStore.FindAsync(connection, id, cancel);
         await transaction.CommitAsync(cancel);
         return new Recorded(stored!);
     }
@@ -182,17 +184,17 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        if (await BeadStore.FindAsync(connection, id) is not { } unlocked)
+        if (await BeadStore.FindAsync(connection, id, cancel) is not { } unlocked)
             return new NoSuchBead();
-        await GroundStore.TakeTurnAsync(connection, unlocked.SheetId, 0);
+        await GroundStore.TakeTurnAsync(connection, unlocked.SheetId, 0, cancel);
         // Only now does nobody else write of it.
-        var bead = (await BeadStore.FindAsync(connection, id))!;
-        if (await connection.IsRepeatAsync("look", lookId, sent))
+        var bead = (await BeadStore.FindAsync(connection, id, cancel))!;
+        if (await connection.IsRepeatAsync("look", lookId, sent, cancel))
             return new Recorded(bead);
         if (version is { } seen && seen != bead.Version)
             return new LookedSince(bead);
-        var place = await TrialPlaceStore.OfBeadAsync(connection, id);
-        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step))!;
+        var place = await TrialPlaceStore.OfBeadAsync(connection, id, cancel);
+        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step, cancel))!;
         var problems = new List<Problem>();
         var evidence = change(bead, ground, problems);
         if (problems.Count > 0)
@@ -200,21 +202,36 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         if (version is null && evidence == bead.Evidence)
             return new Recorded(bead);
 
-        var before = place is null ? await BeadStore.BeforeAsync(connection, bead.SheetId, bead.Number) : null;
+        var before = place is null ? await BeadStore.BeforeAsync(connection, bead.SheetId, bead.Number, cancel) : null;
         var looked = bead with { Evidence = evidence };
-        await BeadStore.AddLookAsync(connection, lookId, looked with { Judgement = JudgeIt(looked, ground, before) }, by, sent);
-        await RefitOfAsync(connection, bead, ground);
-        var stored = await BeadStore.FindAsync(connection, id);
+        await BeadStore.AddLookAsync(
+            connection,
+            lookId,
+            looked with
+            {
+                Judgement = JudgeIt(looked, ground, before),
+            },
+            by,
+            sent,
+            cancel: cancel
+        );
+        await RefitOfAsync(connection, bead, ground, cancel);
+        var stored = await BeadStore.FindAsync(connection, id, cancel);
         await transaction.CommitAsync(cancel);
         return new Recorded(stored!);
     }
 
-    private static async Task RefitOfAsync(NpgsqlConnection connection, Bead bead, BeadGround? known = null)
+    private static async Task RefitOfAsync(
+        NpgsqlConnection connection,
+        Bead bead,
+        BeadGround? known = null,
+        CancellationToken cancel = default
+    )
     {
         if (bead.Used is null)
             return;
-        var ground = known ?? (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null))!;
-        await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc());
+        var ground = known ?? (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null, cancel))!;
+        await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
     }
 
     private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before)

@@ -74,23 +74,24 @@ public sealed class BeadStore(NpgsqlDataSource database)
         "bead_id as \"Id\", number, coalesce(ruled, verdict) as \"Verdict\", shape, wire_feed_m_per_min as \"WireFeed\", volts";
 
     /// <summary>One bead, withdrawn or not.</summary>
-    public async Task<Bead?> FindAsync(Guid id)
+    public async Task<Bead?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await FindAsync(connection, id);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await FindAsync(connection, id, cancel);
     }
 
     /// <summary>One bead on a connection of the caller's.</summary>
-    public static async Task<Bead?> FindAsync(NpgsqlConnection connection, Guid id) =>
-        (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from bead_now where id = @id", new { id }))?.Bead;
+    public static async Task<Bead?> FindAsync(NpgsqlConnection connection, Guid id, CancellationToken cancel) =>
+        (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from bead_now where id = @id", new { id }, cancel))?.Bead;
 
     /// <summary>The newest standing bead of a coupon; null before the first.</summary>
-    public static async Task<Bead?> LastAsync(NpgsqlConnection connection, Guid sheetId) =>
+    public static async Task<Bead?> LastAsync(NpgsqlConnection connection, Guid sheetId, CancellationToken cancel) =>
         (
             await connection.QuerySingleOrDefaultAsync<Row>(
                 $"select {Columns} from bead_now where id = (select bead_id from bead_standing where sheet_id = @sheetId and not "
                     + $"withdrawn order by number desc limit 1)",
-                new { sheetId }
+                new { sheetId },
+                cancel
             )
         )?.Bead;
 
@@ -99,7 +100,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
     /// change is not
     /// read against it.
     /// </summary>
-    public static async Task<Bead?> BeforeAsync(NpgsqlConnection connection, Guid sheetId, int number) =>
+    public static async Task<Bead?> BeforeAsync(NpgsqlConnection connection, Guid sheetId, int number, CancellationToken cancel) =>
         (
             await connection.QuerySingleOrDefaultAsync<Row>(
                 $"""
@@ -108,12 +109,18 @@ public sealed class BeadStore(NpgsqlDataSource database)
                     where sheet_id = @sheetId and not withdrawn and number < @number and trial_bead.bead_id is null
                         order by number desc limit 1)
                 """,
-                new { sheetId, number }
+                new { sheetId, number },
+                cancel
             )
         )?.Bead;
 
     /// <summary>A page of a coupon's standing beads, in order; the newest, or those before a number.</summary>
-    public static async Task<IReadOnlyList<LaidBead>> LaidAsync(NpgsqlConnection connection, Guid sheetId, int? before = null)
+    public static async Task<IReadOnlyList<LaidBead>> LaidAsync(
+        NpgsqlConnection connection,
+        Guid sheetId,
+        int? before = null,
+        CancellationToken cancel = default
+    )
     {
         var rows = await connection.QueryAsync<LaidRow>(
             $"select {LaidColumns} from bead_standing where sheet_id = @sheetId and not withdrawn and number < @before order by "
@@ -123,45 +130,48 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 sheetId,
                 before = before ?? int.MaxValue,
                 Page,
-            }
+            },
+            cancel
         );
         return [.. rows.Select(row => row.Bead).Reverse()];
     }
 
     /// <summary>The same on a connection of its own.</summary>
-    public async Task<IReadOnlyList<LaidBead>> LaidAsync(Guid sheetId, int? before = null)
+    public async Task<IReadOnlyList<LaidBead>> LaidAsync(Guid sheetId, int? before = null, CancellationToken cancel = default)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await LaidAsync(connection, sheetId, before);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await LaidAsync(connection, sheetId, before, cancel);
     }
 
     /// <summary>Every standing bead of some coupons in full, by coupon: for work that is done once, not for a screen.</summary>
-    public async Task<ILookup<Guid, Bead>> AllOfSheetsAsync(IEnumerable<Guid> sheetIds)
+    public async Task<ILookup<Guid, Bead>> AllOfSheetsAsync(IEnumerable<Guid> sheetIds, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select {Columns} from bead_now where sheet_id = any(@ids) and not withdrawn order by number",
-            new { ids = sheetIds.ToArray() }
+            new { ids = sheetIds.ToArray() },
+            cancel
         );
         return rows.ToLookup(row => row.SheetId, row => row.Bead);
     }
 
     /// <summary>The standing beads of a trial, by its steps, in the order they were laid.</summary>
-    public async Task<IReadOnlyList<Bead>> OfTrialAsync(Guid trialId)
+    public async Task<IReadOnlyList<Bead>> OfTrialAsync(Guid trialId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select {Columns} from bead_now where id in (select bead_id from trial_bead where trial_id = @trialId) and not "
                 + $"withdrawn order by seq",
-            new { trialId }
+            new { trialId },
+            cancel
         );
         return [.. rows.Select(row => row.Bead)];
     }
 
     /// <summary>Every look at a bead before the one that stands, oldest first: when, and what was said.</summary>
-    public async Task<IReadOnlyList<(DateTimeOffset At, Judgement Judgement)>> EarlierLooksAsync(Guid beadId)
+    public async Task<IReadOnlyList<(DateTimeOffset At, Judgement Judgement)>> EarlierLooksAsync(Guid beadId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(DateTime At, string Judgement)>(
             """
             select at, judgement from (
@@ -169,7 +179,8 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 union all select seq, looked_at, judgement from look where bead_id = @beadId) as looks
             order by seq desc limit 21
             """,
-            new { beadId }
+            new { beadId },
+            cancel
         );
         return [.. rows.Skip(1).Reverse().Select(row => ((DateTimeOffset)row.At, Jsonb.Read<Judgement>(row.Judgement)))];
     }
@@ -190,12 +201,14 @@ public sealed class BeadStore(NpgsqlDataSource database)
         TrialPlace? place,
         Guid recordedBy,
         Sent sent,
-        DateTimeOffset? at = null
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
     )
     {
         var (number, recordedAt) = await connection.QuerySingleAsync<(int Number, DateTime At)>(
             Insert,
-            Parameters(bead, ground, place, recordedBy, sent, at)
+            Parameters(bead, ground, place, recordedBy, sent, at),
+            cancel
         );
         return bead with { Number = number, RecordedAt = recordedAt };
     }
@@ -227,7 +240,15 @@ public sealed class BeadStore(NpgsqlDataSource database)
     /// <param name="by">Who looked.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public static Task AddLookAsync(NpgsqlConnection connection, Guid id, Bead bead, Guid by, Sent sent, DateTimeOffset? at = null) =>
+    public static Task AddLookAsync(
+        NpgsqlConnection connection,
+        Guid id,
+        Bead bead,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    ) =>
         connection.ExecuteAsync(
             """
             with looked as (
@@ -252,21 +273,23 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 by,
                 sent = sent.Hash,
                 at = at?.UtcDateTime,
-            }
+            },
+            cancel
         );
 
     /// <summary>Takes a bead off its coupon, or puts it back.</summary>
     /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
     /// <param name="id">Which bead.</param>
     /// <param name="by">Who withdraws it; null puts it back.</param>
-    public static Task SetWithdrawnAsync(NpgsqlConnection connection, Guid id, Guid? by) =>
+    public static Task SetWithdrawnAsync(NpgsqlConnection connection, Guid id, Guid? by, CancellationToken cancel) =>
         connection.ExecuteAsync(
             """
             with taken as (update bead set withdrawn_by = @by, withdrawn_at = case when @by::uuid is null then null else now() end
                 where id = @id returning id, withdrawn_at)
             update bead_standing set withdrawn = taken.withdrawn_at is not null from taken where bead_id = taken.id
             """,
-            new { id, by }
+            new { id, by },
+            cancel
         );
 
     private static string? CauseOf(Judgement judgement) => judgement.Causes.Count > 0 ? EnumText.Of(judgement.Causes[0].Cause) : null;

@@ -25,21 +25,22 @@ public static class CouponEndpoints
         sheets.MapGet("/{id:guid}/beads", BeadsAsync);
     }
 
-    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock) =>
-        coupons.OfStudentAsync(user.Id(), clock.Today());
+    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock, CancellationToken cancel) =>
+        coupons.OfStudentAsync(user.Id(), clock.Today(), cancel);
 
     private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(
         Guid studentId,
         long? before,
         ClaimsPrincipal user,
         PeopleStore people,
-        CouponStore coupons
+        CouponStore coupons,
+        CancellationToken cancel
     )
     {
         // Somebody else's rack does not exist as far as a student is told.
-        if (!user.MaySee(studentId) || await people.FindAsync(studentId) is not { Role: Role.Student } student)
+        if (!user.MaySee(studentId) || await people.FindAsync(studentId, cancel) is not { Role: Role.Student } student)
             return TypedResults.NotFound();
-        var (page, more) = await coupons.RackAsync(studentId, before);
+        var (page, more) = await coupons.RackAsync(studentId, before, cancel);
         return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), page, more));
     }
 
@@ -49,9 +50,10 @@ public static class CouponEndpoints
         int before,
         ClaimsPrincipal user,
         SheetStore sheets,
-        BeadStore beads
+        BeadStore beads,
+        CancellationToken cancel
     ) =>
-        await sheets.FindAsync(id) is { } sheet && user.MaySee(sheet.StudentId)
-            ? TypedResults.Ok(await beads.LaidAsync(id, before))
+        await sheets.FindAsync(id, cancel) is { } sheet && user.MaySee(sheet.StudentId)
+            ? TypedResults.Ok(await beads.LaidAsync(id, before, cancel))
             : TypedResults.NotFound();
 }

@@ -66,30 +66,31 @@ public sealed class CouponStore(NpgsqlDataSource database)
     private const int RackBeads = 10;
 
     /// <summary>A sheet's coupon, on a connection of the caller's.</summary>
-    public static async Task<Coupon> OfAsync(NpgsqlConnection connection, AssignedSheet sheet)
+    public static async Task<Coupon> OfAsync(NpgsqlConnection connection, AssignedSheet sheet, CancellationToken cancel)
     {
-        var beads = await BeadStore.LaidAsync(connection, sheet.Id);
+        var beads = await BeadStore.LaidAsync(connection, sheet.Id, cancel: cancel);
         return new Coupon(
             sheet,
             beads,
             beads.Count == BeadStore.Page,
-            beads.Count == 0 ? null : await BeadStore.FindAsync(connection, beads[^1].Id)
+            beads.Count == 0 ? null : await BeadStore.FindAsync(connection, beads[^1].Id, cancel)
         );
     }
 
     /// <summary>Where a student stands in today's session, and their newest sheet.</summary>
     /// <param name="studentId">Who.</param>
     /// <param name="today">The day.</param>
-    public async Task<MyWork> OfStudentAsync(Guid studentId, DateOnly today)
+    public async Task<MyWork> OfStudentAsync(Guid studentId, DateOnly today, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var place = await connection.QuerySingleOrDefaultAsync<(int Number, Guid BoothId, Guid SessionId)?>(
             """
             select booth.number, booth.id, place.session_id
             from (select id from session where held_on <= @today order by held_on desc, seq desc limit 1) as tonight
             join place on place.session_id = tonight.id and place.student_id = @studentId join booth on booth.id = place.booth_id
             """,
-            new { studentId, today }
+            new { studentId, today },
+            cancel
         );
         var row = await connection.QuerySingleOrDefaultAsync<NewestRow>(
             $"""
@@ -100,13 +101,14 @@ public sealed class CouponStore(NpgsqlDataSource database)
             from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
             where sheet.id = (select id from sheet where student_id = @studentId order by seq desc limit 1)
             """,
-            new { studentId }
+            new { studentId },
+            cancel
         );
         return new MyWork(
             place?.Number,
             place?.BoothId,
             place?.SessionId,
-            row is null ? null : await OfAsync(connection, row.Sheet),
+            row is null ? null : await OfAsync(connection, row.Sheet, cancel),
             row is null ? null : StoredMachine.Read(row.MachineBody, row.Load, row.Readings),
             row?.MachineId
         );
@@ -115,9 +117,9 @@ public sealed class CouponStore(NpgsqlDataSource database)
     /// <summary>A page of a student's coupons, newest first, and what to ask for the next with.</summary>
     /// <param name="studentId">Whose.</param>
     /// <param name="before">The place of the last coupon that was sent; null for the first page.</param>
-    public async Task<(IReadOnlyList<RackCoupon> Coupons, long? More)> RackAsync(Guid studentId, long? before)
+    public async Task<(IReadOnlyList<RackCoupon> Coupons, long? More)> RackAsync(Guid studentId, long? before, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var coupons = (
             await connection.QueryAsync<(Guid Id, DateTime At, string Job, string PositionName, long Seq)>(
                 "select id, assigned_at, job, position_name, seq from sheet where student_id = @studentId and seq < @before "
@@ -127,7 +129,8 @@ public sealed class CouponStore(NpgsqlDataSource database)
                     studentId,
                     before = before ?? long.MaxValue,
                     RackPage,
-                }
+                },
+                cancel
             )
         ).AsList();
         var beads = (
@@ -139,7 +142,8 @@ public sealed class CouponStore(NpgsqlDataSource database)
                     from bead_standing where sheet_id = given.id and not withdrawn order by number desc limit @RackBeads) as newest
                 order by newest.number
                 """,
-                new { ids = coupons.Select(coupon => coupon.Id).ToArray(), RackBeads }
+                new { ids = coupons.Select(coupon => coupon.Id).ToArray(), RackBeads },
+                cancel
             )
         ).ToLookup(bead => bead.SheetId);
         return ([.. coupons.Select(Coupon)], coupons.Count == RackPage ? coupons[^1].Seq : null);

@@ -50,14 +50,15 @@ public static class GroundStore
     /// <param name="connection">In whose transaction.</param>
     /// <param name="sheetId">A sheet given out at its booth.</param>
     /// <param name="beads">Beads laid by this: 1 when one is recorded, else 0.</param>
-    public static async Task<bool> TakeTurnAsync(NpgsqlConnection connection, Guid sheetId, int beads) =>
+    public static async Task<bool> TakeTurnAsync(NpgsqlConnection connection, Guid sheetId, int beads, CancellationToken cancel) =>
         await connection.ExecuteAsync(
             """
             insert into machine_wear (machine_id, beads) select booth.machine_id, @beads from sheet join booth on booth.id = sheet.booth_id
                 where sheet.id = @sheetId
             on conflict (machine_id) do update set beads = machine_wear.beads + excluded.beads
             """,
-            new { sheetId, beads }
+            new { sheetId, beads },
+            cancel
         ) > 0;
 
     /// <summary>What a bead on a sheet is laid to; null where there is no such sheet.</summary>
@@ -66,7 +67,14 @@ public static class GroundStore
     /// <param name="beadId">Which bead; its own cause is left out.</param>
     /// <param name="trialId">For which trial; null outside one.</param>
     /// <param name="step">For which of its steps.</param>
-    public static async Task<BeadGround?> OfAsync(NpgsqlConnection connection, Guid sheetId, Guid beadId, Guid? trialId, int? step)
+    public static async Task<BeadGround?> OfAsync(
+        NpgsqlConnection connection,
+        Guid sheetId,
+        Guid beadId,
+        Guid? trialId,
+        int? step,
+        CancellationToken cancel
+    )
     {
         var row = await connection.QuerySingleOrDefaultAsync<Row>(
             $$"""
@@ -92,7 +100,8 @@ public static class GroundStore
                 beadId,
                 trialId,
                 most = Habits.Recent,
-            }
+            },
+            cancel
         );
         return row?.Ground(step);
     }

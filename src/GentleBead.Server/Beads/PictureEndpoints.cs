@@ -40,7 +40,7 @@ public static class PictureEndpoints
         CancellationToken cancellation
     )
     {
-        if (await beads.FindAsync(id) is null)
+        if (await beads.FindAsync(id, cancellation) is null)
             return TypedResults.NotFound();
         if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows))
             return Problems.Field("side", Say($"A picture of the face, the back or a macro."));
@@ -50,26 +50,30 @@ public static class PictureEndpoints
             return Problems.Field("picture", Say($"The file is empty."));
 
         var fingerprint = Sent.OfBytes(sent).Under(id);
-        if (await pictures.IsRepeatAsync(pictureId, fingerprint) && await pictures.FindAsync(pictureId) is { } stored)
+        if (
+            await pictures.IsRepeatAsync(pictureId, fingerprint, cancellation)
+            && await pictures.FindAsync(pictureId, cancellation) is { } stored
+        )
             return TypedResults.Ok(stored);
         // Drawing a large picture anew takes memory and time: in turn.
         var (picture, problem) = await heavy.RunAsync(user.Id(), () => (CleanPicture.Of(sent, out var wrong), wrong), cancellation);
         if (picture is null)
             return Problems.Field("picture", problem!);
-        await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), fingerprint);
-        return TypedResults.Ok((await pictures.FindAsync(pictureId))!);
+        await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), fingerprint, cancel: cancellation);
+        return TypedResults.Ok((await pictures.FindAsync(pictureId, cancellation))!);
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(
         Guid pictureId,
         ClaimsPrincipal user,
         HttpResponse response,
-        PictureStore pictures
+        PictureStore pictures,
+        CancellationToken cancel
     )
     {
-        if (await pictures.StudentOfAsync(pictureId) is not { } studentId || !user.MaySee(studentId))
+        if (await pictures.StudentOfAsync(pictureId, cancel) is not { } studentId || !user.MaySee(studentId))
             return TypedResults.NotFound();
-        var (mediaType, bytes) = await pictures.BytesAsync(pictureId);
+        var (mediaType, bytes) = await pictures.BytesAsync(pictureId, cancel);
         // A picture never changes under its id; whoever may see it keeps it for the day.
         response.Headers.CacheControl = "private, max-age=86400";
         return TypedResults.File(bytes, mediaType);
@@ -86,7 +90,7 @@ public static class PictureEndpoints
         CancellationToken cancel
     )
     {
-        if (await pictures.FindAsync(pictureId) is not { } picture || await files.FindAsync(picture.BeadId) is not { } file)
+        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await files.FindAsync(picture.BeadId, cancel) is not { } file)
             return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
@@ -94,7 +98,7 @@ public static class PictureEndpoints
             return Problems.Of(problems);
 
         var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
-        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId));
+        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId), cancel: cancel);
         // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
         return TypedResults.Ok(
             (await recorder.MergeAsync(marksId, file.Bead.Id, evidence => evidence with { Macro = measures }, user.Id(), cancel))!
@@ -106,10 +110,11 @@ public static class PictureEndpoints
         Guid pictureId,
         MacroMarks request,
         PictureStore pictures,
-        BeadStore beads
+        BeadStore beads,
+        CancellationToken cancel
     )
     {
-        if (await pictures.FindAsync(pictureId) is not { } picture || await beads.FindAsync(picture.BeadId) is not { } bead)
+        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await beads.FindAsync(picture.BeadId, cancel) is not { } bead)
             return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
@@ -131,6 +136,10 @@ public static class PictureEndpoints
             ? [new("marks", Say($"Only a section can be measured."))]
             : [.. marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field)];
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid pictureId, Withdrawal request, PictureStore pictures) =>
-        await pictures.SetWithdrawnAsync(pictureId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
+        Guid pictureId,
+        Withdrawal request,
+        PictureStore pictures,
+        CancellationToken cancel
+    ) => await pictures.SetWithdrawnAsync(pictureId, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

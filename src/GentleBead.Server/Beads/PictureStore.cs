@@ -48,9 +48,18 @@ public sealed class PictureStore(NpgsqlDataSource database)
         """;
 
     /// <summary>Adds a picture; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, Guid beadId, PictureSide side, CleanPicture picture, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddAsync(
+        Guid id,
+        Guid beadId,
+        PictureSide side,
+        CleanPicture picture,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "picture",
             """
@@ -71,56 +80,67 @@ public sealed class PictureStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>Whether a picture was added under this id already with the same file.</summary>
-    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("picture", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("picture", id, sent, cancel);
     }
 
     /// <summary>Whose bead a standing picture shows; null where there is no such picture.</summary>
-    public async Task<Guid?> StudentOfAsync(Guid id)
+    public async Task<Guid?> StudentOfAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<Guid?>(
             "select student_id from picture join bead_standing using (bead_id) where picture.id = @id and picture.withdrawn_at is null",
-            new { id }
+            new { id },
+            cancel
         );
     }
 
     /// <summary>One standing picture.</summary>
-    public async Task<Picture?> FindAsync(Guid id)
+    public async Task<Picture?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return (
-            await connection.QuerySingleOrDefaultAsync<Row>($"{Pictures} where picture.id = @id and withdrawn_at is null", new { id })
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"{Pictures} where picture.id = @id and withdrawn_at is null",
+                new { id },
+                cancel
+            )
         )?.Picture;
     }
 
     /// <summary>The standing pictures of a bead, oldest first.</summary>
-    public async Task<IReadOnlyList<Picture>> OfBeadAsync(Guid beadId)
+    public async Task<IReadOnlyList<Picture>> OfBeadAsync(Guid beadId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return
         [
             .. (
                 await connection.QueryAsync<Row>(
                     $"{Pictures} where bead_id = @beadId and withdrawn_at is null order by picture.seq limit 40",
-                    new { beadId }
+                    new { beadId },
+                    cancel
                 )
             ).Select(row => row.Picture),
         ];
     }
 
     /// <summary>A picture's bytes and what they are.</summary>
-    public async Task<(string MediaType, byte[] Bytes)> BytesAsync(Guid id)
+    public async Task<(string MediaType, byte[] Bytes)> BytesAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleAsync<(string, byte[])>("select media_type, bytes from picture where id = @id", new { id });
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.QuerySingleAsync<(string, byte[])>(
+            "select media_type, bytes from picture where id = @id",
+            new { id },
+            cancel
+        );
     }
 
     /// <summary>Adds marks to a macro; the same id again changes nothing.</summary>
@@ -131,10 +151,11 @@ public sealed class PictureStore(NpgsqlDataSource database)
         MacroMeasures measures,
         Guid by,
         Sent sent,
-        DateTimeOffset? at = null
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
     )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "macro_marks",
             """
@@ -152,17 +173,19 @@ public sealed class PictureStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>Takes a picture away, or puts it back.</summary>
-    public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn)
+    public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
                 "update picture set withdrawn_at = case when @withdrawn then now() end where id = @id",
-                new { id, withdrawn }
+                new { id, withdrawn },
+                cancel
             ) == 1;
     }
 

@@ -30,7 +30,7 @@ public sealed class RulingStore(NpgsqlDataSource database)
     /// <param name="given">The word.</param>
     /// <param name="sent">What was sent.</param>
     /// <returns>Whether it is new.</returns>
-    public static Task<bool> AddAsync(NpgsqlConnection connection, Guid beadId, GivenRuling given, Sent sent) =>
+    public static Task<bool> AddAsync(NpgsqlConnection connection, Guid beadId, GivenRuling given, Sent sent, CancellationToken cancel) =>
         connection.AddOnceAsync(
             "ruling",
             """
@@ -54,27 +54,29 @@ public sealed class RulingStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             given.Id,
-            sent
+            sent,
+            cancel
         );
 
     /// <summary>The newest rulings on a bead with the names of whoever gave them, oldest first.</summary>
-    public async Task<IReadOnlyList<NamedRuling>> OfBeadAsync(Guid beadId)
+    public async Task<IReadOnlyList<NamedRuling>> OfBeadAsync(Guid beadId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(string? Aspect, string Tool, string Instructor, string Reason, string By, DateTime At)>(
             """
             select aspect, tool, instructor, reason, person.name, ruled_at from ruling join person on person.id = ruled_by
             where bead_id = @beadId order by ruling.seq desc limit @Shown
             """,
-            new { beadId, Shown }
+            new { beadId, Shown },
+            cancel
         );
         return [.. rows.Reverse().Select(row => new NamedRuling(Read(row.Aspect, row.Tool, row.Instructor), row.Reason, row.By, row.At))];
     }
 
     /// <summary>The standing ruling of each bead on each aspect, of beads that stand, among the newest thousand words.</summary>
-    public async Task<IReadOnlyList<Ruling>> NewestStandingAsync()
+    public async Task<IReadOnlyList<Ruling>> NewestStandingAsync(CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(string? Aspect, string Tool, string Instructor)>(
             """
             select aspect, tool, instructor from (
@@ -84,7 +86,8 @@ public sealed class RulingStore(NpgsqlDataSource database)
             -- Bead by bead: joined as a whole, every bead ever laid would be read while there are few.
             cross join lateral (select from bead_standing where bead_id = standing.bead_id and not withdrawn limit 1) as stands
             """,
-            new { Counted }
+            new { Counted },
+            cancel
         );
         return [.. rows.Select(row => Read(row.Aspect, row.Tool, row.Instructor))];
     }

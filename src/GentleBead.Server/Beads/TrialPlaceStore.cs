@@ -1,4 +1,5 @@
 using Dapper;
+using GentleBead.Server.Database;
 using Npgsql;
 
 namespace GentleBead.Server.Beads;
@@ -13,9 +14,10 @@ public sealed record TrialPlace(Guid TrialId, int Step, bool FreshPiece);
 public static class TrialPlaceStore
 {
     /// <summary>A bead's place in a trial; null outside one.</summary>
-    public static Task<TrialPlace?> OfBeadAsync(NpgsqlConnection connection, Guid beadId) =>
+    public static Task<TrialPlace?> OfBeadAsync(NpgsqlConnection connection, Guid beadId, CancellationToken cancel) =>
         connection.QuerySingleOrDefaultAsync<TrialPlace>(
             "select trial_id as \"TrialId\", step, fresh_piece as \"FreshPiece\" from trial_bead where bead_id = @beadId",
-            new { beadId }
+            new { beadId },
+            cancel
         );
 }

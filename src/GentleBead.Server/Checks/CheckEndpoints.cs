@@ -38,12 +38,13 @@ public static class CheckEndpoints
         Guid boothId,
         ClaimsPrincipal user,
         CheckStore store,
-        RoomStore rooms
+        RoomStore rooms,
+        CancellationToken cancel
     )
     {
-        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks)
+        if (await ChecksAsync(id, boothId, user, rooms, cancel) is not { } checks)
             return TypedResults.NotFound();
-        var ticks = (await store.OfAsync(id, boothId)).ToDictionary(tick => tick.Key);
+        var ticks = (await store.OfAsync(id, boothId, cancel)).ToDictionary(tick => tick.Key);
         return TypedResults.Ok<IReadOnlyList<CheckState>>([
             .. checks.Select(check =>
                 ticks.TryGetValue(check.Key, out var tick) ? new CheckState(check, tick.By, tick.At) : new CheckState(check, null, null)
@@ -58,20 +59,27 @@ public static class CheckEndpoints
         TickRequest request,
         ClaimsPrincipal user,
         CheckStore store,
-        RoomStore rooms
+        RoomStore rooms,
+        CancellationToken cancel
     )
     {
-        if (await ChecksAsync(id, boothId, user, rooms) is not { } checks)
+        if (await ChecksAsync(id, boothId, user, rooms, cancel) is not { } checks)
             return TypedResults.NotFound();
         if (checks.All(check => check.Key != key))
             return Problems.Field("key", Say($"There is no such check at this booth."));
-        await store.SetAsync(id, boothId, key, request.Ticked, user.Id());
+        await store.SetAsync(id, boothId, key, request.Ticked, user.Id(), cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<IReadOnlyList<Check>?> ChecksAsync(Guid id, Guid boothId, ClaimsPrincipal user, RoomStore rooms)
+    private static async Task<IReadOnlyList<Check>?> ChecksAsync(
+        Guid id,
+        Guid boothId,
+        ClaimsPrincipal user,
+        RoomStore rooms,
+        CancellationToken cancel
+    )
     {
-        if (await rooms.StationAsync(id, boothId) is not { } station)
+        if (await rooms.StationAsync(id, boothId, cancel) is not { } station)
             return null;
         // To a student, a booth where somebody else stands does not exist.
         if (!user.IsInRole(nameof(Role.Instructor)) && station.StudentId != user.Id())

@@ -1,4 +1,5 @@
 using Dapper;
+using GentleBead.Server.Database;
 using Npgsql;
 
 namespace GentleBead.Server.Checks;
@@ -10,23 +11,24 @@ public sealed record Tick(string Key, string By, DateTimeOffset At);
 public sealed class CheckStore(NpgsqlDataSource database)
 {
     /// <summary>The ticks of a booth in a session.</summary>
-    public async Task<IReadOnlyList<Tick>> OfAsync(Guid sessionId, Guid boothId)
+    public async Task<IReadOnlyList<Tick>> OfAsync(Guid sessionId, Guid boothId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(string Key, string By, DateTime At)>(
             """
             select key, person.name, ticked_at from check_tick join person on person.id = ticked_by
             where session_id = @sessionId and booth_id = @boothId order by ticked_at
             """,
-            new { sessionId, boothId }
+            new { sessionId, boothId },
+            cancel
         );
         return [.. rows.Select(row => new Tick(row.Key, row.By, row.At))];
     }
 
     /// <summary>Ticks a check or takes the tick back; the same again changes nothing.</summary>
-    public async Task SetAsync(Guid sessionId, Guid boothId, string key, bool ticked, Guid by)
+    public async Task SetAsync(Guid sessionId, Guid boothId, string key, bool ticked, Guid by, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             ticked
                 ? "insert into check_tick (session_id, booth_id, key, ticked_by) values (@sessionId, @boothId, @key, @by) on "
@@ -38,7 +40,8 @@ public sealed class CheckStore(NpgsqlDataSource database)
                 boothId,
                 key,
                 by,
-            }
+            },
+            cancel
         );
     }
 }

@@ -8,9 +8,9 @@ internal static class Clearing
 {
     /// <summary>Empties every table that a school's rows hang from. The application's own role may clear nothing.</summary>
     /// <param name="owner">Connection string of the role that owns the tables.</param>
-    public static async Task RunAsync(string owner)
+    public static async Task RunAsync(string owner, CancellationToken cancel)
     {
         await using var connection = new NpgsqlConnection(owner);
-        await connection.ExecuteAsync("truncate person, machine, booth, session, preset, practice_tolerances cascade");
+        await connection.ExecuteAsync("truncate person, machine, booth, session, preset, practice_tolerances cascade", null, cancel);
     }
 }

@@ -9,7 +9,7 @@ public static class Grants
     /// <summary>Gives the application's role what it does, and nothing else.</summary>
     /// <param name="owner">Connection string of the role that owns the tables.</param>
     /// <param name="application">Connection string of the application's role.</param>
-    public static async Task ApplyAsync(string owner, string application)
+    public static async Task ApplyAsync(string owner, string application, CancellationToken cancel)
     {
         var role =
             new NpgsqlConnectionStringBuilder(application).Username
@@ -20,16 +20,18 @@ public static class Grants
         using var text = new StreamReader(script);
         await using var connection = new NpgsqlConnection(owner);
         await connection.ExecuteAsync(
-            (await text.ReadToEndAsync()).Replace(
+            (await text.ReadToEndAsync(cancel)).Replace(
                 "the_application",
                 $"\"{role.Replace("\"", "\"\"", StringComparison.Ordinal)}\"",
                 StringComparison.Ordinal
-            )
+            ),
+            null,
+            cancel
         );
     }
 
     /// <summary>What the application's role may do that it must not; empty when all is well.</summary>
-    public static async Task<IReadOnlyList<string>> ExcessAsync(string application)
+    public static async Task<IReadOnlyList<string>> ExcessAsync(string application, CancellationToken cancel)
     {
         await using var connection = new NpgsqlConnection(application);
         return
@@ -43,7 +45,9 @@ public static class Grants
                 union all select 'it may truncate ' || table_name from information_schema.table_privileges
                     where table_schema = 'public' and privilege_type in ('TRUNCATE', 'TRIGGER') and grantee = current_user
                 limit 3
-                """
+                """,
+                null,
+                cancel
             ),
         ];
     }

@@ -10,13 +10,15 @@ public static class OneAtATime
     private const long Lock = 4203;
 
     /// <summary>Does the work while no other server does.</summary>
-    public static async Task RunAsync(string connectionString, Func<Task> work)
+    public static async Task RunAsync(string connectionString, Func<Task> work, CancellationToken cancel)
     {
         // A connection of its own: the lock goes with it, also when this process is killed.
         await using var guard = new NpgsqlConnection(connectionString);
-        await guard.OpenAsync();
+        await guard.OpenAsync(cancel);
         // The other may be loading a whole school: it is waited for as long as that takes.
-        await guard.ExecuteAsync("select pg_advisory_lock(@Lock)", new { Lock }, commandTimeout: 0);
+        await guard.ExecuteAsync(
+            new CommandDefinition("select pg_advisory_lock(@Lock)", new { Lock }, commandTimeout: 0, cancellationToken: cancel)
+        );
         try
         {
             await work();

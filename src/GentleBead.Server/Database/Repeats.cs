@@ -21,20 +21,27 @@ public static class Repeats
         string insert,
         object parameters,
         Guid id,
-        Sent sent
+        Sent sent,
+        CancellationToken cancel
     )
     {
-        if (await connection.ExecuteAsync(insert, parameters) > 0)
+        if (await connection.ExecuteAsync(insert, parameters, cancel) > 0)
             return true;
-        await connection.IsRepeatAsync(table, id, sent);
+        await connection.IsRepeatAsync(table, id, sent, cancel);
         return false;
     }
 
     /// <summary>Whether an id is there already with the same body; false when it is not there.</summary>
     /// <exception cref="OtherBodyException">It is there with another body.</exception>
-    public static async Task<bool> IsRepeatAsync(this NpgsqlConnection connection, string table, Guid id, Sent sent)
+    public static async Task<bool> IsRepeatAsync(
+        this NpgsqlConnection connection,
+        string table,
+        Guid id,
+        Sent sent,
+        CancellationToken cancel
+    )
     {
-        var stored = (await connection.QueryAsync<byte[]?>($"select sent from {table} where id = @id", new { id })).AsList();
+        var stored = (await connection.QueryAsync<byte[]?>($"select sent from {table} where id = @id", new { id }, cancel)).AsList();
         if (stored.Count == 0)
             return false;
         return sent.IsSameAs(stored[0]) ? true : throw new OtherBodyException();

@@ -26,35 +26,37 @@ internal static class DemoFindingsLoader
         IServiceProvider services,
         IReadOnlyDictionary<int, Booth> booths,
         IReadOnlyDictionary<string, Guid> ids,
-        DateTimeOffset now
+        DateTimeOffset now,
+        CancellationToken cancel
     )
     {
         var (first, second) = (ids["maren"], ids["sunniva"]);
-        await SweepAsync(services, booths[DemoFindings.SweptBooth], first, now);
+        await SweepAsync(services, booths[DemoFindings.SweptBooth], first, now, cancel);
         var beads = services.GetRequiredService<BeadStore>();
         var sheets = services.GetRequiredService<SheetStore>();
         var judged = new List<(AssignedSheet Sheet, Bead Bead)>();
         foreach (var login in new[] { "ilsa", "teodor", "wynn", "petra" })
         {
-            foreach (var sheet in await sheets.AllOfStudentAsync(ids[login]))
+            foreach (var sheet in await sheets.AllOfStudentAsync(ids[login], cancel))
             {
                 if (sheet.AssignedAt > now.AddDays(-1))
                     continue;
-                judged.AddRange((await beads.AllOfSheetsAsync([sheet.Id]))[sheet.Id].Select(bead => (sheet, bead)));
+                judged.AddRange((await beads.AllOfSheetsAsync([sheet.Id], cancel))[sheet.Id].Select(bead => (sheet, bead)));
             }
         }
-        await RuleAsync(services, judged, first);
-        await CutAsync(services, judged, ids, first);
+        await RuleAsync(services, judged, first, cancel);
+        await CutAsync(services, judged, ids, first, cancel);
         await TestAsync(
             services,
-            (await sheets.AllOfStudentAsync(ids["ilsa"])).First(sheet => sheet.AssignedAt < now.AddDays(-1)),
+            (await sheets.AllOfStudentAsync(ids["ilsa"], cancel)).First(sheet => sheet.AssignedAt < now.AddDays(-1)),
             first,
             second,
-            now
+            now,
+            cancel
         );
     }
 
-    private static async Task SweepAsync(IServiceProvider services, Booth booth, Guid by, DateTimeOffset now)
+    private static async Task SweepAsync(IServiceProvider services, Booth booth, Guid by, DateTimeOffset now, CancellationToken cancel)
     {
         var machine = DemoSchool.Machines[booth.Number - 1].Machine;
         if (!Dials.TryFit(machine, out var dials, out var problem))
@@ -77,13 +79,19 @@ internal static class DemoFindingsLoader
                     ),
                     by,
                     Sent.ByNobody,
-                    now.AddDays(-6).AddMinutes(4 * minutes++)
+                    now.AddDays(-6).AddMinutes(4 * minutes++),
+                    cancel
                 );
         }
     }
 
     // Maren agrees nearly always with sound and look; on penetration by tint alone she does not.
-    private static async Task RuleAsync(IServiceProvider services, List<(AssignedSheet Sheet, Bead Bead)> judged, Guid by)
+    private static async Task RuleAsync(
+        IServiceProvider services,
+        List<(AssignedSheet Sheet, Bead Bead)> judged,
+        Guid by,
+        CancellationToken cancel
+    )
     {
         var recorder = services.GetRequiredService<BeadRecorder>();
         for (var i = 0; i < judged.Count; i++)
@@ -111,7 +119,8 @@ internal static class DemoFindingsLoader
         IServiceProvider services,
         List<(AssignedSheet Sheet, Bead Bead)> judged,
         IReadOnlyDictionary<string, Guid> ids,
-        Guid by
+        Guid by,
+        CancellationToken cancel
     )
     {
         foreach (var (login, penetration, unfused, crown) in new[] { ("ilsa", 0.7, 0.0, 0.4), ("teodor", 0.0, 0.25, 1.1) })
@@ -123,25 +132,32 @@ internal static class DemoFindingsLoader
             var clean = CleanPicture.Of(macro.Png, out var problem) ?? throw new InvalidOperationException($"{problem}");
             var (pictures, at) = (services.GetRequiredService<PictureStore>(), bead.RecordedAt.AddMinutes(15));
             var pictureId = Guid.CreateVersion7(at);
-            await pictures.AddAsync(pictureId, bead.Id, PictureSide.Macro, clean, by, Sent.ByNobody, at);
+            await pictures.AddAsync(pictureId, bead.Id, PictureSide.Macro, clean, by, Sent.ByNobody, at, cancel);
             var measures = MacroMeasures.Of(macro.Marks, sheet.Body.BeadMeasure);
             var marksId = Guid.CreateVersion7(at.AddMinutes(2));
-            await pictures.AddMarksAsync(marksId, pictureId, macro.Marks, measures, by, Sent.ByNobody, at.AddMinutes(2));
+            await pictures.AddMarksAsync(marksId, pictureId, macro.Marks, measures, by, Sent.ByNobody, at.AddMinutes(2), cancel);
             await services
                 .GetRequiredService<BeadRecorder>()
-                .MergeAsync(marksId, bead.Id, evidence => evidence with { Macro = measures }, by);
+                .MergeAsync(marksId, bead.Id, evidence => evidence with { Macro = measures }, by, cancel);
         }
     }
 
     // Ilsa's test: the first coupon has both words, the second waits for the second assessor.
-    private static async Task TestAsync(IServiceProvider services, AssignedSheet sheet, Guid first, Guid second, DateTimeOffset now)
+    private static async Task TestAsync(
+        IServiceProvider services,
+        AssignedSheet sheet,
+        Guid first,
+        Guid second,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
     {
         var tests = services.GetRequiredService<TestWeldStore>();
         var at = sheet.AssignedAt.AddMinutes(40);
         var terms = new TestWeldTerms(2, 2, CriteriaSet.Iso5817C);
         var id = Guid.CreateVersion7(at);
-        await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, terms, sheet.StudentId, first), Sent.ByNobody, at);
-        var test = (await tests.FindAsync(id))!;
+        await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, terms, sheet.StudentId, first), Sent.ByNobody, at, cancel);
+        var test = (await tests.FindAsync(id, cancel))!;
         foreach (var (coupon, assessor, minutes) in new[] { (1, first, 20), (1, second, 26), (2, first, 34) })
         {
             var evidence = new Evidence(
@@ -169,7 +185,8 @@ internal static class DemoFindingsLoader
                     new(RecordKind.Assessment, wordId, id, number, assessor, moment, "", coupon, 1, true, evidence, acceptance),
                 wordId,
                 Sent.ByNobody,
-                at.AddMinutes(minutes)
+                at.AddMinutes(minutes),
+                cancel
             );
         }
     }

@@ -23,12 +23,13 @@ internal static class DemoListeningLoader
         IServiceProvider services,
         Dictionary<int, Booth> booths,
         Dictionary<string, Guid> ids,
-        DateTimeOffset now
+        DateTimeOffset now,
+        CancellationToken cancel
     )
     {
         foreach (var booth in booths.Values)
-            await services.GetRequiredService<StandInStore>().SetAsync(booth.Id, new StandIns(true, true));
-        await RecordAsync(services, ids, now);
+            await services.GetRequiredService<StandInStore>().SetAsync(booth.Id, new StandIns(true, true), cancel);
+        await RecordAsync(services, ids, now, cancel);
         var drills = services.GetRequiredService<DrillStore>();
         foreach (var (login, count, right) in Drilled.Where(one => ids.ContainsKey(one.Login)))
         {
@@ -57,13 +58,14 @@ internal static class DemoListeningLoader
                     : luck.NextDouble() < 0.6 ? Sound.Popping
                     : Sound.Hiss;
                 var id = Guid.CreateVersion7(at);
-                await drills.AddAsync(id, ids[login], drill, at);
+                await drills.AddAsync(id, ids[login], drill, at, cancel);
                 await drills.AnswerAsync(
                     new GivenDrill(id, ids[login], drill, null),
                     heard,
                     answer,
                     answer == drill.Deviation,
-                    at.AddSeconds(20)
+                    at.AddSeconds(20),
+                    cancel
                 );
                 answers.Add(new(drill.Kind, drill.Deviation, drill.Sound, heard, answer, answer == drill.Deviation, at));
             }
@@ -71,11 +73,16 @@ internal static class DemoListeningLoader
     }
 
     // The newest beads of Ilsa were recorded, with microphone and logger.
-    private static async Task RecordAsync(IServiceProvider services, Dictionary<string, Guid> ids, DateTimeOffset now)
+    private static async Task RecordAsync(
+        IServiceProvider services,
+        Dictionary<string, Guid> ids,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
     {
         var keeper = services.GetRequiredService<RecordingKeeper>();
-        var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ids["ilsa"]);
-        var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id));
+        var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ids["ilsa"], cancel);
+        var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id), cancel);
         var seed = 11;
         foreach (
             var (sheet, bead) in given
@@ -97,7 +104,8 @@ internal static class DemoListeningLoader
                 WavFile.Write(sound),
                 ids["maren"],
                 Sent.ByNobody,
-                at
+                at,
+                cancel
             );
             await keeper.AddAsync(
                 Guid.CreateVersion7(at),
@@ -108,7 +116,8 @@ internal static class DemoListeningLoader
                 LogFile.Write(log),
                 ids["maren"],
                 Sent.ByNobody,
-                at.AddSeconds(1)
+                at.AddSeconds(1),
+                cancel
             );
             seed++;
         }

@@ -21,49 +21,53 @@ public static class DemoLoader
     /// <summary>Loads the school when there is none yet; otherwise leaves everything alone.</summary>
     /// <param name="services">The server's.</param>
     /// <param name="owner">Connection string of the role that owns the tables.</param>
-    public static async Task LoadAsync(IServiceProvider services, string owner)
+    public static async Task LoadAsync(IServiceProvider services, string owner, CancellationToken cancel)
     {
         var people = services.GetRequiredService<PeopleStore>();
-        if (await people.SchoolAsync() is not null)
+        if (await people.SchoolAsync(cancel) is not null)
             return;
         // The school's name is written last here, and together with its founder
         // for a real school: without one there can only be a demo cut short.
-        await Clearing.RunAsync(owner);
+        await Clearing.RunAsync(owner, cancel);
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
-        var booths = await LoadMachinesAsync(services, now);
-        var ids = await LoadPeopleAsync(people, now);
+        var booths = await LoadMachinesAsync(services, now, cancel);
+        var ids = await LoadPeopleAsync(people, now, cancel);
         var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
         foreach (var evening in DemoTerm.Tell(now))
-            await LoadEveningAsync(services, evening, booths, ids, instructor);
-        await LoadShopAsync(services, booths, instructor, now);
-        await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now);
-        await DemoFindingsLoader.LoadAsync(services, booths, ids, now);
-        await DemoListeningLoader.LoadAsync(services, booths, ids, now);
-        await people.NameDemoSchoolAsync(DemoSchool.Name);
+            await LoadEveningAsync(services, evening, booths, ids, instructor, cancel);
+        await LoadShopAsync(services, booths, instructor, now, cancel);
+        await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now, cancel);
+        await DemoFindingsLoader.LoadAsync(services, booths, ids, now, cancel);
+        await DemoListeningLoader.LoadAsync(services, booths, ids, now, cancel);
+        await people.NameDemoSchoolAsync(DemoSchool.Name, cancel);
     }
 
-    private static async Task<Dictionary<int, Booth>> LoadMachinesAsync(IServiceProvider services, DateTimeOffset now)
+    private static async Task<Dictionary<int, Booth>> LoadMachinesAsync(
+        IServiceProvider services,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
     {
         var machines = services.GetRequiredService<MachineStore>();
         var booths = new Dictionary<int, Booth>();
         foreach (var demo in DemoSchool.Machines)
         {
             var booth = booths[demo.Booth] = new Booth(Guid.CreateVersion7(), demo.Booth, Guid.CreateVersion7());
-            await machines.AddAsync(booth.MachineId, demo.Machine, Sent.ByNobody);
+            await machines.AddAsync(booth.MachineId, demo.Machine, Sent.ByNobody, cancel);
             foreach (var (which, control) in demo.Machine.Controls())
             {
                 foreach (var reading in control.Readings)
                 {
                     var taken = new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured, null, null, default);
-                    await machines.AddReadingAsync(booth.MachineId, taken, Sent.ByNobody, now.AddDays(-24));
+                    await machines.AddReadingAsync(booth.MachineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
                 }
             }
-            await services.GetRequiredService<BoothStore>().AddAsync(booth);
+            await services.GetRequiredService<BoothStore>().AddAsync(booth, cancel);
         }
         return booths;
     }
 
-    private static async Task<Dictionary<string, Guid>> LoadPeopleAsync(PeopleStore people, DateTimeOffset now)
+    private static async Task<Dictionary<string, Guid>> LoadPeopleAsync(PeopleStore people, DateTimeOffset now, CancellationToken cancel)
     {
         var ids = DemoSchool.People.ToDictionary(person => person.Login, _ => Guid.CreateVersion7());
         foreach (var person in DemoSchool.People)
@@ -73,7 +77,8 @@ public static class DemoLoader
                 new Person(ids[person.Login], person.Login, person.Name, role, units),
                 DemoSchool.Password,
                 Sent.ByNobody,
-                now.AddDays(-60)
+                now.AddDays(-60),
+                cancel
             );
         }
         return ids;
@@ -84,13 +89,14 @@ public static class DemoLoader
         DemoEvening evening,
         Dictionary<int, Booth> booths,
         Dictionary<string, Guid> ids,
-        Guid instructor
+        Guid instructor,
+        CancellationToken cancel
     )
     {
         var sessions = services.GetRequiredService<SessionStore>();
-        var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody);
+        var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody, cancel);
         foreach (var (booth, login) in evening.Places)
-            await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login]);
+            await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login], cancel);
         foreach (var coupon in evening.Coupons)
         {
             var sheet = new AssignedSheet(
@@ -101,12 +107,18 @@ public static class DemoLoader
                 coupon.AssignedAt,
                 coupon.Sheet
             );
-            await services.GetRequiredService<SheetStore>().AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt);
-            await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, sheet.Id, instructor);
+            await services.GetRequiredService<SheetStore>().AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt, cancel);
+            await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, sheet.Id, instructor, cancel);
         }
     }
 
-    private static async Task LoadBeadsAsync(BeadRecorder recorder, DemoCoupon coupon, Guid sheetId, Guid instructor)
+    private static async Task LoadBeadsAsync(
+        BeadRecorder recorder,
+        DemoCoupon coupon,
+        Guid sheetId,
+        Guid instructor,
+        CancellationToken cancel
+    )
     {
         var machine = DemoSchool.Machines[coupon.Booth - 1].Machine;
         BeadBefore? before = null;
@@ -128,11 +140,17 @@ public static class DemoLoader
                 bead.At,
                 default
             );
-            before = (await recorder.AddJudgedAsync(laid, instructor, bead.At)).AsBefore();
+            before = (await recorder.AddJudgedAsync(laid, instructor, bead.At, cancel)).AsBefore();
         }
     }
 
-    private static async Task LoadShopAsync(IServiceProvider services, Dictionary<int, Booth> booths, Guid instructor, DateTimeOffset now)
+    private static async Task LoadShopAsync(
+        IServiceProvider services,
+        Dictionary<int, Booth> booths,
+        Guid instructor,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
     {
         var machines = services.GetRequiredService<MachineStore>();
         foreach (var (booth, chart) in DemoSchool.Charts)
@@ -142,7 +160,8 @@ public static class DemoLoader
                 chart,
                 instructor,
                 Sent.ByNobody,
-                now.AddDays(-23)
+                now.AddDays(-23),
+                cancel
             );
         foreach (var (booth, part, daysAgo, note) in DemoSchool.Upkeep)
             await machines.AddUpkeepAsync(
@@ -152,7 +171,8 @@ public static class DemoLoader
                 note,
                 instructor,
                 Sent.ByNobody,
-                now.AddDays(-daysAgo)
+                now.AddDays(-daysAgo),
+                cancel
             );
         foreach (var (booth, waterL, bar, daysAgo) in DemoSchool.Bottles)
             await machines.AddBottleAsync(
@@ -162,19 +182,20 @@ public static class DemoLoader
                 bar,
                 instructor,
                 Sent.ByNobody,
-                now.AddDays(-daysAgo)
+                now.AddDays(-daysAgo),
+                cancel
             );
         foreach (var (name, job) in DemoSchool.Presets)
             await services
                 .GetRequiredService<PresetStore>()
-                .AddAsync(Guid.CreateVersion7(), name, (Sheet)Planner.Plan(job), instructor, Sent.ByNobody, now.AddDays(-20));
+                .AddAsync(Guid.CreateVersion7(), name, (Sheet)Planner.Plan(job), instructor, Sent.ByNobody, now.AddDays(-20), cancel);
     }
 
     // Ilsa kept what worked: the last right bead of each of her coupons.
-    private static async Task KeepAsync(IServiceProvider services, Guid machineId, Guid ilsa, DateTimeOffset now)
+    private static async Task KeepAsync(IServiceProvider services, Guid machineId, Guid ilsa, DateTimeOffset now, CancellationToken cancel)
     {
-        var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ilsa);
-        var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id));
+        var given = await services.GetRequiredService<SheetStore>().AllOfStudentAsync(ilsa, cancel);
+        var laid = await services.GetRequiredService<BeadStore>().AllOfSheetsAsync(given.Select(sheet => sheet.Id), cancel);
         foreach (var sheet in given.OrderBy(sheet => sheet.AssignedAt))
         {
             if (
@@ -188,7 +209,8 @@ public static class DemoLoader
                 .AddAsync(
                     new Keepsake(Guid.CreateVersion7(), machineId, ilsa, bead.Id, "ran sweet", setting, default),
                     Sent.ByNobody,
-                    bead.RecordedAt
+                    bead.RecordedAt,
+                    cancel
                 );
         }
     }

@@ -25,10 +25,15 @@ public static class JudgingEndpoints
             .MapGet("/criteria", () => Enum.GetValues<CriteriaSet>().Select(set => new CriteriaName(set, Criteria.Name(set))))
             .RequireAuthorization(Access.SignedIn);
         judging.MapGet("/section/{metal}", Section).RequireAuthorization(Access.SignedIn);
-        judging.MapGet("/tolerances", (ToleranceStore store) => store.NewestAsync()).RequireAuthorization(Access.Instructor);
+        judging
+            .MapGet("/tolerances", (ToleranceStore store, CancellationToken cancel) => store.NewestAsync(cancel))
+            .RequireAuthorization(Access.Instructor);
         judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor).Repeatable();
         judging
-            .MapGet("/agreement", async (RulingStore rulings) => Agreement.Of(await rulings.NewestStandingAsync()))
+            .MapGet(
+                "/agreement",
+                async (RulingStore rulings, CancellationToken cancel) => Agreement.Of(await rulings.NewestStandingAsync(cancel))
+            )
             .RequireAuthorization(Access.Instructor);
     }
 
@@ -41,13 +46,14 @@ public static class JudgingEndpoints
         Guid id,
         PracticeTolerances request,
         ClaimsPrincipal user,
-        ToleranceStore store
+        ToleranceStore store,
+        CancellationToken cancel
     )
     {
         Problem[] problems = [.. request.Problems()];
         if (problems.Length > 0)
             return Problems.Of(problems);
-        await store.AddAsync(id, request, user.Id(), Sent.Of(request));
-        return TypedResults.Ok(await store.NewestAsync());
+        await store.AddAsync(id, request, user.Id(), Sent.Of(request), cancel);
+        return TypedResults.Ok(await store.NewestAsync(cancel));
     }
 }

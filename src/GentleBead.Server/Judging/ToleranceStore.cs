@@ -9,17 +9,21 @@ namespace GentleBead.Server.Judging;
 public sealed class ToleranceStore(NpgsqlDataSource database)
 {
     /// <summary>What stands.</summary>
-    public async Task<PracticeTolerances> NewestAsync()
+    public async Task<PracticeTolerances> NewestAsync(CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        var body = await connection.QueryFirstOrDefaultAsync<string>("select body from practice_tolerances order by seq desc limit 1");
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var body = await connection.QueryFirstOrDefaultAsync<string>(
+            "select body from practice_tolerances order by seq desc limit 1",
+            null,
+            cancel
+        );
         return body is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(body);
     }
 
     /// <summary>Sets them anew; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, PracticeTolerances tolerances, Guid by, Sent sent)
+    public async Task AddAsync(Guid id, PracticeTolerances tolerances, Guid by, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "practice_tolerances",
             "insert into practice_tolerances (id, body, set_by, sent) values (@id, @body, @by, @sent) on conflict (id) do nothing",
@@ -31,7 +35,8 @@ public sealed class ToleranceStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 }

@@ -87,12 +87,13 @@ public static class KeptEndpoints
         string? thickness,
         long? before,
         ClaimsPrincipal user,
-        KeptStore store
+        KeptStore store,
+        CancellationToken cancel
     )
     {
         Length? wanted = Thickness.TryParse(thickness, out var typed, out _) ? typed!.Value : null;
         Joint? onlyJoint = Enum.TryParse<Joint>(joint, ignoreCase: true, out var named) && Enum.IsDefined(named) ? named : null;
-        var (page, more) = await store.FindAsync(new SoughtKept(machineId, onlyJoint, wanted), Own(user), before);
+        var (page, more) = await store.FindAsync(new SoughtKept(machineId, onlyJoint, wanted), Own(user), before, cancel);
         return new(
             [
                 .. page.Select(found => new KeptView(
@@ -119,23 +120,28 @@ public static class KeptEndpoints
         KeptStore store,
         MachineStore machines,
         SheetStore sheets,
-        BeadStore beads
+        BeadStore beads,
+        CancellationToken cancel
     )
     {
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet || !user.MaySee(sheet.StudentId))
+        if (await sheets.FindAsync(request.SheetId, cancel) is not { } sheet || !user.MaySee(sheet.StudentId))
             return TypedResults.NotFound();
-        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
+        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId, cancel))!.Value;
         if (machineId != request.MachineId)
             return Problems.Field("machineId", Say($"This sheet was not given out at that machine."));
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200)
             return Problems.Field("note", Say($"A note of up to 200 letters."));
-        if (request.BeadId is { } beadId && (await beads.FindAsync(beadId))?.SheetId != sheet.Id)
+        if (request.BeadId is { } beadId && (await beads.FindAsync(beadId, cancel))?.SheetId != sheet.Id)
             return Problems.Field("beadId", Say($"There is no such bead on this coupon."));
         var setting = new KeptSetting(sheet.Body.Job, request.WireMark, request.VoltMark, request.AmpMark);
         if (setting.Problems(machine).ToArray() is { Length: > 0 } wrong)
             return Problems.Of(wrong);
-        await store.AddAsync(new Keepsake(id, request.MachineId, user.Id(), request.BeadId, note, setting, default), Sent.Of(request));
+        await store.AddAsync(
+            new Keepsake(id, request.MachineId, user.Id(), request.BeadId, note, setting, default),
+            Sent.Of(request),
+            cancel: cancel
+        );
         return TypedResults.NoContent();
     }
 
@@ -143,21 +149,23 @@ public static class KeptEndpoints
         Guid id,
         KeptWithdrawal request,
         ClaimsPrincipal user,
-        KeptStore store
-    ) => await store.SetWithdrawnAsync(id, Own(user), request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+        KeptStore store,
+        CancellationToken cancel
+    ) => await store.SetWithdrawnAsync(id, Own(user), request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Results<Ok<StillStands>, NotFound>> CompareAsync(
         Guid id,
         StandsNow request,
         ClaimsPrincipal user,
         KeptStore store,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await store.FindAsync(id) is not { } kept || !user.MaySee(kept.KeptBy))
+        if (await store.FindAsync(id, cancel) is not { } kept || !user.MaySee(kept.KeptBy))
             return TypedResults.NotFound();
         return TypedResults.Ok(
-            kept.Setting.Compare((await machines.FindAsync(kept.MachineId))!, request.WireMark, request.VoltMark, request.AmpMark)
+            kept.Setting.Compare((await machines.FindAsync(kept.MachineId, cancel))!, request.WireMark, request.VoltMark, request.AmpMark)
         );
     }
 }

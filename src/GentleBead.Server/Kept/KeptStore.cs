@@ -48,9 +48,9 @@ public sealed class KeptStore(NpgsqlDataSource database)
         "id, machine_id as \"MachineId\", kept_by as \"KeptBy\", bead_id as \"BeadId\", note, body, kept_at as \"KeptAt\"";
 
     /// <summary>Keeps a setting; the same id again changes nothing.</summary>
-    public async Task AddAsync(Keepsake kept, Sent sent, DateTimeOffset? at = null)
+    public async Task AddAsync(Keepsake kept, Sent sent, DateTimeOffset? at = null, CancellationToken cancel = default)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "kept_setting",
             """
@@ -69,18 +69,20 @@ public sealed class KeptStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             kept.Id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>One kept setting, unless withdrawn.</summary>
-    public async Task<Keepsake?> FindAsync(Guid id)
+    public async Task<Keepsake?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return (
             await connection.QuerySingleOrDefaultAsync<Row>(
                 $"select {Columns} from kept_setting where id = @id and withdrawn_at is null",
-                new { id }
+                new { id },
+                cancel
             )
         )?.Keepsake;
     }
@@ -89,9 +91,14 @@ public sealed class KeptStore(NpgsqlDataSource database)
     /// <param name="sought">What is sought.</param>
     /// <param name="keptBy">Whose; null for everybody's.</param>
     /// <param name="before">The place of the last one that was sent; null for the first page.</param>
-    public async Task<(IReadOnlyList<FoundKept> Kept, long? More)> FindAsync(SoughtKept sought, Guid? keptBy, long? before)
+    public async Task<(IReadOnlyList<FoundKept> Kept, long? More)> FindAsync(
+        SoughtKept sought,
+        Guid? keptBy,
+        long? before,
+        CancellationToken cancel
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = (
             await connection.QueryAsync<FoundRow>(
                 """
@@ -120,7 +127,8 @@ public sealed class KeptStore(NpgsqlDataSource database)
                     mm = sought.Thickness?.Mm,
                     NearPlate,
                     Page,
-                }
+                },
+                cancel
             )
         ).AsList();
         return ([.. rows.Select(row => row.Found)], rows.Count == Page ? rows[^1].Seq : null);
@@ -129,9 +137,9 @@ public sealed class KeptStore(NpgsqlDataSource database)
     /// <summary>
     /// Takes a kept setting away, or puts it back; only whoever kept it, unless anybody may. False when there is none such.
     /// </summary>
-    public async Task<bool> SetWithdrawnAsync(Guid id, Guid? keptBy, bool withdrawn)
+    public async Task<bool> SetWithdrawnAsync(Guid id, Guid? keptBy, bool withdrawn, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
                 "update kept_setting set withdrawn_at = case when @withdrawn then now() end where id = @id and (@keptBy::uuid is "
                     + "null or kept_by = @keptBy)",
@@ -140,7 +148,8 @@ public sealed class KeptStore(NpgsqlDataSource database)
                     id,
                     keptBy,
                     withdrawn,
-                }
+                },
+                cancel
             ) == 1;
     }
 

@@ -41,7 +41,10 @@ public static class RecordingEndpoints
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
         api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
-        api.MapGet("/booths/{id:guid}/stand-ins", async (Guid id, StandInStore standIns) => await standIns.OfBoothAsync(id))
+        api.MapGet(
+                "/booths/{id:guid}/stand-ins",
+                async (Guid id, StandInStore standIns, CancellationToken cancel) => await standIns.OfBoothAsync(id, cancel)
+            )
             .RequireAuthorization(Access.Instructor);
         api.MapPut("/booths/{id:guid}/stand-ins", SetStandInsAsync).RequireAuthorization(Access.Instructor);
     }
@@ -61,7 +64,7 @@ public static class RecordingEndpoints
         CancellationToken cancel
     )
     {
-        if (await files.FindAsync(id) is not { } file)
+        if (await files.FindAsync(id, cancel) is not { } file)
             return TypedResults.NotFound();
         if (
             !Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from)
@@ -77,15 +80,15 @@ public static class RecordingEndpoints
         var sent = upload.Sent.Under(id);
         try
         {
-            if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored)
+            if (await recordings.IsRepeatAsync(recordingId, sent, cancel) && await recordings.FindAsync(recordingId, cancel) is { } stored)
             {
                 // The first try may have ended before the bead was judged anew.
-                await keeper.JudgeAnewAsync(recordingId, id, user.Id());
+                await keeper.JudgeAnewAsync(recordingId, id, user.Id(), cancel);
                 return TypedResults.Ok(stored);
             }
             var (finding, bytes) = await heavy.RunAsync(user.Id(), () => TakeApart(uploads.Read(upload), TravelOf(file)), cancel);
             var label = Label(name);
-            return TypedResults.Ok(await keeper.AddAsync(recordingId, id, from, label, finding, bytes, user.Id(), sent));
+            return TypedResults.Ok(await keeper.AddAsync(recordingId, id, from, label, finding, bytes, user.Id(), sent, cancel: cancel));
         }
         catch (RecordingRefusedException refused)
         {
@@ -93,7 +96,7 @@ public static class RecordingEndpoints
         }
         finally
         {
-            await uploads.DropAsync(upload.Id);
+            await uploads.DropAsync(upload.Id, cancel);
         }
     }
 
@@ -125,14 +128,14 @@ public static class RecordingEndpoints
         CancellationToken cancel
     )
     {
-        if (await files.FindAsync(id) is not { } file)
+        if (await files.FindAsync(id, cancel) is not { } file)
             return TypedResults.NotFound();
         if (!Enum.TryParse<StandIn>(device, ignoreCase: true, out var with) || !Enum.IsDefined(with))
             return Problems.Field("device", Say($"The microphone or the logger."));
         var sent = Sent.Of(with).Under(id);
-        if (await recordings.IsRepeatAsync(recordingId, sent) && await recordings.FindAsync(recordingId) is { } stored)
+        if (await recordings.IsRepeatAsync(recordingId, sent, cancel) && await recordings.FindAsync(recordingId, cancel) is { } stored)
             return TypedResults.Ok(stored);
-        var there = await standIns.OfBoothAsync(file.Sheet.BoothId);
+        var there = await standIns.OfBoothAsync(file.Sheet.BoothId, cancel);
         if (with == StandIn.Microphone ? !there.Microphone : !there.Logger)
             return Problems.Field("device", Say($"There is none in this booth. Switch it on under Shop."));
         var bead = file.Bead;
@@ -143,7 +146,9 @@ public static class RecordingEndpoints
         var seed = BitConverter.ToInt32(bead.Id.ToByteArray(), 12) & int.MaxValue;
         var seconds = StandInArc.Seconds(bead.Evidence);
         var (finding, bytes) = await heavy.RunAsync(user.Id(), Simulate, cancel);
-        return TypedResults.Ok(await keeper.AddAsync(recordingId, id, RecordingOrigin.StandIn, "", finding, bytes, user.Id(), sent));
+        return TypedResults.Ok(
+            await keeper.AddAsync(recordingId, id, RecordingOrigin.StandIn, "", finding, bytes, user.Id(), sent, cancel: cancel)
+        );
 
         (Finding Finding, byte[] Bytes) Simulate()
         {
@@ -161,13 +166,14 @@ public static class RecordingEndpoints
         Guid recordingId,
         ClaimsPrincipal user,
         HttpResponse response,
-        RecordingStore recordings
+        RecordingStore recordings,
+        CancellationToken cancel
     )
     {
         if (
-            await recordings.StudentOfAsync(recordingId) is not { } studentId
+            await recordings.StudentOfAsync(recordingId, cancel) is not { } studentId
             || !user.MaySee(studentId)
-            || await recordings.FindAsync(recordingId) is not { } recording
+            || await recordings.FindAsync(recordingId, cancel) is not { } recording
         )
         {
             return TypedResults.NotFound();
@@ -188,12 +194,13 @@ public static class RecordingEndpoints
         Withdrawal request,
         ClaimsPrincipal user,
         RecordingStore recordings,
-        RecordingKeeper keeper
+        RecordingKeeper keeper,
+        CancellationToken cancel
     )
     {
-        if (await recordings.SetWithdrawnAsync(recordingId, request.Withdrawn) is not { } beadId)
+        if (await recordings.SetWithdrawnAsync(recordingId, request.Withdrawn, cancel) is not { } beadId)
             return TypedResults.NotFound();
-        await keeper.JudgeAnewAsync(Guid.CreateVersion7(), beadId, user.Id());
+        await keeper.JudgeAnewAsync(Guid.CreateVersion7(), beadId, user.Id(), cancel);
         return TypedResults.NoContent();
     }
 
@@ -201,12 +208,13 @@ public static class RecordingEndpoints
         Guid id,
         StandIns request,
         StandInStore standIns,
-        BoothStore booths
+        BoothStore booths,
+        CancellationToken cancel
     )
     {
-        if (await booths.FindAsync(id) is null)
+        if (await booths.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
-        await standIns.SetAsync(id, request);
+        await standIns.SetAsync(id, request, cancel);
         return TypedResults.Ok(request);
     }
 

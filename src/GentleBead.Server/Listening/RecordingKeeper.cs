@@ -18,20 +18,21 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadRecorder reco
         byte[] bytes,
         Guid by,
         Sent sent,
-        DateTimeOffset? at = null
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
     )
     {
-        await recordings.AddAsync(new Recording(id, beadId, origin, name, finding, bytes.Length, default), bytes, by, sent, at);
-        await JudgeAnewAsync(id, beadId, by);
-        return (await recordings.FindAsync(id))!;
+        await recordings.AddAsync(new Recording(id, beadId, origin, name, finding, bytes.Length, default), bytes, by, sent, at, cancel);
+        await JudgeAnewAsync(id, beadId, by, cancel);
+        return (await recordings.FindAsync(id, cancel))!;
     }
 
     /// <summary>
     /// Judges a bead with the surest of its standing recordings beside the ear; where that changes nothing, nothing is added.
     /// </summary>
-    public async Task JudgeAnewAsync(Guid lookId, Guid beadId, Guid by)
+    public async Task JudgeAnewAsync(Guid lookId, Guid beadId, Guid by, CancellationToken cancel)
     {
-        var heard = (await recordings.OfBeadAsync(beadId))
+        var heard = (await recordings.OfBeadAsync(beadId, cancel))
             .Where(recording => recording.Finding.Heard.Sound is not null)
             .MaxBy(recording => recording.Finding.Heard.Confidence)
             ?.Finding;
@@ -40,7 +41,8 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadRecorder reco
             lookId,
             beadId,
             evidence => evidence.Listened == listened ? evidence : evidence with { Listened = listened },
-            by
+            by,
+            cancel
         );
     }
 }

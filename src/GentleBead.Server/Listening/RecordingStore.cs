@@ -46,10 +46,17 @@ public sealed class RecordingStore(NpgsqlDataSource database)
         "select id, bead_id as \"BeadId\", origin, name, finding, length, added_at as \"AddedAt\" from recording";
 
     /// <summary>Adds a recording; the same id again changes nothing.</summary>
-    public async Task AddAsync(Recording recording, ReadOnlyMemory<byte> bytes, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddAsync(
+        Recording recording,
+        ReadOnlyMemory<byte> bytes,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         var added = await connection.AddOnceAsync(
             "recording",
             """
@@ -70,7 +77,8 @@ public sealed class RecordingStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             recording.Id,
-            sent
+            sent,
+            cancel
         );
         for (var number = 0; added && number * PartBytes < bytes.Length; number++)
         {
@@ -82,51 +90,54 @@ public sealed class RecordingStore(NpgsqlDataSource database)
                     recording.Id,
                     number,
                     part,
-                }
+                },
+                cancel
             );
         }
-        await transaction.CommitAsync();
+        await transaction.CommitAsync(cancel);
     }
 
     /// <summary>One standing recording.</summary>
-    public async Task<Recording?> FindAsync(Guid id)
+    public async Task<Recording?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return (
-            await connection.QuerySingleOrDefaultAsync<Row>($"{Columns} where id = @id and withdrawn_at is null", new { id })
+            await connection.QuerySingleOrDefaultAsync<Row>($"{Columns} where id = @id and withdrawn_at is null", new { id }, cancel)
         )?.Recording;
     }
 
     /// <summary>The standing recordings of a bead, oldest first.</summary>
-    public async Task<IReadOnlyList<Recording>> OfBeadAsync(Guid beadId)
+    public async Task<IReadOnlyList<Recording>> OfBeadAsync(Guid beadId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return
         [
             .. (
                 await connection.QueryAsync<Row>(
                     $"{Columns} where bead_id = @beadId and withdrawn_at is null order by seq limit 40",
-                    new { beadId }
+                    new { beadId },
+                    cancel
                 )
             ).Select(row => row.Recording),
         ];
     }
 
     /// <summary>Whether a recording was added under this id already with the same file.</summary>
-    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("recording", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("recording", id, sent, cancel);
     }
 
     /// <summary>Whose bead a standing recording is of; null where there is no such recording.</summary>
-    public async Task<Guid?> StudentOfAsync(Guid id)
+    public async Task<Guid?> StudentOfAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<Guid?>(
             "select student_id from recording join bead_standing using (bead_id) where recording.id = @id and "
                 + "recording.withdrawn_at is null",
-            new { id }
+            new { id },
+            cancel
         );
     }
 
@@ -145,12 +156,13 @@ public sealed class RecordingStore(NpgsqlDataSource database)
 
     /// <summary>Takes a recording away, or puts it back.</summary>
     /// <returns>The bead it belongs to; null where there is no such recording.</returns>
-    public async Task<Guid?> SetWithdrawnAsync(Guid id, bool withdrawn)
+    public async Task<Guid?> SetWithdrawnAsync(Guid id, bool withdrawn, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.QuerySingleOrDefaultAsync<Guid?>(
             "update recording set withdrawn_at = case when @withdrawn then now() end where id = @id returning bead_id",
-            new { id, withdrawn }
+            new { id, withdrawn },
+            cancel
         );
     }
 

@@ -1,4 +1,5 @@
 using Dapper;
+using GentleBead.Server.Database;
 using Npgsql;
 
 namespace GentleBead.Server.Listening;
@@ -12,19 +13,20 @@ public sealed record StandIns(bool Microphone, bool Logger);
 public sealed class StandInStore(NpgsqlDataSource database)
 {
     /// <summary>What stands in a booth; nothing unless it was put there.</summary>
-    public async Task<StandIns> OfBoothAsync(Guid boothId)
+    public async Task<StandIns> OfBoothAsync(Guid boothId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.QuerySingleOrDefaultAsync<StandIns>(
                 "select microphone as \"Microphone\", logger as \"Logger\" from stand_in where booth_id = @boothId",
-                new { boothId }
+                new { boothId },
+                cancel
             ) ?? new(false, false);
     }
 
     /// <summary>Puts devices into a booth, or takes them away.</summary>
-    public async Task SetAsync(Guid boothId, StandIns devices)
+    public async Task SetAsync(Guid boothId, StandIns devices, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             "insert into stand_in (booth_id, microphone, logger) values (@boothId, @Microphone, @Logger) on conflict (booth_id) "
                 + "do update set microphone = @Microphone, logger = @Logger",
@@ -33,7 +35,8 @@ public sealed class StandInStore(NpgsqlDataSource database)
                 boothId,
                 devices.Microphone,
                 devices.Logger,
-            }
+            },
+            cancel
         );
     }
 }

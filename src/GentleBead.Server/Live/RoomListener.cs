@@ -26,37 +26,43 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
             {
                 await ListenAsync(stoppingToken);
             }
-            catch (Exception lost) when (lost is NpgsqlException or IOException)
-            {
-                LogLost(log, lost.Message);
-                await Task.Delay(Pause, stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
-            }
-            catch (OperationCanceledException)
+            catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
             {
                 return;
+            }
+            catch (Exception lost)
+            {
+                LogLost(log, lost);
+                await Task.Delay(Pause, stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
             }
         }
     }
 
     private async Task ListenAsync(CancellationToken stopping)
     {
+        var told = new Queue<string>();
         await using var connection = await database.OpenConnectionAsync(stopping);
-        connection.Notification += (_, notice) => _ = PassOnAsync(notice.Payload);
+        connection.Notification += (_, notice) => told.Enqueue(notice.Payload);
         await using (var listen = new NpgsqlCommand("listen room", connection))
             await listen.ExecuteNonQueryAsync(stopping);
         // Whatever was told while nobody listened: every screen looks once.
         await hub.Clients.All.SendAsync("changed", new RoomNotice("session", null, null), stopping);
         while (true)
+        {
+            // Passed on here and not as it comes in: what goes wrong is seen, and notices keep their order.
+            while (told.TryDequeue(out var notice))
+                await PassOnAsync(notice, stopping);
             await connection.WaitAsync(stopping);
+        }
     }
 
-    private async Task PassOnAsync(string payload)
+    private async Task PassOnAsync(string payload, CancellationToken stopping)
     {
         var notice = JsonSerializer.Deserialize<RoomNotice>(payload, JsonSerializerOptions.Web)!;
         var groups = notice.StudentId is { } student ? [LiveHub.Instructors, LiveHub.StudentGroup(student)] : new[] { LiveHub.Instructors };
-        await hub.Clients.Groups(groups).SendAsync("changed", notice);
+        await hub.Clients.Groups(groups).SendAsync("changed", notice, stopping);
     }
 
-    [LoggerMessage(LogLevel.Warning, "Lost the database's notices: {Why}. Listening again.")]
-    private static partial void LogLost(ILogger log, string why);
+    [LoggerMessage(LogLevel.Warning, "Lost the database's notices. Listening again.")]
+    private static partial void LogLost(ILogger log, Exception why);
 }

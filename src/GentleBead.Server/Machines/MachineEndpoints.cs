@@ -114,9 +114,14 @@ public static class MachineEndpoints
         machines.MapPut("/{id:guid}/bottles/{bottleId:guid}", AddBottleAsync).Repeatable();
     }
 
-    private static async Task<Page<MachineInBooth>> ListAsync(int? after, MachineStore machines, TimeProvider clock)
+    private static async Task<Page<MachineInBooth>> ListAsync(
+        int? after,
+        MachineStore machines,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
-        var page = await machines.KeptUpAsync(after ?? 0);
+        var page = await machines.KeptUpAsync(after ?? 0, cancel: cancel);
         return new([.. page.Select(View)], page.Count == MachineStore.Page ? $"{page[^1].Booth.Number}" : null);
 
         MachineInBooth View(KeptUpMachine kept) =>
@@ -129,13 +134,18 @@ public static class MachineEndpoints
             );
     }
 
-    private static async Task<Results<Ok<MachineDetail>, NotFound>> DetailAsync(Guid id, MachineStore machines, TimeProvider clock)
+    private static async Task<Results<Ok<MachineDetail>, NotFound>> DetailAsync(
+        Guid id,
+        MachineStore machines,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
-        if (await machines.KeptUpAsync(0, id) is not [var kept])
+        if (await machines.KeptUpAsync(0, id, cancel) is not [var kept])
             return TypedResults.NotFound();
-        var readings = await machines.ReadingsAsync(id);
-        var around = await machines.AroundAsync(id);
-        var charts = (await machines.ChartsAsync(id)).Select(entered => new ComparedChart(
+        var readings = await machines.ReadingsAsync(id, cancel);
+        var around = await machines.AroundAsync(id, cancel);
+        var charts = (await machines.ChartsAsync(id, cancel)).Select(entered => new ComparedChart(
             entered.Id,
             entered.Chart,
             entered.EnteredAt,
@@ -178,7 +188,13 @@ public static class MachineEndpoints
             : new ControlFit(which, problem, null, [], null, oldest);
     }
 
-    private static async Task<Results<NoContent, Wrong>> AddAsync(Guid id, NewMachine request, BoothStore booths, MachineStore machines)
+    private static async Task<Results<NoContent, Wrong>> AddAsync(
+        Guid id,
+        NewMachine request,
+        BoothStore booths,
+        MachineStore machines,
+        CancellationToken cancel
+    )
     {
         if (request.Machine is not { } machine)
             return Problems.Field("machine", Say($"Which machine?"));
@@ -187,11 +203,11 @@ public static class MachineEndpoints
             problems.Add(new("boothNumber", Say($"A booth number from 1 to 99.")));
         if (problems.Count > 0)
             return Problems.Of(problems);
-        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId))
+        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId, cancel))
             return Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
-        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request)))
+        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request), cancel))
             return Problems.Field("name", Say($"There is a machine of this name already."));
-        return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id))
+        return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id), cancel)
             ? TypedResults.NoContent()
             : Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
     }
@@ -200,13 +216,14 @@ public static class MachineEndpoints
         Guid id,
         Guid readingId,
         NewReading request,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await machines.FindAsync(id) is not { } machine)
+        if (await machines.FindAsync(id, cancel) is not { } machine)
             return TypedResults.NotFound();
         var sent = Sent.Of(request).Under(id);
-        if (await machines.IsReadAsync(readingId, sent))
+        if (await machines.IsReadAsync(readingId, sent, cancel))
             return TypedResults.NoContent();
         if (!request.On(machine).IsGood(out var reading, out var problems))
             return Problems.Of(problems);
@@ -222,7 +239,8 @@ public static class MachineEndpoints
                 byRuler ? request.Length : null,
                 default
             ),
-            sent
+            sent,
+            cancel: cancel
         );
         return TypedResults.NoContent();
     }
@@ -231,18 +249,23 @@ public static class MachineEndpoints
         Guid id,
         Guid readingId,
         ReadingWithdrawal request,
-        MachineStore machines
-    ) => await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+        MachineStore machines,
+        CancellationToken cancel
+    ) =>
+        await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
 
     private static async Task<Results<Ok<Translation>, NotFound, Wrong>> TranslateAsync(
         Guid id,
         string control,
         double? mark,
         double? value,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await machines.FindAsync(id) is not { } machine)
+        if (await machines.FindAsync(id, cancel) is not { } machine)
             return TypedResults.NotFound();
         var asked = control.ToLowerInvariant() switch
         {
@@ -274,14 +297,15 @@ public static class MachineEndpoints
         Guid loadId,
         Load request,
         ClaimsPrincipal user,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await machines.FindAsync(id) is not { } machine)
+        if (await machines.FindAsync(id, cancel) is not { } machine)
             return TypedResults.NotFound();
         if (request.Problems(machine).ToArray() is { Length: > 0 } wrong)
             return Problems.Of(wrong);
-        await machines.LoadAsync(loadId, id, request, user.Id(), Sent.Of(request).Under(id));
+        await machines.LoadAsync(loadId, id, request, user.Id(), Sent.Of(request).Under(id), cancel);
         return TypedResults.NoContent();
     }
 
@@ -290,10 +314,11 @@ public static class MachineEndpoints
         Guid chartId,
         NewChart request,
         ClaimsPrincipal user,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await machines.FindAsync(id) is not { } machine)
+        if (await machines.FindAsync(id, cancel) is not { } machine)
             return TypedResults.NotFound();
         var problems = new List<Problem>();
         if (request.Process is null || !request.Process.Value.Facts().FeedsWire)
@@ -308,7 +333,7 @@ public static class MachineEndpoints
         var chart = new DoorChart(request.Process!.Value, request.Wire!.Value, request.Gas!.Value, steps);
         if (chart.Problems(machine).ToArray() is { Length: > 0 } wrong)
             return Problems.Of(wrong);
-        await machines.AddChartAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id));
+        await machines.AddChartAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
         return TypedResults.NoContent();
     }
 
@@ -316,11 +341,17 @@ public static class MachineEndpoints
         Guid id,
         Guid chartId,
         ReadingWithdrawal request,
-        MachineStore machines
-    ) => await machines.SetChartWithdrawnAsync(id, chartId, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+        MachineStore machines,
+        CancellationToken cancel
+    ) => await machines.SetChartWithdrawnAsync(id, chartId, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> ChartCsvAsync(Guid id, Guid chartId, MachineStore machines) =>
-        (await machines.ChartsAsync(id)).FirstOrDefault(chart => chart.Id == chartId) is { } entered
+    private static async Task<Results<FileContentHttpResult, NotFound>> ChartCsvAsync(
+        Guid id,
+        Guid chartId,
+        MachineStore machines,
+        CancellationToken cancel
+    ) =>
+        (await machines.ChartsAsync(id, cancel)).FirstOrDefault(chart => chart.Id == chartId) is { } entered
             ? TypedResults.File(ChartCsv.Write(entered.Chart), "text/csv; charset=utf-8", "chart.csv")
             : TypedResults.NotFound();
 
@@ -329,15 +360,16 @@ public static class MachineEndpoints
         Guid upkeepId,
         NewUpkeep request,
         ClaimsPrincipal user,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await machines.FindAsync(id) is null)
+        if (await machines.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200)
             return Problems.Field("note", Say($"A note of up to 200 letters."));
-        await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), Sent.Of(request).Under(id));
+        await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
         return TypedResults.NoContent();
     }
 
@@ -346,14 +378,15 @@ public static class MachineEndpoints
         Guid bottleId,
         NewBottle request,
         ClaimsPrincipal user,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await machines.FindAsync(id) is null)
+        if (await machines.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
         if (Core.Calculators.Bottle.Problems(request.WaterL, request.Bar).ToArray() is { Length: > 0 } wrong)
             return Problems.Of(wrong);
-        await machines.AddBottleAsync(bottleId, id, request.WaterL, request.Bar, user.Id(), Sent.Of(request).Under(id));
+        await machines.AddBottleAsync(bottleId, id, request.WaterL, request.Bar, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
         return TypedResults.NoContent();
     }
 }

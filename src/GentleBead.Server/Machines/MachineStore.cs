@@ -62,24 +62,26 @@ public sealed class MachineStore(NpgsqlDataSource database)
     private const int BeadsCompared = 300;
 
     /// <summary>One machine with all its readings and what is on it; null when there is none by that id.</summary>
-    public async Task<Machine?> FindAsync(Guid id)
+    public async Task<Machine?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings)?>(
             "select body, load, readings from machine_now where id = @id",
-            new { id }
+            new { id },
+            cancel
         );
         return row is { } found ? StoredMachine.Read(found.Body, found.Load, found.Readings) : null;
     }
 
     /// <summary>The machine of a booth; null where there is no such booth.</summary>
-    public async Task<(Guid Id, Machine Machine)?> OfBoothAsync(Guid boothId)
+    public async Task<(Guid Id, Machine Machine)?> OfBoothAsync(Guid boothId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<(Guid Id, string Body, string? Load, string? Readings)?>(
             "select machine_now.id, machine_now.body, load, readings from booth join machine_now on machine_now.id = "
                 + "booth.machine_id where booth.id = @boothId",
-            new { boothId }
+            new { boothId },
+            cancel
         );
         return row is { } found ? (found.Id, StoredMachine.Read(found.Body, found.Load, found.Readings)) : null;
     }
@@ -87,9 +89,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
     /// <summary>A page of the machines in their booths, by booth number; or one of them.</summary>
     /// <param name="after">The number of the last booth that was sent; 0 for the first page.</param>
     /// <param name="only">One machine alone; null for all.</param>
-    public async Task<IReadOnlyList<KeptUpMachine>> KeptUpAsync(int after, Guid? only = null)
+    public async Task<IReadOnlyList<KeptUpMachine>> KeptUpAsync(int after, Guid? only = null, CancellationToken cancel = default)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(
             Guid BoothId,
             int Number,
@@ -114,7 +116,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 after,
                 only,
                 Page,
-            }
+            },
+            cancel
         );
         return
         [
@@ -133,9 +136,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
     private sealed record SeenTo(Part Part, DateTimeOffset DoneAt, long Beads);
 
     /// <summary>What a machine's page shows beside it.</summary>
-    public async Task<MachineSurroundings> AroundAsync(Guid machineId)
+    public async Task<MachineSurroundings> AroundAsync(Guid machineId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleAsync<(double? WaterL, double? Bar, DateTime? ReadAt, double? Flow)>(
             """
             select water_l, bar, read_at, (
@@ -144,7 +147,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
             from (select 1) as once left join lateral (select water_l, bar, read_at from bottle_reading
                 where machine_id = @machineId order by seq desc limit 1) as bottle on true
             """,
-            new { machineId }
+            new { machineId },
+            cancel
         );
         var right = await connection.QueryAsync<(string Job, double Thickness, double WireFeed, double Volts)>(
             """
@@ -153,7 +157,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 where machine_id = @machineId and not withdrawn order by seq desc limit @BeadsCompared) as newest
             join sheet on sheet.id = newest.sheet_id where newest.verdict = 'right' and volts is not null
             """,
-            new { machineId, BeadsCompared }
+            new { machineId, BeadsCompared },
+            cancel
         );
         return new MachineSurroundings(
             row is { WaterL: { } water, Bar: { } bar, ReadAt: { } at } ? new BottleReading(water, bar, at) : null,
@@ -176,9 +181,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds a machine without readings; the same id again changes nothing. False when the name is another machine's.</summary>
-    public async Task<bool> AddAsync(Guid id, Machine machine, Sent sent)
+    public async Task<bool> AddAsync(Guid id, Machine machine, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "machine",
             "insert into machine (id, name, body, sent) values (@id, @Name, @body, @sent) on conflict do nothing",
@@ -190,18 +195,20 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
         return await connection.ExecuteScalarAsync<bool>(
             "select exists (select 1 from machine where id = @id and name = @Name)",
-            new { id, machine.Name }
+            new { id, machine.Name },
+            cancel
         );
     }
 
     /// <summary>The newest standing readings of a machine, by mark.</summary>
-    public async Task<IReadOnlyList<TakenReading>> ReadingsAsync(Guid machineId)
+    public async Task<IReadOnlyList<TakenReading>> ReadingsAsync(Guid machineId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(
             Guid Id,
             string Control,
@@ -216,7 +223,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
             from (select * from reading where machine_id = @machineId and withdrawn_at is null
                 order by seq desc limit @ReadingsKept) as newest order by mark, seq
             """,
-            new { machineId, ReadingsKept }
+            new { machineId, ReadingsKept },
+            cancel
         );
         return
         [
@@ -233,10 +241,10 @@ public sealed class MachineStore(NpgsqlDataSource database)
     }
 
     /// <summary>Whether a reading was taken under this id already with the same request.</summary>
-    public async Task<bool> IsReadAsync(Guid id, Sent sent)
+    public async Task<bool> IsReadAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("reading", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("reading", id, sent, cancel);
     }
 
     /// <summary>Adds a reading; the same id again changes nothing.</summary>
@@ -244,9 +252,15 @@ public sealed class MachineStore(NpgsqlDataSource database)
     /// <param name="reading">The reading; its time is not looked at where <paramref name="at"/> is null.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public async Task AddReadingAsync(Guid machineId, TakenReading reading, Sent sent, DateTimeOffset? at = null)
+    public async Task AddReadingAsync(
+        Guid machineId,
+        TakenReading reading,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "reading",
             """
@@ -267,14 +281,15 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             reading.Id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>Takes a wrong reading out of the calibration, or puts it back. False when there is no such reading.</summary>
-    public async Task<bool> SetReadingWithdrawnAsync(Guid machineId, Guid readingId, bool withdrawn)
+    public async Task<bool> SetReadingWithdrawnAsync(Guid machineId, Guid readingId, bool withdrawn, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
                 "update reading set withdrawn_at = case when @withdrawn then now() end where id = @readingId and machine_id = @machineId",
                 new
@@ -282,14 +297,15 @@ public sealed class MachineStore(NpgsqlDataSource database)
                     machineId,
                     readingId,
                     withdrawn,
-                }
+                },
+                cancel
             ) == 1;
     }
 
     /// <summary>Notes what is on a machine; the same id again changes nothing.</summary>
-    public async Task LoadAsync(Guid id, Guid machineId, Load load, Guid by, Sent sent)
+    public async Task LoadAsync(Guid id, Guid machineId, Load load, Guid by, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "machine_load",
             "insert into machine_load (id, machine_id, body, loaded_by, sent) values (@id, @machineId, @body, @by, @sent) on "
@@ -303,14 +319,15 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>The standing charts of a machine: the newest for each process, wire and gas.</summary>
-    public async Task<IReadOnlyList<EnteredChart>> ChartsAsync(Guid machineId)
+    public async Task<IReadOnlyList<EnteredChart>> ChartsAsync(Guid machineId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(Guid Id, string Body, DateTime EnteredAt)>(
             """
             select id, body, entered_at from (
@@ -318,15 +335,24 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 where machine_id = @machineId order by process, wire, gas, seq desc) as newest
             where withdrawn_at is null order by seq
             """,
-            new { machineId }
+            new { machineId },
+            cancel
         );
         return [.. rows.Select(row => new EnteredChart(row.Id, Jsonb.Read<DoorChart>(row.Body), row.EnteredAt))];
     }
 
     /// <summary>Adds a chart, which then stands for its process, wire and gas; the same id again changes nothing.</summary>
-    public async Task AddChartAsync(Guid id, Guid machineId, DoorChart chart, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddChartAsync(
+        Guid id,
+        Guid machineId,
+        DoorChart chart,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "door_chart",
             """
@@ -346,14 +372,15 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>Takes a chart away, or puts it back. False when there is no such chart.</summary>
-    public async Task<bool> SetChartWithdrawnAsync(Guid machineId, Guid chartId, bool withdrawn)
+    public async Task<bool> SetChartWithdrawnAsync(Guid machineId, Guid chartId, bool withdrawn, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
                 "update door_chart set withdrawn_at = case when @withdrawn then now() end where id = @chartId and machine_id = @machineId",
                 new
@@ -361,14 +388,24 @@ public sealed class MachineStore(NpgsqlDataSource database)
                     machineId,
                     chartId,
                     withdrawn,
-                }
+                },
+                cancel
             ) == 1;
     }
 
     /// <summary>Notes that a part was seen to; the same id again changes nothing.</summary>
-    public async Task AddUpkeepAsync(Guid id, Guid machineId, Part part, string note, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddUpkeepAsync(
+        Guid id,
+        Guid machineId,
+        Part part,
+        string note,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "upkeep",
             """
@@ -390,14 +427,24 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>Notes a bottle's pressure; the same id again changes nothing.</summary>
-    public async Task AddBottleAsync(Guid id, Guid machineId, double waterL, double bar, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddBottleAsync(
+        Guid id,
+        Guid machineId,
+        double waterL,
+        double bar,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "bottle_reading",
             """
@@ -415,7 +462,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 

@@ -54,31 +54,47 @@ public static class PeopleEndpoints
         people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
         people
-            .MapGet("/me/way-of-setting", (ClaimsPrincipal user, PeopleStore store) => store.WayOfSettingAsync(user.Id()))
+            .MapGet(
+                "/me/way-of-setting",
+                (ClaimsPrincipal user, PeopleStore store, CancellationToken cancel) => store.WayOfSettingAsync(user.Id(), cancel)
+            )
             .RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/way-of-setting", SetWayOfSettingAsync).RequireAuthorization(Access.Instructor);
         people
-            .MapGet("/students", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Student, called, after, store))
+            .MapGet(
+                "/students",
+                (string? called, Guid? after, PeopleStore store, CancellationToken cancel) =>
+                    ListAsync(Role.Student, called, after, store, cancel)
+            )
             .RequireAuthorization(Access.Instructor);
         people
-            .MapPut("/students/{id:guid}", (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Student, store))
+            .MapPut(
+                "/students/{id:guid}",
+                (Guid id, NewPerson request, PeopleStore store, CancellationToken cancel) =>
+                    AddAsync(id, request, Role.Student, store, cancel)
+            )
             .RequireAuthorization(Access.Instructor)
             .Repeatable();
         people
-            .MapGet("/instructors", (string? called, Guid? after, PeopleStore store) => ListAsync(Role.Instructor, called, after, store))
+            .MapGet(
+                "/instructors",
+                (string? called, Guid? after, PeopleStore store, CancellationToken cancel) =>
+                    ListAsync(Role.Instructor, called, after, store, cancel)
+            )
             .RequireAuthorization(Access.Instructor);
         people
             .MapPut(
                 "/instructors/{id:guid}",
-                (Guid id, NewPerson request, PeopleStore store) => AddAsync(id, request, Role.Instructor, store)
+                (Guid id, NewPerson request, PeopleStore store, CancellationToken cancel) =>
+                    AddAsync(id, request, Role.Instructor, store, cancel)
             )
             .RequireAuthorization(Access.Instructor)
             .Repeatable();
     }
 
-    private static async Task<Welcome> WelcomeAsync(PeopleStore store)
+    private static async Task<Welcome> WelcomeAsync(PeopleStore store, CancellationToken cancel)
     {
-        var school = await store.SchoolAsync();
+        var school = await store.SchoolAsync(cancel);
         IReadOnlyList<DemoAccount> accounts = school is { Demo: true }
             ?
             [
@@ -90,12 +106,17 @@ public static class PeopleEndpoints
                 )),
             ]
             : [];
-        return new Welcome(school?.Name ?? "", !await store.AnyAsync(), accounts);
+        return new Welcome(school?.Name ?? "", !await store.AnyAsync(cancel), accounts);
     }
 
-    private static async Task<Results<Ok<Person>, Wrong>> CheckAsync(SignIn request, PeopleStore store, HttpContext http)
+    private static async Task<Results<Ok<Person>, Wrong>> CheckAsync(
+        SignIn request,
+        PeopleStore store,
+        HttpContext http,
+        CancellationToken cancel
+    )
     {
-        if (await store.CheckPasswordAsync(request.Login ?? "", request.Password ?? "") is not { } person)
+        if (await store.CheckPasswordAsync(request.Login ?? "", request.Password ?? "", cancel) is not { } person)
         {
             return Problems.Field("password", Say($"Login and password do not fit together."));
         }
@@ -103,7 +124,12 @@ public static class PeopleEndpoints
         return TypedResults.Ok(person);
     }
 
-    private static async Task<Results<Ok<Person>, Wrong, Told>> FirstAsync(FirstInstructor request, PeopleStore store, HttpContext http)
+    private static async Task<Results<Ok<Person>, Wrong, Told>> FirstAsync(
+        FirstInstructor request,
+        PeopleStore store,
+        HttpContext http,
+        CancellationToken cancel
+    )
     {
         var problems = Check(request.Login, request.Name, request.Password);
         if (Text(request.School).Length is 0 or > 80)
@@ -111,7 +137,7 @@ public static class PeopleEndpoints
         if (problems.Count > 0)
             return Problems.Of(problems);
         var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
-        if (!await store.FoundAsync(request.School.Trim(), person, request.Password))
+        if (!await store.FoundAsync(request.School.Trim(), person, request.Password, cancel))
         {
             return Problems.Told(
                 StatusCodes.Status409Conflict,
@@ -128,35 +154,60 @@ public static class PeopleEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Ok<Person>, UnauthorizedHttpResult>> MeAsync(ClaimsPrincipal user, PeopleStore store) =>
-        await store.FindAsync(user.Id()) is { } person ? TypedResults.Ok(person) : TypedResults.Unauthorized();
+    private static async Task<Results<Ok<Person>, UnauthorizedHttpResult>> MeAsync(
+        ClaimsPrincipal user,
+        PeopleStore store,
+        CancellationToken cancel
+    ) => await store.FindAsync(user.Id(), cancel) is { } person ? TypedResults.Ok(person) : TypedResults.Unauthorized();
 
-    private static async Task<NoContent> SetUnitsAsync(UnitsChoice choice, ClaimsPrincipal user, PeopleStore store)
+    private static async Task<NoContent> SetUnitsAsync(
+        UnitsChoice choice,
+        ClaimsPrincipal user,
+        PeopleStore store,
+        CancellationToken cancel
+    )
     {
-        await store.SetUnitsAsync(user.Id(), choice.Units);
+        await store.SetUnitsAsync(user.Id(), choice.Units, cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> SetWayOfSettingAsync(WayOfSetting way, ClaimsPrincipal user, PeopleStore store)
+    private static async Task<NoContent> SetWayOfSettingAsync(
+        WayOfSetting way,
+        ClaimsPrincipal user,
+        PeopleStore store,
+        CancellationToken cancel
+    )
     {
-        await store.SetWayOfSettingAsync(user.Id(), way);
+        await store.SetWayOfSettingAsync(user.Id(), way, cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<Page<PersonName>> ListAsync(Role role, string? called, Guid? after, PeopleStore store)
+    private static async Task<Page<PersonName>> ListAsync(
+        Role role,
+        string? called,
+        Guid? after,
+        PeopleStore store,
+        CancellationToken cancel
+    )
     {
-        var page = await store.ListAsync(role, called, after);
+        var page = await store.ListAsync(role, called, after, cancel);
         return new(page, page.Count == PeopleStore.Page ? page[^1].Id.ToString() : null);
     }
 
-    private static async Task<Results<Ok<PersonName>, Wrong>> AddAsync(Guid id, NewPerson request, Role role, PeopleStore store)
+    private static async Task<Results<Ok<PersonName>, Wrong>> AddAsync(
+        Guid id,
+        NewPerson request,
+        Role role,
+        PeopleStore store,
+        CancellationToken cancel
+    )
     {
         var problems = Check(request.Login, request.Name, request.Password);
         if (problems.Count > 0)
             return Problems.Of(problems);
         var person = new Person(id, request.Login.Trim(), request.Name.Trim(), role, Units.Metric);
         // A fingerprint of a password could be guessed from: it is left out.
-        return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }))
+        return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }), cancel: cancel)
             ? TypedResults.Ok(new PersonName(id, person.Name))
             : Problems.Field("login", Say($"This login is taken."));
     }

@@ -35,37 +35,40 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     private static readonly string NobodysHash = Hasher.HashPassword(null!, Guid.NewGuid().ToString());
 
     /// <summary>The person, when login and password fit.</summary>
-    public async Task<Person?> CheckPasswordAsync(string login, string password)
+    public async Task<Person?> CheckPasswordAsync(string login, string password, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<Row>(
             $"select {Columns} from person where login = @login",
-            new { login = Normal(login) }
+            new { login = Normal(login) },
+            cancel
         );
         var result = Hasher.VerifyHashedPassword(null!, row?.PasswordHash ?? NobodysHash, password);
         return row is null || result == PasswordVerificationResult.Failed ? null : row.Person;
     }
 
     /// <summary>One person, if there is one by that id.</summary>
-    public async Task<Person?> FindAsync(Guid id)
+    public async Task<Person?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where id = @id", new { id }))?.Person;
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where id = @id", new { id }, cancel)
+        )?.Person;
     }
 
     /// <summary>Whether a password is a person's own.</summary>
-    public async Task<bool> IsPasswordOfAsync(Guid id, string password)
+    public async Task<bool> IsPasswordOfAsync(Guid id, string password, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        var hash = await connection.ExecuteScalarAsync<string?>("select password_hash from person where id = @id", new { id });
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var hash = await connection.ExecuteScalarAsync<string?>("select password_hash from person where id = @id", new { id }, cancel);
         return Hasher.VerifyHashedPassword(null!, hash ?? NobodysHash, password) != PasswordVerificationResult.Failed && hash is not null;
     }
 
     /// <summary>The day a person's account was made, by the shop's calendar; null where there is none.</summary>
-    public async Task<DateOnly?> AddedOnAsync(Guid id)
+    public async Task<DateOnly?> AddedOnAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<DateTime?>("select added_at from person where id = @id", new { id }) is { } at
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<DateTime?>("select added_at from person where id = @id", new { id }, cancel) is { } at
             ? DateOnly.FromDateTime(((DateTimeOffset)at).ToLocalTime().DateTime)
             : null;
     }
@@ -74,9 +77,9 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     /// <param name="role">Which role.</param>
     /// <param name="called">Part of the name; null or empty for everybody.</param>
     /// <param name="after">The last of the page before; null for the first.</param>
-    public async Task<IReadOnlyList<PersonName>> ListAsync(Role role, string? called, Guid? after)
+    public async Task<IReadOnlyList<PersonName>> ListAsync(Role role, string? called, Guid? after, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return
         [
             .. await connection.QueryAsync<PersonName>(
@@ -92,16 +95,17 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                     called = (called ?? "").Trim(),
                     after,
                     Page,
-                }
+                },
+                cancel
             ),
         ];
     }
 
     /// <summary>Whether there is anybody at all.</summary>
-    public async Task<bool> AnyAsync()
+    public async Task<bool> AnyAsync(CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person)");
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from person)", null, cancel);
     }
 
     /// <summary>Adds a person; the same id again changes nothing. False when the login is somebody else's.</summary>
@@ -109,69 +113,86 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     /// <param name="password">Their first password.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">Since when; null for now.</param>
-    public async Task<bool> AddAsync(Person person, string password, Sent sent, DateTimeOffset? at = null)
+    public async Task<bool> AddAsync(
+        Person person,
+        string password,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await AddAsync(connection, person, password, sent, at);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await AddAsync(connection, person, password, sent, at, cancel);
     }
 
     /// <summary>Names the school and adds its first instructor, both or neither. False when somebody was first.</summary>
-    public async Task<bool> FoundAsync(string school, Person person, string password)
+    public async Task<bool> FoundAsync(string school, Person person, string password, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         // Whoever writes the school's one row is the founder; anybody beside waits here and comes second.
         var first = await connection.ExecuteAsync(
             "insert into school (name, demo) values (@school, false) on conflict do nothing",
-            new { school }
+            new { school },
+            cancel
         );
-        if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null))
+        if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null, cancel))
             return false;
-        await transaction.CommitAsync();
+        await transaction.CommitAsync(cancel);
         return true;
     }
 
     /// <summary>Sets the units a person reads first.</summary>
-    public async Task SetUnitsAsync(Guid id, Units units)
+    public async Task SetUnitsAsync(Guid id, Units units, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = EnumText.Of(units) });
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = EnumText.Of(units) }, cancel);
     }
 
     /// <summary>The way of setting a person works by; the usual one until they choose.</summary>
-    public async Task<WayOfSetting> WayOfSettingAsync(Guid id)
+    public async Task<WayOfSetting> WayOfSettingAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @id", new { id }) is { } chosen
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return
+            await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @id", new { id }, cancel)
+                is { } chosen
             ? Jsonb.Read<WayOfSetting>(chosen)
             : WayOfSetting.Usual;
     }
 
     /// <summary>Sets the way of setting a person works by.</summary>
-    public async Task SetWayOfSettingAsync(Guid id, WayOfSetting way)
+    public async Task SetWayOfSettingAsync(Guid id, WayOfSetting way, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             "update person set way_of_setting = @way where id = @id",
-            new { id, way = new Jsonb<WayOfSetting>(way) }
+            new { id, way = new Jsonb<WayOfSetting>(way) },
+            cancel
         );
     }
 
     /// <summary>The school's name, and whether it is the made-up one; null before there is one.</summary>
-    public async Task<(string Name, bool Demo)?> SchoolAsync()
+    public async Task<(string Name, bool Demo)?> SchoolAsync(CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<(string, bool)?>("select name, demo from school");
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.QuerySingleOrDefaultAsync<(string, bool)?>("select name, demo from school", null, cancel);
     }
 
     /// <summary>Names the made-up school, once all of it is there.</summary>
-    public async Task NameDemoSchoolAsync(string name)
+    public async Task NameDemoSchoolAsync(string name, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("insert into school (name, demo) values (@name, true) on conflict do nothing", new { name });
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.ExecuteAsync("insert into school (name, demo) values (@name, true) on conflict do nothing", new { name }, cancel);
     }
 
-    private static async Task<bool> AddAsync(NpgsqlConnection connection, Person person, string password, Sent sent, DateTimeOffset? at)
+    private static async Task<bool> AddAsync(
+        NpgsqlConnection connection,
+        Person person,
+        string password,
+        Sent sent,
+        DateTimeOffset? at,
+        CancellationToken cancel
+    )
     {
         await connection.AddOnceAsync(
             "person",
@@ -191,11 +212,13 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             person.Id,
-            sent
+            sent,
+            cancel
         );
         return await connection.ExecuteScalarAsync<bool>(
             "select exists (select 1 from person where id = @Id and login = @login)",
-            new { person.Id, login = Normal(person.Login) }
+            new { person.Id, login = Normal(person.Login) },
+            cancel
         );
     }
 

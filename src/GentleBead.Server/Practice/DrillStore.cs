@@ -24,9 +24,9 @@ public sealed class DrillStore(NpgsqlDataSource database)
     private const string AnswerColumns = "kind, deviation, sound, heard, answer as \"Said\", \"right\", answered_at as \"At\"";
 
     /// <summary>Gives a drill; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, Guid personId, Drill body, DateTimeOffset? at = null)
+    public async Task AddAsync(Guid id, Guid personId, Drill body, DateTimeOffset? at = null, CancellationToken cancel = default)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             "insert into drill (id, person_id, body, given_at) values (@id, @personId, @body, coalesce(@at, now())) on conflict "
                 + "(id) do nothing",
@@ -36,39 +36,45 @@ public sealed class DrillStore(NpgsqlDataSource database)
                 personId,
                 body = new Jsonb<Drill>(body),
                 at = at?.UtcDateTime,
-            }
+            },
+            cancel
         );
     }
 
     /// <summary>One drill.</summary>
-    public async Task<GivenDrill?> FindAsync(Guid id)
+    public async Task<GivenDrill?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<(Guid PersonId, string Body, bool? Right)?>(
             "select drill.person_id, body, \"right\" from drill left join drill_answer on drill_answer.drill_id = drill.id where "
                 + "drill.id = @id",
-            new { id }
+            new { id },
+            cancel
         );
         return row is { } found ? new GivenDrill(id, found.PersonId, Jsonb.Read<Drill>(found.Body), found.Right) : null;
     }
 
     /// <summary>The newest of what somebody answered, oldest first.</summary>
-    public async Task<IReadOnlyList<AnsweredDrill>> AnsweredAsync(Guid personId)
+    public async Task<IReadOnlyList<AnsweredDrill>> AnsweredAsync(Guid personId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<AnswerRow>(
             $"select person_id as \"PersonId\", {AnswerColumns} from drill_answer where person_id = @personId order by seq desc "
                 + $"limit @most",
-            new { personId, most = Schedule.Newest }
+            new { personId, most = Schedule.Newest },
+            cancel
         );
         return [.. rows.Reverse().Select(row => row.Answer)];
     }
 
     /// <summary>The same of a page of students, by name.</summary>
     /// <param name="after">The last student of the page before; null for the first.</param>
-    public async Task<IReadOnlyList<(PersonName Student, IReadOnlyList<AnsweredDrill> Answers)>> OfStudentsAsync(Guid? after)
+    public async Task<IReadOnlyList<(PersonName Student, IReadOnlyList<AnsweredDrill> Answers)>> OfStudentsAsync(
+        Guid? after,
+        CancellationToken cancel
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var students = (
             await connection.QueryAsync<PersonName>(
                 """
@@ -76,7 +82,8 @@ public sealed class DrillStore(NpgsqlDataSource database)
                     where id = @after))
                 order by name, id limit @Page
                 """,
-                new { after, Page }
+                new { after, Page },
+                cancel
             )
         ).AsList();
         var answers = (
@@ -85,7 +92,8 @@ public sealed class DrillStore(NpgsqlDataSource database)
                 select given.id as "PersonId", newest.* from unnest(@ids) as given (id) cross join lateral (
                     select {AnswerColumns} from drill_answer where person_id = given.id order by seq desc limit @most) as newest
                 """,
-                new { ids = students.Select(student => student.Id).ToArray(), most = Schedule.Newest }
+                new { ids = students.Select(student => student.Id).ToArray(), most = Schedule.Newest },
+                cancel
             )
         ).ToLookup(row => row.PersonId);
         return
@@ -97,9 +105,16 @@ public sealed class DrillStore(NpgsqlDataSource database)
     }
 
     /// <summary>Answers a drill; a second answer changes nothing.</summary>
-    public async Task AnswerAsync(GivenDrill drill, Sound? heard, Deviation? answer, bool right, DateTimeOffset? at = null)
+    public async Task AnswerAsync(
+        GivenDrill drill,
+        Sound? heard,
+        Deviation? answer,
+        bool right,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             """
             insert into drill_answer (drill_id, person_id, kind, deviation, sound, heard, answer, "right", answered_at)
@@ -117,7 +132,8 @@ public sealed class DrillStore(NpgsqlDataSource database)
                 answer = Word(answer),
                 right,
                 at = at?.UtcDateTime,
-            }
+            },
+            cancel
         );
     }
 

@@ -102,17 +102,22 @@ public static class PracticeEndpoints
         CancellationToken cancel
     )
     {
-        if (await drills.FindAsync(id) is { } stored)
+        if (await drills.FindAsync(id, cancel) is { } stored)
             return stored.PersonId == user.Id()
                 ? TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, stored.Body), cancel))
                 : TypedResults.NotFound();
         if (!Enum.TryParse<DrillKind>(kind, ignoreCase: true, out var trains) || !Enum.IsDefined(trains))
             return Problems.Field("kind", Say($"A drill for the ear, the eye, or setting the machine."));
-        var answers = await drills.AnsweredAsync(user.Id());
+        var answers = await drills.AnsweredAsync(user.Id(), cancel);
         var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
         var (item, level) = (Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains));
-        await drills.AddAsync(id, user.Id(), await heavy.RunAsync(user.Id(), () => Drill.Draw(trains, item, level, seed), cancel));
-        var drawn = (await drills.FindAsync(id))!.Body;
+        await drills.AddAsync(
+            id,
+            user.Id(),
+            await heavy.RunAsync(user.Id(), () => Drill.Draw(trains, item, level, seed), cancel),
+            cancel: cancel
+        );
+        var drawn = (await drills.FindAsync(id, cancel))!.Body;
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, drawn), cancel));
     }
 
@@ -124,7 +129,7 @@ public static class PracticeEndpoints
         CancellationToken cancel
     )
     {
-        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id())
+        if (await drills.FindAsync(id, cancel) is not { } drill || drill.PersonId != user.Id())
             return TypedResults.NotFound();
         var wav = await heavy.RunAsync(
             user.Id(),
@@ -142,7 +147,7 @@ public static class PracticeEndpoints
         CancellationToken cancel
     )
     {
-        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id())
+        if (await drills.FindAsync(id, cancel) is not { } drill || drill.PersonId != user.Id())
             return TypedResults.NotFound();
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Sight(drill.Body), cancel));
     }
@@ -174,7 +179,7 @@ public static class PracticeEndpoints
         CancellationToken cancel
     )
     {
-        if (await drills.FindAsync(id) is not { } drill || drill.PersonId != user.Id())
+        if (await drills.FindAsync(id, cancel) is not { } drill || drill.PersonId != user.Id())
             return TypedResults.NotFound();
         var body = drill.Body;
         if (drill.Right is null)
@@ -196,10 +201,16 @@ public static class PracticeEndpoints
                     return Problems.Field("answer", Say($"What is off?"));
                 right = said == body.Deviation;
             }
-            await drills.AnswerAsync(drill, request.Heard, body.Kind == DrillKind.SetMachine ? null : request.Answer, right);
+            await drills.AnswerAsync(
+                drill,
+                request.Heard,
+                body.Kind == DrillKind.SetMachine ? null : request.Answer,
+                right,
+                cancel: cancel
+            );
         }
-        var answers = await drills.AnsweredAsync(user.Id());
-        var answered = (await drills.FindAsync(id))!;
+        var answers = await drills.AnsweredAsync(user.Id(), cancel);
+        var answered = (await drills.FindAsync(id, cancel))!;
         return TypedResults.Ok(
             new DrillOutcome(
                 answered.Right!.Value,
@@ -212,12 +223,17 @@ public static class PracticeEndpoints
         );
     }
 
-    private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock) =>
-        Progress.Of(await drills.AnsweredAsync(user.Id()), clock.GetUtcNow());
+    private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock, CancellationToken cancel) =>
+        Progress.Of(await drills.AnsweredAsync(user.Id(), cancel), clock.GetUtcNow());
 
-    private static async Task<Page<NamedProgress>> StudentsAsync(Guid? after, DrillStore drills, TimeProvider clock)
+    private static async Task<Page<NamedProgress>> StudentsAsync(
+        Guid? after,
+        DrillStore drills,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
-        var page = await drills.OfStudentsAsync(after);
+        var page = await drills.OfStudentsAsync(after, cancel);
         return new(
             [.. page.Select(one => new NamedProgress(one.Student, Progress.Of(one.Answers, clock.GetUtcNow())))],
             page.Count == DrillStore.Page ? page[^1].Student.Id.ToString() : null

@@ -81,9 +81,9 @@ public sealed class RoomStore(NpgsqlDataSource database)
     /// <summary>A page of the room in a session.</summary>
     /// <param name="session">Which session; null before the first.</param>
     /// <param name="after">The number of the last booth that was sent; 0 for the first page.</param>
-    public async Task<RoomView> OfAsync(Session? session, int after)
+    public async Task<RoomView> OfAsync(Session? session, int after, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var booths = (
             await connection.QueryAsync<BoothRow>(
                 """
@@ -104,7 +104,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
                     sessionId = session?.Id,
                     after,
                     BoothPage,
-                }
+                },
+                cancel
             )
         ).AsList();
         var beads = (
@@ -117,7 +118,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
                     where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as newest
                 order by newest.number
                 """,
-                new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown }
+                new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown },
+                cancel
             )
         ).ToLookup(bead => bead.SheetId);
         var waiting =
@@ -130,7 +132,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
                             and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
                                 order by name, id limit @WaitingShown + 1
                         """,
-                        new { sessionId = session?.Id, WaitingShown }
+                        new { sessionId = session?.Id, WaitingShown },
+                        cancel
                     )
                 ).AsList();
         return new RoomView(
@@ -144,16 +147,17 @@ public sealed class RoomStore(NpgsqlDataSource database)
 
     /// <summary>Who stands where in a session.</summary>
     /// <param name="session">Which session; null before the first.</param>
-    public async Task<RoomNow> NowAsync(Session? session)
+    public async Task<RoomNow> NowAsync(Session? session, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(Guid Id, int Number, Guid? StudentId, string? Student)>(
             """
             select booth.id, booth.number, person.id, person.name from booth
             left join place on place.booth_id = booth.id and place.session_id = @sessionId left join person on person.id = place.student_id
             order by booth.number
             """,
-            new { sessionId = session?.Id }
+            new { sessionId = session?.Id },
+            cancel
         );
         return new RoomNow(
             session,
@@ -162,9 +166,9 @@ public sealed class RoomStore(NpgsqlDataSource database)
     }
 
     /// <summary>One booth in a session; null where there is no such session or booth.</summary>
-    public async Task<Bench?> BenchAsync(Guid sessionId, Guid boothId)
+    public async Task<Bench?> BenchAsync(Guid sessionId, Guid boothId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<BenchRow>(
             """
             select session.title as "Title", session.held_on as "HeldOn", session.version as "Version", booth.number
@@ -175,7 +179,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
             left join place on place.booth_id = booth.id and place.session_id = session.id left join person on person.id = place.student_id
             where session.id = @sessionId and booth.id = @boothId
             """,
-            new { sessionId, boothId }
+            new { sessionId, boothId },
+            cancel
         );
         if (row is null)
             return null;
@@ -189,21 +194,22 @@ public sealed class RoomStore(NpgsqlDataSource database)
                     sessionId,
                     boothId,
                     studentId,
-                }
+                },
+                cancel
             );
         return new Bench(
             new Session(sessionId, row.Title, row.HeldOn, row.Version),
             new Booth(boothId, row.Number, row.MachineId),
             StoredMachine.Read(row.Body, row.Load, row.Readings),
             row.StudentId is { } id ? new PersonName(id, row.StudentName!) : null,
-            sheet is null ? null : await CouponStore.OfAsync(connection, sheet.Sheet)
+            sheet is null ? null : await CouponStore.OfAsync(connection, sheet.Sheet, cancel)
         );
     }
 
     /// <summary>Who works on what at a booth in a session, with what machine; null where there is no such session or booth.</summary>
-    public async Task<Station?> StationAsync(Guid sessionId, Guid boothId)
+    public async Task<Station?> StationAsync(Guid sessionId, Guid boothId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings, Guid? StudentId, string? Job)?>(
             """
             select machine_now.body, machine_now.load, machine_now.readings, place.student_id, (
@@ -213,7 +219,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
             left join place on place.booth_id = booth.id and place.session_id = session.id
             where session.id = @sessionId and booth.id = @boothId
             """,
-            new { sessionId, boothId }
+            new { sessionId, boothId },
+            cancel
         );
         return row is { } at
             ? new Station(at.StudentId, at.Job is null ? null : Jsonb.Read<Job>(at.Job), StoredMachine.Read(at.Body, at.Load, at.Readings))

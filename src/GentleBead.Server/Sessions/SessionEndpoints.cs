@@ -33,13 +33,13 @@ public static class SessionEndpoints
         sessions.MapGet("/", ListAsync);
         sessions.MapGet(
             "/tonight",
-            async (int? after, SessionStore sessions, RoomStore rooms, TimeProvider clock) =>
-                await rooms.OfAsync(await sessions.TonightAsync(clock.Today()), after ?? 0)
+            async (int? after, SessionStore sessions, RoomStore rooms, TimeProvider clock, CancellationToken cancel) =>
+                await rooms.OfAsync(await sessions.TonightAsync(clock.Today(), cancel), after ?? 0, cancel)
         );
         sessions.MapGet(
             "/now",
-            async (SessionStore sessions, RoomStore rooms, TimeProvider clock) =>
-                await rooms.NowAsync(await sessions.TonightAsync(clock.Today()))
+            async (SessionStore sessions, RoomStore rooms, TimeProvider clock, CancellationToken cancel) =>
+                await rooms.NowAsync(await sessions.TonightAsync(clock.Today(), cancel), cancel)
         );
         sessions.MapGet("/{id:guid}/room", RoomAsync);
         sessions.MapPut("/{id:guid}", StartAsync).Repeatable();
@@ -48,41 +48,51 @@ public static class SessionEndpoints
         sessions.MapPut("/{id:guid}/booths/{boothId:guid}/student", PlaceAsync);
     }
 
-    private static async Task<Page<Session>> ListAsync(Guid? after, SessionStore sessions)
+    private static async Task<Page<Session>> ListAsync(Guid? after, SessionStore sessions, CancellationToken cancel)
     {
-        var page = await sessions.ListAsync(after);
+        var page = await sessions.ListAsync(after, cancel);
         return new(page, page.Count == SessionStore.Page ? page[^1].Id.ToString() : null);
     }
 
-    private static async Task<Results<Ok<RoomView>, NotFound>> RoomAsync(Guid id, int? after, SessionStore sessions, RoomStore rooms) =>
-        await sessions.FindAsync(id) is { } session ? TypedResults.Ok(await rooms.OfAsync(session, after ?? 0)) : TypedResults.NotFound();
+    private static async Task<Results<Ok<RoomView>, NotFound>> RoomAsync(
+        Guid id,
+        int? after,
+        SessionStore sessions,
+        RoomStore rooms,
+        CancellationToken cancel
+    ) =>
+        await sessions.FindAsync(id, cancel) is { } session
+            ? TypedResults.Ok(await rooms.OfAsync(session, after ?? 0, cancel))
+            : TypedResults.NotFound();
 
     private static async Task<Results<Ok<Session>, Wrong>> StartAsync(
         Guid id,
         NewSession request,
         SessionStore sessions,
-        TimeProvider clock
+        TimeProvider clock,
+        CancellationToken cancel
     )
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
         return problems.Count > 0
             ? Problems.Of(problems)
-            : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request)));
+            : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request), cancel));
     }
 
     private static async Task<Results<Ok<Session>, NotFound, Wrong, Told>> ChangeAsync(
         Guid id,
         SessionChange request,
         SessionStore sessions,
-        TimeProvider clock
+        TimeProvider clock,
+        CancellationToken cancel
     )
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
         if (problems.Count > 0)
             return Problems.Of(problems);
-        if (await sessions.FindAsync(id) is null)
+        if (await sessions.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
-        return await sessions.ChangeAsync(new Session(id, request.Title.Trim(), request.HeldOn, request.Version)) is { } changed
+        return await sessions.ChangeAsync(new Session(id, request.Title.Trim(), request.HeldOn, request.Version), cancel) is { } changed
             ? TypedResults.Ok(changed)
             : Problems.Told(
                 StatusCodes.Status409Conflict,
@@ -109,8 +119,8 @@ public static class SessionEndpoints
         static SaidName Day(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture).Name();
     }
 
-    private static async Task<Results<Ok<Bench>, NotFound>> BenchAsync(Guid id, Guid boothId, RoomStore rooms) =>
-        await rooms.BenchAsync(id, boothId) is { } bench ? TypedResults.Ok(bench) : TypedResults.NotFound();
+    private static async Task<Results<Ok<Bench>, NotFound>> BenchAsync(Guid id, Guid boothId, RoomStore rooms, CancellationToken cancel) =>
+        await rooms.BenchAsync(id, boothId, cancel) is { } bench ? TypedResults.Ok(bench) : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound, Wrong>> PlaceAsync(
         Guid id,
@@ -118,16 +128,17 @@ public static class SessionEndpoints
         PlaceRequest request,
         SessionStore sessions,
         BoothStore booths,
-        PeopleStore people
+        PeopleStore people,
+        CancellationToken cancel
     )
     {
-        if (await sessions.FindAsync(id) is null || await booths.FindAsync(boothId) is null)
+        if (await sessions.FindAsync(id, cancel) is null || await booths.FindAsync(boothId, cancel) is null)
             return TypedResults.NotFound();
-        if (request.StudentId is { } studentId && await people.FindAsync(studentId) is not { Role: Role.Student })
+        if (request.StudentId is { } studentId && await people.FindAsync(studentId, cancel) is not { Role: Role.Student })
         {
             return Problems.Field("studentId", Say($"There is no such student."));
         }
-        await sessions.SetPlaceAsync(id, boothId, request.StudentId);
+        await sessions.SetPlaceAsync(id, boothId, request.StudentId, cancel);
         return TypedResults.NoContent();
     }
 }

@@ -28,27 +28,32 @@ public sealed class SessionStore(NpgsqlDataSource database)
     /// <summary>
     /// The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.
     /// </summary>
-    public async Task<Session?> TonightAsync(DateOnly today)
+    public async Task<Session?> TonightAsync(DateOnly today, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.QueryFirstOrDefaultAsync<Session>(
             $"select {Columns("session")} from session where held_on <= @today order by held_on desc, seq desc limit 1",
-            new { today }
+            new { today },
+            cancel
         );
     }
 
     /// <summary>One session.</summary>
-    public async Task<Session?> FindAsync(Guid id)
+    public async Task<Session?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Session>($"select {Columns("session")} from session where id = @id", new { id });
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.QuerySingleOrDefaultAsync<Session>(
+            $"select {Columns("session")} from session where id = @id",
+            new { id },
+            cancel
+        );
     }
 
     /// <summary>A page of sessions, latest day first.</summary>
     /// <param name="after">The last session that was sent; null for the first page.</param>
-    public async Task<IReadOnlyList<Session>> ListAsync(Guid? after)
+    public async Task<IReadOnlyList<Session>> ListAsync(Guid? after, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return
         [
             .. await connection.QueryAsync<Session>(
@@ -57,29 +62,32 @@ public sealed class SessionStore(NpgsqlDataSource database)
                 where @after::uuid is null or (held_on, seq) < (select held_on, seq from session
                     where id = @after) order by held_on desc, seq desc limit @Page
                 """,
-                new { after, Page }
+                new { after, Page },
+                cancel
             ),
         ];
     }
 
     /// <summary>Who stands at a booth in a session; null where nobody does.</summary>
-    public async Task<Guid?> StudentAtAsync(Guid sessionId, Guid boothId)
+    public async Task<Guid?> StudentAtAsync(Guid sessionId, Guid boothId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<Guid?>(
             "select student_id from place where session_id = @sessionId and booth_id = @boothId",
-            new { sessionId, boothId }
+            new { sessionId, boothId },
+            cancel
         );
     }
 
     /// <summary>Adds a session with the places of the one before; the same id again changes nothing.</summary>
-    public async Task<Session> AddAsync(Session session, Sent sent)
+    public async Task<Session> AddAsync(Session session, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         var before = await connection.ExecuteScalarAsync<Guid?>(
             "select id from session where held_on <= @HeldOn and id <> @Id order by held_on desc, seq desc limit 1",
-            session
+            session,
+            cancel
         );
         var added = await connection.AddOnceAsync(
             "session",
@@ -92,43 +100,51 @@ public sealed class SessionStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             session.Id,
-            sent
+            sent,
+            cancel
         );
         if (added && before is not null)
         {
             await connection.ExecuteAsync(
                 "insert into place (session_id, booth_id, student_id) select @Id, booth_id, student_id from place where "
                     + "session_id = @before",
-                new { session.Id, before }
+                new { session.Id, before },
+                cancel
             );
         }
-        var stored = await connection.QuerySingleAsync<Session>($"select {Columns("session")} from session where id = @Id", session);
-        await transaction.CommitAsync();
+        var stored = await connection.QuerySingleAsync<Session>(
+            $"select {Columns("session")} from session where id = @Id",
+            session,
+            cancel
+        );
+        await transaction.CommitAsync(cancel);
         return stored;
     }
 
     /// <summary>Gives a session another name or day; null where it was changed since the version named, or is not there.</summary>
-    public async Task<Session?> ChangeAsync(Session session)
+    public async Task<Session?> ChangeAsync(Session session, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.QuerySingleOrDefaultAsync<Session>(
             $"""
             update session set title = @Title, held_on = @HeldOn, version = version + 1 where id = @Id and version = @Version
             returning {Columns("session")}
             """,
-            session
+            session,
+            cancel
         );
     }
 
     /// <summary>Puts a student at a booth, away from any other booth of the session; null empties the booth.</summary>
-    public async Task SetPlaceAsync(Guid sessionId, Guid boothId, Guid? studentId)
+    public async Task SetPlaceAsync(Guid sessionId, Guid boothId, Guid? studentId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         // Two instructors moving people at once take turns.
         await connection.ExecuteAsync(
             "select pg_advisory_xact_lock(hashtextextended(@session, 0))",
-            new { session = sessionId.ToString() }
+            new { session = sessionId.ToString() },
+            cancel
         );
         await connection.ExecuteAsync(
             "delete from place where session_id = @sessionId and (booth_id = @boothId or student_id = @studentId)",
@@ -137,7 +153,8 @@ public sealed class SessionStore(NpgsqlDataSource database)
                 sessionId,
                 boothId,
                 studentId,
-            }
+            },
+            cancel
         );
         if (studentId is not null)
         {
@@ -148,9 +165,10 @@ public sealed class SessionStore(NpgsqlDataSource database)
                     sessionId,
                     boothId,
                     studentId,
-                }
+                },
+                cancel
             );
         }
-        await transaction.CommitAsync();
+        await transaction.CommitAsync(cancel);
     }
 }

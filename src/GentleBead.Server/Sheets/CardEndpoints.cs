@@ -30,17 +30,18 @@ public static class CardEndpoints
         SheetStore sheets,
         PeopleStore people,
         BoothStore booths,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
-        if (await CardAsync(sheetId, user, sheets, people, booths, machines) is not { } card)
+        if (await CardAsync(sheetId, user, sheets, people, booths, machines, cancel) is not { } card)
             return TypedResults.NotFound();
         if (CardPdf.MissingFont() is { } font)
             return Problems.Told(
                 503,
                 Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
             );
-        var pdf = CardPdf.Draw(card, booth == true, (await people.FindAsync(user.Id()))!.Units);
+        var pdf = CardPdf.Draw(card, booth == true, (await people.FindAsync(user.Id(), cancel))!.Units);
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
     }
 
@@ -50,11 +51,12 @@ public static class CardEndpoints
         SheetStore sheets,
         PeopleStore people,
         BoothStore booths,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     ) =>
-        await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
+        await CardAsync(sheetId, user, sheets, people, booths, machines, cancel) is { } card
             ? TypedResults.File(
-                CardFile.WriteCsv(card.Sheet, (await people.FindAsync(user.Id()))!.Units),
+                CardFile.WriteCsv(card.Sheet, (await people.FindAsync(user.Id(), cancel))!.Units),
                 "text/csv; charset=utf-8",
                 "sheet.csv"
             )
@@ -66,9 +68,10 @@ public static class CardEndpoints
         SheetStore sheets,
         PeopleStore people,
         BoothStore booths,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     ) =>
-        await CardAsync(sheetId, user, sheets, people, booths, machines) is { } card
+        await CardAsync(sheetId, user, sheets, people, booths, machines, cancel) is { } card
             ? TypedResults.File(CardFile.WriteJson(card.Sheet), "application/json", "sheet.json")
             : TypedResults.NotFound();
 
@@ -86,17 +89,18 @@ public static class CardEndpoints
         SheetStore sheets,
         PeopleStore people,
         BoothStore booths,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
         // Somebody else's card does not exist as far as a student is told.
-        if (await sheets.FindAsync(sheetId) is not { } given || !user.MaySee(given.StudentId))
+        if (await sheets.FindAsync(sheetId, cancel) is not { } given || !user.MaySee(given.StudentId))
             return null;
-        var booth = (await booths.FindAsync(given.BoothId))!;
-        var machine = (await machines.FindAsync(booth.MachineId))!;
+        var booth = (await booths.FindAsync(given.BoothId, cancel))!;
+        var machine = (await machines.FindAsync(booth.MachineId, cancel))!;
         return new Card(
             given.Body,
-            (await people.FindAsync(given.StudentId))!.Name,
+            (await people.FindAsync(given.StudentId, cancel))!.Name,
             booth.Number,
             machine.Name,
             DateOnly.FromDateTime(given.AssignedAt.UtcDateTime)

@@ -22,9 +22,9 @@ public static class PresetEndpoints
         presets.MapPut("/{id:guid}", SaveAsync).Repeatable();
     }
 
-    private static async Task<Page<Preset>> ListAsync(string? after, PresetStore store)
+    private static async Task<Page<Preset>> ListAsync(string? after, PresetStore store, CancellationToken cancel)
     {
-        var page = await store.NewestAsync(after);
+        var page = await store.NewestAsync(after, cancel);
         return new(page, page.Count == PresetStore.Page ? page[^1].Name : null);
     }
 
@@ -33,14 +33,19 @@ public static class PresetEndpoints
         NewPreset request,
         ClaimsPrincipal user,
         PresetStore store,
-        SettingStore settings
+        SettingStore settings,
+        CancellationToken cancel
     )
     {
         var name = (request.Name ?? "").Trim();
         if (name.Length is 0 or > 60)
             return Problems.Field("name", Say($"Name the preset, up to 60 letters."));
-        if (!(request.Job ?? JobRequest.Nothing).Plan((await settings.OfAsync(null, user.Id()))!).IsGood(out var sheet, out var problems))
+        if (
+            !(request.Job ?? JobRequest.Nothing)
+                .Plan((await settings.OfAsync(null, user.Id(), cancel: cancel))!)
+                .IsGood(out var sheet, out var problems)
+        )
             return Problems.Of(problems);
-        return TypedResults.Ok(await store.AddAsync(id, name, sheet, user.Id(), Sent.Of(request)));
+        return TypedResults.Ok(await store.AddAsync(id, name, sheet, user.Id(), Sent.Of(request), cancel: cancel));
     }
 }

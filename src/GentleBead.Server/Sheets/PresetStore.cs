@@ -24,12 +24,20 @@ public sealed class PresetStore(NpgsqlDataSource database)
     private const string Columns = "id, name, version, (body -> 'job')::text as \"Job\", saved_at as \"SavedAt\"";
 
     /// <summary>Saves a sheet under a name, as its next version; the same id again changes nothing.</summary>
-    public async Task<Preset> AddAsync(Guid id, string name, Sheet sheet, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task<Preset> AddAsync(
+        Guid id,
+        string name,
+        Sheet sheet,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         // One at a time under a name, so that versions neither clash nor skip.
-        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended('preset ' || @name, 0))", new { name });
+        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended('preset ' || @name, 0))", new { name }, cancel);
         await connection.AddOnceAsync(
             "preset",
             """
@@ -49,21 +57,23 @@ public sealed class PresetStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
-        var stored = await connection.QuerySingleAsync<Row>($"select {Columns} from preset where id = @id", new { id });
-        await transaction.CommitAsync();
+        var stored = await connection.QuerySingleAsync<Row>($"select {Columns} from preset where id = @id", new { id }, cancel);
+        await transaction.CommitAsync(cancel);
         return stored.Preset;
     }
 
     /// <summary>A page of the newest versions of presets, by name.</summary>
     /// <param name="after">The last name that was sent; null for the first page.</param>
-    public async Task<IReadOnlyList<Preset>> NewestAsync(string? after)
+    public async Task<IReadOnlyList<Preset>> NewestAsync(string? after, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select distinct on (name) {Columns} from preset where name > @after order by name, version desc limit @Page",
-            new { after = after ?? "", Page }
+            new { after = after ?? "", Page },
+            cancel
         );
         return [.. rows.Select(row => row.Preset)];
     }

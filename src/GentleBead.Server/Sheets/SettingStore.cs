@@ -43,12 +43,16 @@ public sealed class SettingStore(NpgsqlDataSource database)
     /// <param name="boothId">Which booth; null for none.</param>
     /// <param name="by">Who asks.</param>
     /// <param name="sessionId">For which session; null where nobody is to stand there.</param>
-    public async Task<SheetSetting?> OfAsync(Guid? boothId, Guid by, Guid? sessionId = null)
+    public async Task<SheetSetting?> OfAsync(Guid? boothId, Guid by, Guid? sessionId = null, CancellationToken cancel = default)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         if (boothId is null)
         {
-            var school = await connection.ExecuteScalarAsync<string?>("select way_of_setting from person where id = @by", new { by });
+            var school = await connection.ExecuteScalarAsync<string?>(
+                "select way_of_setting from person where id = @by",
+                new { by },
+                cancel
+            );
             return new SheetSetting(null, school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school), [], [], null, 0);
         }
         var row = await connection.QuerySingleOrDefaultAsync<Row>(
@@ -58,7 +62,8 @@ public sealed class SettingStore(NpgsqlDataSource database)
                 boothId,
                 by,
                 sessionId,
-            }
+            },
+            cancel
         );
         return row is null
             ? null

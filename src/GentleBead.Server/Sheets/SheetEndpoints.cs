@@ -63,9 +63,14 @@ public static class SheetEndpoints
         sheets.MapPut("/{id:guid}", AssignAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
-    private static async Task<Results<Ok<Sheet>, Wrong>> ComputeAsync(ComputeRequest request, ClaimsPrincipal user, SettingStore settings)
+    private static async Task<Results<Ok<Sheet>, Wrong>> ComputeAsync(
+        ComputeRequest request,
+        ClaimsPrincipal user,
+        SettingStore settings,
+        CancellationToken cancel
+    )
     {
-        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting)
+        if (await settings.OfAsync(request.BoothId, user.Id(), cancel: cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
         return (request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems)
             ? TypedResults.Ok(sheet)
@@ -75,10 +80,11 @@ public static class SheetEndpoints
     private static async Task<Results<Ok<Alternatives>, Wrong>> AlternativesAsync(
         ComputeRequest request,
         ClaimsPrincipal user,
-        SettingStore settings
+        SettingStore settings,
+        CancellationToken cancel
     )
     {
-        if (await settings.OfAsync(request.BoothId, user.Id()) is not { } setting)
+        if (await settings.OfAsync(request.BoothId, user.Id(), cancel: cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
         if (!(request.Job ?? JobRequest.Nothing).Whole(setting.Machine).IsGood(out var job, out var problems))
             return Problems.Of(problems);
@@ -90,13 +96,14 @@ public static class SheetEndpoints
         AssignRequest request,
         ClaimsPrincipal user,
         SheetStore sheets,
-        SettingStore settings
+        SettingStore settings,
+        CancellationToken cancel
     )
     {
         var sent = Sent.Of(request);
-        if (await sheets.IsRepeatAsync(id, sent))
-            return TypedResults.Ok((await sheets.FindAsync(id))!);
-        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId) is not { } setting)
+        if (await sheets.IsRepeatAsync(id, sent, cancel))
+            return TypedResults.Ok((await sheets.FindAsync(id, cancel))!);
+        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId, cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
         if (setting.StudentId is not { } studentId)
             return Problems.Field("boothId", Say($"Nobody stands at booth {setting.BoothNumber}. Put a student there first."));
@@ -124,7 +131,7 @@ public static class SheetEndpoints
             sheet.Mismatches.Count > 0 ? overrule : null,
             request.Criteria ?? CriteriaSet.Practice
         );
-        await sheets.AddAsync(given, user.Id(), sent);
-        return TypedResults.Ok((await sheets.FindAsync(id))!);
+        await sheets.AddAsync(given, user.Id(), sent, cancel: cancel);
+        return TypedResults.Ok((await sheets.FindAsync(id, cancel))!);
     }
 }

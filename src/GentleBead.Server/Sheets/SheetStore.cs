@@ -44,10 +44,16 @@ public sealed class SheetStore(NpgsqlDataSource database)
     /// <param name="assignedBy">By whom.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public async Task AddAsync(AssignedSheet sheet, Guid assignedBy, Sent sent, DateTimeOffset? at = null)
+    public async Task AddAsync(
+        AssignedSheet sheet,
+        Guid assignedBy,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
         var job = sheet.Body.Job;
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "sheet",
             """
@@ -76,32 +82,36 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             sheet.Id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>One sheet.</summary>
-    public async Task<AssignedSheet?> FindAsync(Guid id)
+    public async Task<AssignedSheet?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns("sheet")} from sheet where id = @id", new { id }))?.Sheet;
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns("sheet")} from sheet where id = @id", new { id }, cancel)
+        )?.Sheet;
     }
 
     /// <summary>Whether a sheet was assigned under this id already with the same request.</summary>
     /// <exception cref="OtherBodyException">It was, with another.</exception>
-    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("sheet", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("sheet", id, sent, cancel);
     }
 
     /// <summary>Every sheet a student was given, newest first: for work that is done once, not for a screen.</summary>
-    public async Task<IReadOnlyList<AssignedSheet>> AllOfStudentAsync(Guid studentId)
+    public async Task<IReadOnlyList<AssignedSheet>> AllOfStudentAsync(Guid studentId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select {Columns("sheet")} from sheet where student_id = @studentId order by seq desc",
-            new { studentId }
+            new { studentId },
+            cancel
         );
         return [.. rows.Select(row => row.Sheet)];
     }

@@ -164,34 +164,45 @@ public static class TestWeldEndpoints
         SealRequest request,
         ClaimsPrincipal user,
         TestWeldStore tests,
-        SheetStore sheets
+        SheetStore sheets,
+        CancellationToken cancel
     )
     {
         var sent = Sent.Of(request);
-        if (!await tests.IsRepeatAsync(id, sent))
+        if (!await tests.IsRepeatAsync(id, sent, cancel))
         {
-            if (await sheets.FindAsync(request.SheetId) is not { } sheet)
+            if (await sheets.FindAsync(request.SheetId, cancel) is not { } sheet)
                 return Problems.Field("sheetId", Say($"There is no such sheet."));
             if (request.Terms is null)
                 return Problems.Field("terms", Say($"How many coupons and attempts, by whose limits?"));
             Problem[] problems = [.. request.Terms.Problems().Select(problem => problem.Under("terms"))];
             if (problems.Length > 0)
                 return Problems.Of(problems);
-            await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, request.Terms, sheet.StudentId, user.Id()), sent);
+            await tests.AddAsync(id, sheet.Id, new SealedBody(sheet.Body, request.Terms, sheet.StudentId, user.Id()), sent, cancel: cancel);
         }
-        return TypedResults.Ok(await ShowAsync((await tests.FindAsync(id))!, user, tests));
+        return TypedResults.Ok(await ShowAsync((await tests.FindAsync(id, cancel))!, user, tests, cancel));
     }
 
-    private static async Task<Results<Ok<TestWeldView>, NotFound>> ViewAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests) =>
-        await tests.FindAsync(id) is { } test && user.MaySee(test.Student.Id)
-            ? TypedResults.Ok(await ShowAsync(test, user, tests))
+    private static async Task<Results<Ok<TestWeldView>, NotFound>> ViewAsync(
+        Guid id,
+        ClaimsPrincipal user,
+        TestWeldStore tests,
+        CancellationToken cancel
+    ) =>
+        await tests.FindAsync(id, cancel) is { } test && user.MaySee(test.Student.Id)
+            ? TypedResults.Ok(await ShowAsync(test, user, tests, cancel))
             : TypedResults.NotFound();
 
-    private static async Task<Results<FileContentHttpResult, NotFound>> ExportAsync(Guid id, ClaimsPrincipal user, TestWeldStore tests)
+    private static async Task<Results<FileContentHttpResult, NotFound>> ExportAsync(
+        Guid id,
+        ClaimsPrincipal user,
+        TestWeldStore tests,
+        CancellationToken cancel
+    )
     {
-        if (await tests.FindAsync(id) is not { } test || !user.MaySee(test.Student.Id))
+        if (await tests.FindAsync(id, cancel) is not { } test || !user.MaySee(test.Student.Id))
             return TypedResults.NotFound();
-        var records = await tests.RecordsAsync(id);
+        var records = await tests.RecordsAsync(id, cancel);
         var export = new TestWeldExport(
             test.Id,
             test.Student.Name,
@@ -218,19 +229,26 @@ public static class TestWeldEndpoints
 
     private static readonly JsonSerializerOptions Written = new(QuantityJson.Options) { WriteIndented = true };
 
-    private static async Task<Results<Ok<IReadOnlyList<MeasuredSection>>, NotFound>> SectionsAsync(Guid id, TestWeldStore tests) =>
-        await tests.FindAsync(id) is { } test ? TypedResults.Ok(await tests.SectionsAsync(test.SheetId)) : TypedResults.NotFound();
+    private static async Task<Results<Ok<IReadOnlyList<MeasuredSection>>, NotFound>> SectionsAsync(
+        Guid id,
+        TestWeldStore tests,
+        CancellationToken cancel
+    ) =>
+        await tests.FindAsync(id, cancel) is { } test
+            ? TypedResults.Ok(await tests.SectionsAsync(test.SheetId, cancel))
+            : TypedResults.NotFound();
 
     private static async Task<Results<Ok<Page<TestWeldLine>>, NotFound>> OfStudentAsync(
         Guid studentId,
         long? before,
         ClaimsPrincipal user,
-        TestWeldStore tests
+        TestWeldStore tests,
+        CancellationToken cancel
     )
     {
         if (!user.MaySee(studentId))
             return TypedResults.NotFound();
-        var (page, more) = await tests.OfStudentAsync(studentId, before);
+        var (page, more) = await tests.OfStudentAsync(studentId, before, cancel);
         return TypedResults.Ok(new Page<TestWeldLine>(page, more?.ToString(CultureInfo.InvariantCulture)));
     }
 
@@ -241,27 +259,28 @@ public static class TestWeldEndpoints
         ClaimsPrincipal user,
         TestWeldStore tests,
         PeopleStore people,
-        ToleranceStore tolerances
+        ToleranceStore tolerances,
+        CancellationToken cancel
     )
     {
-        if (await tests.FindAsync(id) is not { } test)
+        if (await tests.FindAsync(id, cancel) is not { } test)
             return TypedResults.NotFound();
         var problems = new List<Problem>();
         var evidence = request.Evidence ?? new Evidence();
         if (evidence.Macro is not null)
             problems.Add(new("evidence.macro", BeadRecorder.SectionElsewhere));
-        var section = await SectionAsync(request, test, tests, problems);
+        var section = await SectionAsync(request, test, tests, problems, cancel);
         evidence = evidence with { Macro = section?.Measures, Listened = null };
         problems.AddRange(evidence.Problems(test.Body.Sheet.BeadMeasure));
         var note = (request.Note ?? "").Trim();
         if (note.Length > MostLetters)
             problems.Add(new("note", Say($"A note in up to {MostLetters} letters.")));
-        var acceptance = Criteria.Of(test.Body.Terms.Criteria, test.Body.Sheet, evidence, await tolerances.NewestAsync());
+        var acceptance = Criteria.Of(test.Body.Terms.Criteria, test.Body.Sheet, evidence, await tolerances.NewestAsync(cancel));
         if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0)
             problems.Add(new("note", Say($"A limit is passed. Say why it is accepted all the same.")));
-        if (await people.AddedOnAsync(user.Id()) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet)
+        if (await people.AddedOnAsync(user.Id(), cancel) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet)
             problems.Add(new("coupon", notYet));
-        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? ""))
+        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? "", cancel))
             problems.Add(new("password", Say($"Your own password, once more: this word stands as yours.")));
         if (problems.Count > 0)
             return Problems.Of(problems);
@@ -287,9 +306,10 @@ public static class TestWeldEndpoints
                     acceptance
                 ),
             assessmentId,
-            Sent.Of(request with { Password = null }).Under(id)
+            Sent.Of(request with { Password = null }).Under(id),
+            cancel: cancel
         );
-        return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("coupon", refused);
+        return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests, cancel)) : Problems.Field("coupon", refused);
     }
 
     // The section that an assessor's word goes by, of a bead of the sheet that was sealed.
@@ -297,12 +317,13 @@ public static class TestWeldEndpoints
         AssessmentRequest request,
         SealedTest test,
         TestWeldStore tests,
-        List<Problem> problems
+        List<Problem> problems,
+        CancellationToken cancel
     )
     {
         if (request.SectionMarksId is not { } marks)
             return null;
-        var section = (await tests.SectionsAsync(test.SheetId)).FirstOrDefault(one => one.MarksId == marks);
+        var section = (await tests.SectionsAsync(test.SheetId, cancel)).FirstOrDefault(one => one.MarksId == marks);
         if (section is null)
             problems.Add(new("sectionMarksId", Say($"There is no such section on a bead of this sheet.")));
         return section;
@@ -313,10 +334,11 @@ public static class TestWeldEndpoints
         Guid signOffId,
         SignRequest request,
         ClaimsPrincipal user,
-        TestWeldStore tests
+        TestWeldStore tests,
+        CancellationToken cancel
     )
     {
-        if (await tests.FindAsync(id) is not { } test)
+        if (await tests.FindAsync(id, cancel) is not { } test)
             return TypedResults.NotFound();
         var note = (request.Note ?? "").Trim();
         if (note.Length > MostLetters)
@@ -331,9 +353,10 @@ public static class TestWeldEndpoints
             },
             (number, at) => new(RecordKind.SignOff, signOffId, id, number, user.Id(), at, note, Passed: passed),
             signOffId,
-            Sent.Of(request).Under(id)
+            Sent.Of(request).Under(id),
+            cancel: cancel
         );
-        return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests)) : Problems.Field("signOff", refused);
+        return refused is null ? TypedResults.Ok(await ShowAsync(test, user, tests, cancel)) : Problems.Field("signOff", refused);
     }
 
     private static async Task<Results<Ok<TestWeldView>, NotFound, Wrong>> AmendAsync(
@@ -341,10 +364,11 @@ public static class TestWeldEndpoints
         Guid amendmentId,
         AmendRequest request,
         ClaimsPrincipal user,
-        TestWeldStore tests
+        TestWeldStore tests,
+        CancellationToken cancel
     )
     {
-        if (await tests.FindAsync(id) is not { } test)
+        if (await tests.FindAsync(id, cancel) is not { } test)
             return TypedResults.NotFound();
         var text = (request.Text ?? "").Trim();
         if (text.Length is 0 or > MostLetters)
@@ -354,9 +378,10 @@ public static class TestWeldEndpoints
             _ => null,
             (number, at) => new(RecordKind.Amendment, amendmentId, id, number, user.Id(), at, text),
             amendmentId,
-            Sent.Of(request).Under(id)
+            Sent.Of(request).Under(id),
+            cancel: cancel
         );
-        return TypedResults.Ok(await ShowAsync(test, user, tests));
+        return TypedResults.Ok(await ShowAsync(test, user, tests, cancel));
     }
 
     private static IReadOnlyList<Assessment> Words(IEnumerable<TestRecord> records) =>
@@ -364,9 +389,9 @@ public static class TestWeldEndpoints
 
     private static bool IsSigned(IEnumerable<TestRecord> records) => records.Any(record => record.Kind == RecordKind.SignOff);
 
-    private static async Task<TestWeldView> ShowAsync(SealedTest test, ClaimsPrincipal user, TestWeldStore tests)
+    private static async Task<TestWeldView> ShowAsync(SealedTest test, ClaimsPrincipal user, TestWeldStore tests, CancellationToken cancel)
     {
-        var records = await tests.RecordsAsync(test.Id);
+        var records = await tests.RecordsAsync(test.Id, cancel);
         var instructor = user.IsInRole(nameof(Role.Instructor));
         var shown = new List<AssessmentView>();
         foreach (var (record, _, by) in records.Where(one => one.Record.Kind == RecordKind.Assessment))

@@ -154,10 +154,17 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
     /// <param name="body">What is sealed; its time is not looked at where <paramref name="at"/> is null.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public async Task AddAsync(Guid id, Guid sheetId, SealedBody body, Sent sent, DateTimeOffset? at = null)
+    public async Task AddAsync(
+        Guid id,
+        Guid sheetId,
+        SealedBody body,
+        Sent sent,
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
-        body = body with { SealedAt = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()") };
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        body = body with { SealedAt = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()", null, cancel) };
         var text = JsonSerializer.Serialize(body, QuantityJson.Options);
         await connection.AddOnceAsync(
             "test_weld",
@@ -178,32 +185,37 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>One test.</summary>
-    public async Task<SealedTest?> FindAsync(Guid id)
+    public async Task<SealedTest?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QueryAsync<TestRow>($"{Tests} where test_weld.id = @id", new { id }))
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return (await connection.QueryAsync<TestRow>($"{Tests} where test_weld.id = @id", new { id }, cancel))
             .Select(row => row.Test)
             .FirstOrDefault();
     }
 
     /// <summary>Whether a test was sealed under this id already with the same request.</summary>
-    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("test_weld", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("test_weld", id, sent, cancel);
     }
 
     /// <summary>A page of a student's tests, newest first.</summary>
     /// <param name="studentId">Whose.</param>
     /// <param name="before">The place of the last one that was sent; null for the first page.</param>
-    public async Task<(IReadOnlyList<TestWeldLine> Tests, long? More)> OfStudentAsync(Guid studentId, long? before)
+    public async Task<(IReadOnlyList<TestWeldLine> Tests, long? More)> OfStudentAsync(
+        Guid studentId,
+        long? before,
+        CancellationToken cancel
+    )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = (
             await connection.QueryAsync<(Guid Id, string Job, string Terms, DateTime SealedAt, string? Words, bool Signed, long Seq)>(
                 """
@@ -219,7 +231,8 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                     studentId,
                     before = before ?? long.MaxValue,
                     Page,
-                }
+                },
+                cancel
             )
         ).AsList();
         return ([.. rows.Select(Line)], rows.Count == Page ? rows[^1].Seq : null);
@@ -235,10 +248,10 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
     }
 
     /// <summary>Every record of a test, in order.</summary>
-    public async Task<IReadOnlyList<KeptRecord>> RecordsAsync(Guid testId)
+    public async Task<IReadOnlyList<KeptRecord>> RecordsAsync(Guid testId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await RecordsAsync(connection, testId);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await RecordsAsync(connection, testId, cancel);
     }
 
     /// <summary>
@@ -256,19 +269,24 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
         Func<int, DateTimeOffset, TestRecord> record,
         Guid id,
         Sent sent,
-        DateTimeOffset? at = null
+        DateTimeOffset? at = null,
+        CancellationToken cancel = default
     )
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         // Two assessors pressing at once take turns, so that neither's word overtakes the rules, and the chain has no fork.
-        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@test, 0))", new { test = test.Id.ToString() });
-        if (await connection.IsRepeatAsync("test_record", id, sent))
+        await connection.ExecuteAsync(
+            "select pg_advisory_xact_lock(hashtextextended(@test, 0))",
+            new { test = test.Id.ToString() },
+            cancel
+        );
+        if (await connection.IsRepeatAsync("test_record", id, sent, cancel))
             return null;
-        var kept = await RecordsAsync(connection, test.Id);
+        var kept = await RecordsAsync(connection, test.Id, cancel);
         if (refused([.. kept.Select(one => one.Record)]) is { } why)
             return why;
-        var now = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()");
+        var now = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()", null, cancel);
         var written = record(kept.Count + 1, now);
         var link = RecordChain.Next(test.Seal, [.. kept.Select(one => one.Link)], JsonSerializer.Serialize(written, QuantityJson.Options));
         await connection.ExecuteAsync(
@@ -287,16 +305,17 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                 link.Hash,
                 word = written.Kind == RecordKind.Assessment ? $"{written.Coupon}/{written.Attempt}/{written.By}" : null,
                 sent = sent.Hash,
-            }
+            },
+            cancel
         );
-        await transaction.CommitAsync();
+        await transaction.CommitAsync(cancel);
         return null;
     }
 
     /// <summary>The sections measured on pictures of beads laid to a sheet: the newest marks of each picture.</summary>
-    public async Task<IReadOnlyList<MeasuredSection>> SectionsAsync(Guid sheetId)
+    public async Task<IReadOnlyList<MeasuredSection>> SectionsAsync(Guid sheetId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(Guid Id, int Number, string Measures)>(
             """
             select newest.id, number, newest.measures
@@ -304,19 +323,21 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
             cross join lateral (select id, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest
             where sheet_id = @sheetId and not withdrawn order by number desc limit 30
             """,
-            new { sheetId }
+            new { sheetId },
+            cancel
         );
         return [.. rows.Select(row => new MeasuredSection(row.Id, row.Number, Jsonb.Read<MacroMeasures>(row.Measures)))];
     }
 
-    private static async Task<IReadOnlyList<KeptRecord>> RecordsAsync(NpgsqlConnection connection, Guid testId)
+    private static async Task<IReadOnlyList<KeptRecord>> RecordsAsync(NpgsqlConnection connection, Guid testId, CancellationToken cancel)
     {
         var rows = await connection.QueryAsync<(int Number, string Body, string Previous, string Hash, string? By)>(
             """
             select number, body, previous, hash, (select name from person where id = (body::jsonb ->> 'by')::uuid)
             from test_record where test_weld_id = @testId order by number
             """,
-            new { testId }
+            new { testId },
+            cancel
         );
         return
         [

@@ -30,7 +30,10 @@ public static class SweepEndpoints
         var sweeps = app.MapGroup("/api/sweeps").WithTags("sweeps").RequireAuthorization(Access.Instructor);
         sweeps.MapPut("/{id:guid}", RecordAsync).Repeatable();
         sweeps.MapPut("/{id:guid}/withdrawn", WithdrawAsync);
-        sweeps.MapGet("/of-machine/{machineId:guid}", (Guid machineId, SweepStore store) => store.OfMachineAsync(machineId));
+        sweeps.MapGet(
+            "/of-machine/{machineId:guid}",
+            (Guid machineId, SweepStore store, CancellationToken cancel) => store.OfMachineAsync(machineId, cancel)
+        );
     }
 
     private static async Task<Results<Ok<RunSweep>, Wrong>> RecordAsync(
@@ -39,19 +42,20 @@ public static class SweepEndpoints
         ClaimsPrincipal user,
         SweepStore sweeps,
         SheetStore sheets,
-        MachineStore machines
+        MachineStore machines,
+        CancellationToken cancel
     )
     {
         var sent = Sent.Of(request);
-        if (await sweeps.IsRepeatAsync(id, sent))
-            return TypedResults.Ok((await sweeps.FindAsync(id))!);
-        if (await sheets.FindAsync(request.SheetId) is not { } sheet)
+        if (await sweeps.IsRepeatAsync(id, sent, cancel))
+            return TypedResults.Ok((await sweeps.FindAsync(id, cancel))!);
+        if (await sheets.FindAsync(request.SheetId, cancel) is not { } sheet)
             return Problems.Field("sheetId", Say($"There is no such sheet."));
         if (sheet.Body.Pair is null)
             return Problems.Field("sheetId", Say($"A sweep turns the wire; a TIG sheet feeds none."));
         if (request.Run is not { Events: not null } run)
             return Problems.Field("run", Say($"The run is missing."));
-        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId))!.Value;
+        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId, cancel))!.Value;
         if (!Dials.TryFit(machine, out var dials, out var uncalibrated))
             return Problems.Field("run", uncalibrated);
         var problems = run.Problems(machine.WireControl!)
@@ -69,11 +73,16 @@ public static class SweepEndpoints
         await sweeps.AddAsync(
             new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), default),
             user.Id(),
-            sent
+            sent,
+            cancel: cancel
         );
-        return TypedResults.Ok((await sweeps.FindAsync(id))!);
+        return TypedResults.Ok((await sweeps.FindAsync(id, cancel))!);
     }
 
-    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(Guid id, Withdrawal request, SweepStore sweeps) =>
-        await sweeps.SetWithdrawnAsync(id, request.Withdrawn) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
+        Guid id,
+        Withdrawal request,
+        SweepStore sweeps,
+        CancellationToken cancel
+    ) => await sweeps.SetWithdrawnAsync(id, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

@@ -41,10 +41,10 @@ public sealed class SweepStore(NpgsqlDataSource database)
     /// <param name="by">Who ran it.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">When; null for now.</param>
-    public async Task AddAsync(RunSweep sweep, Guid by, Sent sent, DateTimeOffset? at = null)
+    public async Task AddAsync(RunSweep sweep, Guid by, Sent sent, DateTimeOffset? at = null, CancellationToken cancel = default)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         await connection.AddOnceAsync(
             "sweep",
             """
@@ -67,50 +67,53 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             sweep.Id,
-            sent
+            sent,
+            cancel
         );
-        await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc);
-        await transaction.CommitAsync();
+        await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc, cancel);
+        await transaction.CommitAsync(cancel);
     }
 
     /// <summary>Whether a sweep was added under this id already with the same request.</summary>
-    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("sweep", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("sweep", id, sent, cancel);
     }
 
     /// <summary>One sweep, withdrawn or not.</summary>
-    public async Task<RunSweep?> FindAsync(Guid id)
+    public async Task<RunSweep?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from sweep where id = @id", new { id }))?.Sweep;
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from sweep where id = @id", new { id }, cancel))?.Sweep;
     }
 
     /// <summary>The newest standing sweeps of a machine, newest first.</summary>
-    public async Task<IReadOnlyList<RunSweep>> OfMachineAsync(Guid machineId)
+    public async Task<IReadOnlyList<RunSweep>> OfMachineAsync(Guid machineId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select {Columns} from sweep where machine_id = @machineId and withdrawn_at is null order by seq desc limit @Page",
-            new { machineId, Page }
+            new { machineId, Page },
+            cancel
         );
         return [.. rows.Select(row => row.Sweep)];
     }
 
     /// <summary>Takes a sweep away, or puts it back, and fits its window anew.</summary>
-    public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn)
+    public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn, CancellationToken cancel)
     {
-        if (await FindAsync(id) is not { } sweep)
+        if (await FindAsync(id, cancel) is not { } sweep)
             return false;
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         await connection.ExecuteAsync(
             "update sweep set withdrawn_at = case when @withdrawn then now() end where id = @id",
-            new { id, withdrawn }
+            new { id, withdrawn },
+            cancel
         );
-        await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc);
-        await transaction.CommitAsync();
+        await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc, cancel);
+        await transaction.CommitAsync(cancel);
         return true;
     }
 

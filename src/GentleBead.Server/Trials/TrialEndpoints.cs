@@ -60,43 +60,63 @@ public static class TrialEndpoints
         SheetStore sheets,
         BeadStore beads,
         MachineStore machines,
-        PeopleStore people
+        PeopleStore people,
+        CancellationToken cancel
     )
     {
         var sent = Sent.Of(request);
-        if (!await trials.IsRepeatAsync(id, sent))
+        if (!await trials.IsRepeatAsync(id, sent, cancel))
         {
-            if (await sheets.FindAsync(request.SheetId) is not { } sheet)
+            if (await sheets.FindAsync(request.SheetId, cancel) is not { } sheet)
                 return Problems.Field("sheetId", Say($"There is no such sheet."));
             if (request.Trial is null)
                 return Problems.Field("trial", Say($"Which trial?"));
-            var machine = (await machines.OfBoothAsync(sheet.BoothId))!.Value.Machine;
+            var machine = (await machines.OfBoothAsync(sheet.BoothId, cancel))!.Value.Machine;
             if (
                 !TrialPlans
-                    .Make(request.Trial, sheet.Body, machine, await people.WayOfSettingAsync(user.Id()))
+                    .Make(request.Trial, sheet.Body, machine, await people.WayOfSettingAsync(user.Id(), cancel))
                     .IsGood(out var plan, out var wrong)
             )
             {
                 return Problems.Of([.. wrong.Select(problem => problem.Under("trial"))]);
             }
-            await trials.AddAsync(id, sheet.Id, plan, user.Id(), sent);
+            await trials.AddAsync(id, sheet.Id, plan, user.Id(), sent, cancel);
         }
-        return TypedResults.Ok(await ReadAsync((await trials.FindAsync(id))!, trials, sheets, beads));
+        return TypedResults.Ok(await ReadAsync((await trials.FindAsync(id, cancel))!, trials, sheets, beads, cancel));
     }
 
-    private static async Task<Results<Ok<TrialView>, NotFound>> ViewAsync(Guid id, TrialStore trials, SheetStore sheets, BeadStore beads) =>
-        await trials.FindAsync(id) is { } trial ? TypedResults.Ok(await ReadAsync(trial, trials, sheets, beads)) : TypedResults.NotFound();
+    private static async Task<Results<Ok<TrialView>, NotFound>> ViewAsync(
+        Guid id,
+        TrialStore trials,
+        SheetStore sheets,
+        BeadStore beads,
+        CancellationToken cancel
+    ) =>
+        await trials.FindAsync(id, cancel) is { } trial
+            ? TypedResults.Ok(await ReadAsync(trial, trials, sheets, beads, cancel))
+            : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, NotFound>> EndAsync(Guid id, Ending request, TrialStore trials) =>
-        await trials.SetEndedAsync(id, request.Ended) ? TypedResults.NoContent() : TypedResults.NotFound();
+    private static async Task<Results<NoContent, NotFound>> EndAsync(
+        Guid id,
+        Ending request,
+        TrialStore trials,
+        CancellationToken cancel
+    ) => await trials.SetEndedAsync(id, request.Ended, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-    private static Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId, TrialStore trials) => trials.OfSheetAsync(sheetId);
+    private static Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId, TrialStore trials, CancellationToken cancel) =>
+        trials.OfSheetAsync(sheetId, cancel);
 
-    private static async Task<TrialView> ReadAsync(StartedTrial trial, TrialStore trials, SheetStore sheets, BeadStore beads)
+    private static async Task<TrialView> ReadAsync(
+        StartedTrial trial,
+        TrialStore trials,
+        SheetStore sheets,
+        BeadStore beads,
+        CancellationToken cancel
+    )
     {
-        var sheet = (await sheets.FindAsync(trial.SheetId))!.Body;
-        var places = await trials.PlacesAsync(trial.Id);
-        var laid = (await beads.OfTrialAsync(trial.Id))
+        var sheet = (await sheets.FindAsync(trial.SheetId, cancel))!.Body;
+        var places = await trials.PlacesAsync(trial.Id, cancel);
+        var laid = (await beads.OfTrialAsync(trial.Id, cancel))
             .Select(bead => (Bead: bead, Place: places[bead.Id], Laid: Laid(bead, places[bead.Id])))
             .ToArray();
         var views = laid.Select(

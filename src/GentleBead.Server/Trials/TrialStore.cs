@@ -23,9 +23,9 @@ public sealed class TrialStore(NpgsqlDataSource database)
     private const string Columns = "id, sheet_id as \"SheetId\", plan, started_at as \"StartedAt\", ended_at as \"EndedAt\"";
 
     /// <summary>Starts a trial; the same id again changes nothing.</summary>
-    public async Task AddAsync(Guid id, Guid sheetId, TrialPlan plan, Guid by, Sent sent)
+    public async Task AddAsync(Guid id, Guid sheetId, TrialPlan plan, Guid by, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "trial",
             "insert into trial (id, sheet_id, plan, started_by, sent) values (@id, @sheetId, @plan, @by, @sent) on conflict (id) "
@@ -39,52 +39,56 @@ public sealed class TrialStore(NpgsqlDataSource database)
                 sent = sent.Hash,
             },
             id,
-            sent
+            sent,
+            cancel
         );
     }
 
     /// <summary>Whether a trial was started under this id already with the same request.</summary>
-    public async Task<bool> IsRepeatAsync(Guid id, Sent sent)
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.IsRepeatAsync("trial", id, sent);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("trial", id, sent, cancel);
     }
 
     /// <summary>One trial.</summary>
-    public async Task<StartedTrial?> FindAsync(Guid id)
+    public async Task<StartedTrial?> FindAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from trial where id = @id", new { id }))?.Trial;
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from trial where id = @id", new { id }, cancel))?.Trial;
     }
 
     /// <summary>The newest trials of a sheet, newest first.</summary>
-    public async Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId)
+    public async Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select {Columns} from trial where sheet_id = @sheetId order by seq desc limit @Page",
-            new { sheetId, Page }
+            new { sheetId, Page },
+            cancel
         );
         return [.. rows.Select(row => row.Trial)];
     }
 
     /// <summary>Ends a trial, or takes it up again.</summary>
-    public async Task<bool> SetEndedAsync(Guid id, bool ended)
+    public async Task<bool> SetEndedAsync(Guid id, bool ended, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
                 "update trial set ended_at = case when @ended then now() end where id = @id",
-                new { id, ended }
+                new { id, ended },
+                cancel
             ) == 1;
     }
 
     /// <summary>The places of a trial's beads, by bead.</summary>
-    public async Task<IReadOnlyDictionary<Guid, TrialPlace>> PlacesAsync(Guid trialId)
+    public async Task<IReadOnlyDictionary<Guid, TrialPlace>> PlacesAsync(Guid trialId, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(Guid BeadId, int Step, bool Fresh)>(
             "select bead_id, step, fresh_piece from trial_bead where trial_id = @trialId",
-            new { trialId }
+            new { trialId },
+            cancel
         );
         return rows.ToDictionary(row => row.BeadId, row => new TrialPlace(trialId, row.Step, row.Fresh));
     }

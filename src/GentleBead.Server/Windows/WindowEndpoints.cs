@@ -46,9 +46,9 @@ public static class WindowEndpoints
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/windows/{machineId:guid}", ViewsAsync).WithTags("windows").RequireAuthorization(Access.Instructor);
 
-    private static async Task<Page<WindowView>> ViewsAsync(Guid machineId, string? after, WindowStore windows)
+    private static async Task<Page<WindowView>> ViewsAsync(Guid machineId, string? after, WindowStore windows, CancellationToken cancel)
     {
-        var page = await windows.OfMachineAsync(machineId, after);
+        var page = await windows.OfMachineAsync(machineId, after, cancel);
         return new([.. page.Select(entry => View(entry.Window, entry.Points))], page.Count == WindowStore.Page ? page[^1].Key : null);
     }
 

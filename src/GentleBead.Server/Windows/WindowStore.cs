@@ -26,9 +26,9 @@ public sealed class WindowStore(NpgsqlDataSource database)
     /// <param name="connection">In whose transaction, with the machine's turn taken.</param>
     /// <param name="machineId">Which machine.</param>
     /// <param name="arc">Which arc.</param>
-    public static async Task RefitAsync(NpgsqlConnection connection, Guid machineId, WireArc arc)
+    public static async Task RefitAsync(NpgsqlConnection connection, Guid machineId, WireArc arc, CancellationToken cancel)
     {
-        var (points, upto) = await PointsAsync(connection, machineId, arc, LearnedWindow.Newest);
+        var (points, upto) = await PointsAsync(connection, machineId, arc, LearnedWindow.Newest, cancel);
         await connection.ExecuteAsync(
             points.Count == 0
                 ? "delete from learned_window where machine_id = @machineId and process = @process and wire = @wire and gas = @gas"
@@ -45,7 +45,8 @@ public sealed class WindowStore(NpgsqlDataSource database)
                 gas = EnumText.Of(arc.Gas),
                 body = points.Count == 0 ? null : new Jsonb<LearnedWindow>(LearnedWindow.Fit(arc, points)),
                 upto,
-            }
+            },
+            cancel
         );
     }
 
@@ -54,10 +55,11 @@ public sealed class WindowStore(NpgsqlDataSource database)
     /// <param name="after">The key of the last one that was sent; null for the first page.</param>
     public async Task<IReadOnlyList<(string Key, LearnedWindow Window, IReadOnlyList<WindowPoint> Points)>> OfMachineAsync(
         Guid machineId,
-        string? after
+        string? after,
+        CancellationToken cancel
     )
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = (
             await connection.QueryAsync<(string Key, string Body)>(
                 """
@@ -71,14 +73,15 @@ public sealed class WindowStore(NpgsqlDataSource database)
                     machineId,
                     after,
                     Page,
-                }
+                },
+                cancel
             )
         ).AsList();
         var windows = new List<(string, LearnedWindow, IReadOnlyList<WindowPoint>)>();
         foreach (var (key, body) in rows)
         {
             var window = Jsonb.Read<LearnedWindow>(body);
-            windows.Add((key, window, (await PointsAsync(connection, machineId, window.Arc, PointsShown)).Points));
+            windows.Add((key, window, (await PointsAsync(connection, machineId, window.Arc, PointsShown, cancel)).Points));
         }
         return windows;
     }
@@ -110,7 +113,8 @@ public sealed class WindowStore(NpgsqlDataSource database)
         NpgsqlConnection connection,
         Guid machineId,
         WireArc arc,
-        int newest
+        int newest,
+        CancellationToken cancel
     )
     {
         var rows = (
@@ -123,7 +127,8 @@ public sealed class WindowStore(NpgsqlDataSource database)
                     wire = EnumText.Of(arc.Wire),
                     gas = EnumText.Of(arc.Gas),
                     newest,
-                }
+                },
+                cancel
             )
         ).AsList();
         var points = new List<WindowPoint>(rows.Count);

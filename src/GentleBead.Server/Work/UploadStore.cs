@@ -36,7 +36,7 @@ public sealed class UploadStore(NpgsqlDataSource database)
                 length += read;
                 if (length > mostBytes)
                 {
-                    await DropAsync(id);
+                    await DropAsync(id, cancel);
                     return null;
                 }
                 hash.AppendData(part, 0, read);
@@ -56,7 +56,7 @@ public sealed class UploadStore(NpgsqlDataSource database)
         catch
         {
             // Cut off on the way: nothing of it is kept.
-            await DropAsync(id);
+            await DropAsync(id, cancel);
             throw;
         }
         return new Upload(id, length, new Sent(hash.GetHashAndReset()));
@@ -81,12 +81,13 @@ public sealed class UploadStore(NpgsqlDataSource database)
     }
 
     /// <summary>Throws an upload away.</summary>
-    public async Task DropAsync(Guid id)
+    public async Task DropAsync(Guid id, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync();
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             "delete from upload_part where upload_id = @id or received_at < now() - interval '1 day'",
-            new { id }
+            new { id },
+            cancel
         );
     }
 }
