@@ -2,6 +2,7 @@ import { Button, Loader, Modal, NumberInput, Select } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
+import { jointDrawings } from '../../shared/jointDrawings';
 import { Trouble } from '../../shared/Trouble';
 import { type Kind, useTypedUnits } from '../../shared/units';
 import { useTheSheetAtHand } from './sheetAtHand';
@@ -56,7 +57,7 @@ function fromSheet(sheet: Sheet | undefined, key: string): number | string | und
     lengthMm: 150,
     widthMm: 100,
     seconds: 6,
-    shape: sheet.job.joint === 't' || sheet.job.joint === 'lap' ? 'tee' : 'onPlate',
+    shape: jointDrawings[sheet.job.joint].fillet ? 'tee' : 'onPlate',
   };
   return known[key] ?? undefined;
 }

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
+import { jointDrawings } from '../../shared/jointDrawings';
 
 type Shape = Schemas['BeadShape'];
 
@@ -103,26 +104,16 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
   );
 }
 
-const flatPlates: Record<Exclude<Schemas['Joint'], 'lap' | 't'>, React.ReactNode> = {
-  beadOnPlate: <rect className="plate" x={-30} y={2} width={60} height={14} />,
-  outsideCorner: (
-    <path className="plate" d="M0,2L-24,26l-8-8L-8,-6H8L32,18l-8,8z" transform="translate(0 4)" />
-  ),
-  squareButt: <path className="plate" d="M-30,2H-2V16H-30zM2,2H30V16H2z" />,
-  vButt: <path className="plate" d="M-30,2H-9L-2,16H-30zM30,2H9L2,16H30z" />,
-  edge: <path className="plate" d="M-11,2H-1V30H-11zM1,2H11V30H1z" />,
-  plug: <path className="plate" d="M-30,2H-10V12H-30zM30,2H10V12H30zM-30,13H30V22H-30z" />,
-};
-
 function Across({ shape, width, joint }: { shape: Shape; width: number; joint: Schemas['Joint'] }) {
   const crown = shape.crownShare * width;
   const depth = shape.penetrationShare * 11;
   const seen = shape.penetrationSeen ? 'fusion' : 'fusion guess';
-  if (joint !== 'lap' && joint !== 't') {
+  const { plates, fillet } = jointDrawings[joint];
+  if (!fillet) {
     const half = width / 2;
     return (
       <g>
-        {flatPlates[joint]}
+        {plates}
         <path className={seen} d={`M${-half},2Q0,${2 + depth * 2} ${half},2z`} />
         <path className="metal" d={`M${-half},2Q0,${2 - crown * 2} ${half},2z`} />
         {shape.coldToes && <path className="undercut" d={`M${-half},2h4M${half},2h-4`} />}
@@ -134,8 +125,7 @@ function Across({ shape, width, joint }: { shape: Shape; width: number; joint: S
   const upper = leg * shape.legShare;
   return (
     <g transform="translate(-20 18)">
-      <path className="plate" d={joint === 't' ? 'M-8,-48H4V0H46V12H-8z' : 'M-9,-14H4V0H46V12H-9z'} />
-      {joint === 'lap' && <path className="seam" d="M-9,0H4" />}
+      {plates}
       <path
         className={seen}
         d={`M4,${-upper}Q${4 - depth - leg / 2},${depth + upper / 2} ${4 + leg},0L4,0z`}
