@@ -52,6 +52,8 @@ services.AddSingleton(TimeProvider.System);
 services
     .AddSingleton<PeopleStore>()
     .AddSingleton<MachineStore>()
+    .AddSingleton<ReadingStore>()
+    .AddSingleton<ChartStore>()
     .AddSingleton<BoothStore>()
     .AddSingleton<SessionStore>()
     .AddSingleton<RoomStore>()

@@ -46,9 +46,6 @@ public sealed record LookRequest(Evidence Evidence);
 /// <param name="Reason">Why, where it is not the tool's word; up to 300 letters.</param>
 public sealed record RulingRequest(Aspect? Aspect, Standing? Standing, Verdict? Verdict, string? Reason);
 
-/// <summary>Whether a bead is off its coupon.</summary>
-public sealed record Withdrawal(bool Withdrawn);
-
 /// <summary>Recording beads, looking again, ruling on them, withdrawing them.</summary>
 public static class BeadEndpoints
 {

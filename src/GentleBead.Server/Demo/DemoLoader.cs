@@ -49,6 +49,7 @@ public static class DemoLoader
     )
     {
         var machines = services.GetRequiredService<MachineStore>();
+        var readings = services.GetRequiredService<ReadingStore>();
         var booths = new Dictionary<int, Booth>();
         foreach (var demo in DemoSchool.Machines)
         {
@@ -59,7 +60,7 @@ public static class DemoLoader
                 foreach (var reading in control.Readings)
                 {
                     var taken = new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured, null, null, default);
-                    await machines.AddReadingAsync(booth.MachineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
+                    await readings.AddAsync(booth.MachineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
                 }
             }
             await services.GetRequiredService<BoothStore>().AddAsync(booth, cancel);
@@ -153,8 +154,9 @@ public static class DemoLoader
     )
     {
         var machines = services.GetRequiredService<MachineStore>();
+        var charts = services.GetRequiredService<ChartStore>();
         foreach (var (booth, chart) in DemoSchool.Charts)
-            await machines.AddChartAsync(
+            await charts.AddAsync(
                 Guid.CreateVersion7(),
                 booths[booth].MachineId,
                 chart,

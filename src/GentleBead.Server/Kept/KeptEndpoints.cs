@@ -63,9 +63,6 @@ public sealed record LastSeen(double? WireMark, double? VoltMark, double? AmpMar
 /// <summary>Where a machine's controls stand now.</summary>
 public sealed record StandsNow(double? WireMark, double? VoltMark, double? AmpMark);
 
-/// <summary>Whether something is withdrawn.</summary>
-public sealed record KeptWithdrawal(bool Withdrawn);
-
 /// <summary>Keeping a setting that worked, and finding it again. Students see their own.</summary>
 public static class KeptEndpoints
 {
@@ -147,7 +144,7 @@ public static class KeptEndpoints
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
         Guid id,
-        KeptWithdrawal request,
+        Withdrawal request,
         ClaimsPrincipal user,
         KeptStore store,
         CancellationToken cancel

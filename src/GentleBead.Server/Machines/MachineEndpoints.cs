@@ -75,9 +75,6 @@ public sealed record NewMachine(Guid BoothId, int BoothNumber, Machine Machine);
 /// <param name="OutOfReach">Whether a wanted value lies past the end of the dial.</param>
 public sealed record Translation(double Mark, Said Reads, double Value, double SureShare, double MarksBeyond, bool OutOfReach);
 
-/// <summary>Whether something is withdrawn.</summary>
-public sealed record ReadingWithdrawal(bool Withdrawn);
-
 /// <summary>A step of a chart as typed.</summary>
 public sealed record NewChartStep(string? Thickness, double? WireMark, double? VoltMark);
 
@@ -137,19 +134,21 @@ public static class MachineEndpoints
     private static async Task<Results<Ok<MachineDetail>, NotFound>> DetailAsync(
         Guid id,
         MachineStore machines,
+        ReadingStore taken,
+        ChartStore entered,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         if (await machines.KeptUpAsync(0, id, cancel) is not [var kept])
             return TypedResults.NotFound();
-        var readings = await machines.ReadingsAsync(id, cancel);
+        var readings = await taken.OfMachineAsync(id, cancel);
         var around = await machines.AroundAsync(id, cancel);
-        var charts = (await machines.ChartsAsync(id, cancel)).Select(entered => new ComparedChart(
-            entered.Id,
-            entered.Chart,
-            entered.EnteredAt,
-            entered.Chart.Compare(kept.Machine, [.. around.Right.Where(entry => entered.Chart.Fits(entry.Job)).Select(entry => entry.Bead)])
+        var charts = (await entered.OfMachineAsync(id, cancel)).Select(one => new ComparedChart(
+            one.Id,
+            one.Chart,
+            one.EnteredAt,
+            one.Chart.Compare(kept.Machine, [.. around.Right.Where(entry => one.Chart.Fits(entry.Job)).Select(entry => entry.Bead)])
         ));
         // At the flow of what is welded there now.
         var flow = around.Flow ?? UsualFlow;
@@ -217,18 +216,19 @@ public static class MachineEndpoints
         Guid readingId,
         NewReading request,
         MachineStore machines,
+        ReadingStore readings,
         CancellationToken cancel
     )
     {
         if (await machines.FindAsync(id, cancel) is not { } machine)
             return TypedResults.NotFound();
         var sent = Sent.Of(request).Under(id);
-        if (await machines.IsReadAsync(readingId, sent, cancel))
+        if (await readings.IsTakenAsync(readingId, sent, cancel))
             return TypedResults.NoContent();
         if (!request.On(machine).IsGood(out var reading, out var problems))
             return Problems.Of(problems);
         var byRuler = request.Measured is null;
-        await machines.AddReadingAsync(
+        await readings.AddAsync(
             id,
             new TakenReading(
                 readingId,
@@ -248,13 +248,10 @@ public static class MachineEndpoints
     private static async Task<Results<NoContent, NotFound>> WithdrawReadingAsync(
         Guid id,
         Guid readingId,
-        ReadingWithdrawal request,
-        MachineStore machines,
+        Withdrawal request,
+        ReadingStore readings,
         CancellationToken cancel
-    ) =>
-        await machines.SetReadingWithdrawnAsync(id, readingId, request.Withdrawn, cancel)
-            ? TypedResults.NoContent()
-            : TypedResults.NotFound();
+    ) => await readings.SetWithdrawnAsync(id, readingId, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Results<Ok<Translation>, NotFound, Wrong>> TranslateAsync(
         Guid id,
@@ -315,6 +312,7 @@ public static class MachineEndpoints
         NewChart request,
         ClaimsPrincipal user,
         MachineStore machines,
+        ChartStore charts,
         CancellationToken cancel
     )
     {
@@ -333,25 +331,25 @@ public static class MachineEndpoints
         var chart = new DoorChart(request.Process!.Value, request.Wire!.Value, request.Gas!.Value, steps);
         if (chart.Problems(machine).ToArray() is { Length: > 0 } wrong)
             return Problems.Of(wrong);
-        await machines.AddChartAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
+        await charts.AddAsync(chartId, id, chart, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
         return TypedResults.NoContent();
     }
 
     private static async Task<Results<NoContent, NotFound>> WithdrawChartAsync(
         Guid id,
         Guid chartId,
-        ReadingWithdrawal request,
-        MachineStore machines,
+        Withdrawal request,
+        ChartStore charts,
         CancellationToken cancel
-    ) => await machines.SetChartWithdrawnAsync(id, chartId, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+    ) => await charts.SetWithdrawnAsync(id, chartId, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Results<FileContentHttpResult, NotFound>> ChartCsvAsync(
         Guid id,
         Guid chartId,
-        MachineStore machines,
+        ChartStore charts,
         CancellationToken cancel
     ) =>
-        (await machines.ChartsAsync(id, cancel)).FirstOrDefault(chart => chart.Id == chartId) is { } entered
+        (await charts.OfMachineAsync(id, cancel)).FirstOrDefault(chart => chart.Id == chartId) is { } entered
             ? TypedResults.File(ChartCsv.Write(entered.Chart), "text/csv; charset=utf-8", "chart.csv")
             : TypedResults.NotFound();
 

@@ -11,27 +11,6 @@ using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
-/// <summary>A measured point with its id.</summary>
-/// <param name="Id">Which reading.</param>
-/// <param name="Control">On which control.</param>
-/// <param name="Mark">Where it stood.</param>
-/// <param name="Measured">What was measured: m/min, volts or amperes.</param>
-/// <param name="Seconds">Seconds on the watch, where wire was measured with a ruler.</param>
-/// <param name="Length">Length on the ruler.</param>
-/// <param name="TakenAt">When.</param>
-public sealed record TakenReading(
-    Guid Id,
-    ReadControl Control,
-    double Mark,
-    double Measured,
-    double? Seconds,
-    Length? Length,
-    DateTimeOffset TakenAt
-);
-
-/// <summary>A door chart as entered.</summary>
-public sealed record EnteredChart(Guid Id, DoorChart Chart, DateTimeOffset EnteredAt);
-
 /// <summary>A bottle's pressure as read.</summary>
 /// <param name="WaterL">Water volume in litres.</param>
 /// <param name="Bar">Pressure on the gauge.</param>
@@ -51,14 +30,13 @@ public sealed record KeptUpMachine(Booth Booth, Machine Machine, long Beads, IRe
 /// <param name="Right">The newest beads that came out right on it, by what they were welded with.</param>
 public sealed record MachineSurroundings(BottleReading? Bottle, GasFlow? Flow, IReadOnlyList<(Job Job, RightBead Bead)> Right);
 
-/// <summary>Machines in the database: their fronts, readings, loads, charts, upkeep and bottles.</summary>
+/// <summary>Machines in the database: their fronts, loads, upkeep and bottles.</summary>
 public sealed class MachineStore(NpgsqlDataSource database)
 {
     /// <summary>Machines that are sent at once.</summary>
     public const int Page = 20;
 
-    // A calibration is made of the newest readings; and a chart is compared with the newest beads.
-    private const int ReadingsKept = 200;
+    // A chart is compared with the newest beads.
     private const int BeadsCompared = 300;
 
     /// <summary>One machine with all its readings and what is on it; null when there is none by that id.</summary>
@@ -205,103 +183,6 @@ public sealed class MachineStore(NpgsqlDataSource database)
         );
     }
 
-    /// <summary>The newest standing readings of a machine, by mark.</summary>
-    public async Task<IReadOnlyList<TakenReading>> ReadingsAsync(Guid machineId, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(
-            Guid Id,
-            string Control,
-            double Mark,
-            double Measured,
-            double? Seconds,
-            double? LengthMm,
-            DateTime TakenAt
-        )>(
-            """
-            select id, control, mark, measured, seconds, length_mm, taken_at
-            from (select * from reading where machine_id = @machineId and withdrawn_at is null
-                order by seq desc limit @ReadingsKept) as newest order by mark, seq
-            """,
-            new { machineId, ReadingsKept },
-            cancel
-        );
-        return
-        [
-            .. rows.Select(row => new TakenReading(
-                row.Id,
-                EnumText.Read<ReadControl>(row.Control),
-                row.Mark,
-                row.Measured,
-                row.Seconds,
-                row.LengthMm is { } mm ? Length.FromMm(mm) : null,
-                row.TakenAt
-            )),
-        ];
-    }
-
-    /// <summary>Whether a reading was taken under this id already with the same request.</summary>
-    public async Task<bool> IsReadAsync(Guid id, Sent sent, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.IsRepeatAsync("reading", id, sent, cancel);
-    }
-
-    /// <summary>Adds a reading; the same id again changes nothing.</summary>
-    /// <param name="machineId">On which machine.</param>
-    /// <param name="reading">The reading; its time is not looked at where <paramref name="at"/> is null.</param>
-    /// <param name="sent">What was sent.</param>
-    /// <param name="at">When; null for now.</param>
-    public async Task AddReadingAsync(
-        Guid machineId,
-        TakenReading reading,
-        Sent sent,
-        DateTimeOffset? at = null,
-        CancellationToken cancel = default
-    )
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        await connection.AddOnceAsync(
-            "reading",
-            """
-            insert into reading (id, machine_id, control, mark, measured, seconds, length_mm, taken_at, sent)
-            values (@Id, @machineId, @control, @Mark, @Measured, @Seconds, @lengthMm, coalesce(@at, now()), @sent)
-                on conflict (id) do nothing
-            """,
-            new
-            {
-                reading.Id,
-                machineId,
-                control = EnumText.Of(reading.Control),
-                reading.Mark,
-                reading.Measured,
-                reading.Seconds,
-                lengthMm = reading.Length?.Mm,
-                at = at?.UtcDateTime,
-                sent = sent.Hash,
-            },
-            reading.Id,
-            sent,
-            cancel
-        );
-    }
-
-    /// <summary>Takes a wrong reading out of the calibration, or puts it back. False when there is no such reading.</summary>
-    public async Task<bool> SetReadingWithdrawnAsync(Guid machineId, Guid readingId, bool withdrawn, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteAsync(
-                "update reading set withdrawn_at = case when @withdrawn then now() end where id = @readingId and machine_id = @machineId",
-                new
-                {
-                    machineId,
-                    readingId,
-                    withdrawn,
-                },
-                cancel
-            ) == 1;
-    }
-
     /// <summary>Notes what is on a machine; the same id again changes nothing.</summary>
     public async Task LoadAsync(Guid id, Guid machineId, Load load, Guid by, Sent sent, CancellationToken cancel)
     {
@@ -322,75 +203,6 @@ public sealed class MachineStore(NpgsqlDataSource database)
             sent,
             cancel
         );
-    }
-
-    /// <summary>The standing charts of a machine: the newest for each process, wire and gas.</summary>
-    public async Task<IReadOnlyList<EnteredChart>> ChartsAsync(Guid machineId, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(Guid Id, string Body, DateTime EnteredAt)>(
-            """
-            select id, body, entered_at from (
-                select distinct on (process, wire, gas) id, body, entered_at, withdrawn_at, seq from door_chart
-                where machine_id = @machineId order by process, wire, gas, seq desc) as newest
-            where withdrawn_at is null order by seq
-            """,
-            new { machineId },
-            cancel
-        );
-        return [.. rows.Select(row => new EnteredChart(row.Id, Jsonb.Read<DoorChart>(row.Body), row.EnteredAt))];
-    }
-
-    /// <summary>Adds a chart, which then stands for its process, wire and gas; the same id again changes nothing.</summary>
-    public async Task AddChartAsync(
-        Guid id,
-        Guid machineId,
-        DoorChart chart,
-        Guid by,
-        Sent sent,
-        DateTimeOffset? at = null,
-        CancellationToken cancel = default
-    )
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        await connection.AddOnceAsync(
-            "door_chart",
-            """
-            insert into door_chart (id, machine_id, process, wire, gas, body, entered_by, entered_at, sent)
-            values (@id, @machineId, @process, @wire, @gas, @body, @by, coalesce(@at, now()), @sent) on conflict (id) do nothing
-            """,
-            new
-            {
-                id,
-                machineId,
-                process = EnumText.Of(chart.Process),
-                wire = EnumText.Of(chart.Wire),
-                gas = EnumText.Of(chart.Gas),
-                body = new Jsonb<DoorChart>(chart),
-                by,
-                at = at?.UtcDateTime,
-                sent = sent.Hash,
-            },
-            id,
-            sent,
-            cancel
-        );
-    }
-
-    /// <summary>Takes a chart away, or puts it back. False when there is no such chart.</summary>
-    public async Task<bool> SetChartWithdrawnAsync(Guid machineId, Guid chartId, bool withdrawn, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteAsync(
-                "update door_chart set withdrawn_at = case when @withdrawn then now() end where id = @chartId and machine_id = @machineId",
-                new
-                {
-                    machineId,
-                    chartId,
-                    withdrawn,
-                },
-                cancel
-            ) == 1;
     }
 
     /// <summary>Notes that a part was seen to; the same id again changes nothing.</summary>

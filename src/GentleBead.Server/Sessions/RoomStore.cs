@@ -122,20 +122,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 cancel
             )
         ).ToLookup(bead => bead.SheetId);
-        var waiting =
-            after > 0
-                ? []
-                : (
-                    await connection.QueryAsync<PersonName>(
-                        """
-                        select id, name from person where role = 'student'
-                            and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
-                                order by name, id limit @WaitingShown + 1
-                        """,
-                        new { sessionId = session?.Id, WaitingShown },
-                        cancel
-                    )
-                ).AsList();
+        var waiting = after > 0 ? [] : await WaitingAsync(connection, session, cancel);
         return new RoomView(
             session,
             [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))],
@@ -144,6 +131,20 @@ public sealed class RoomStore(NpgsqlDataSource database)
             waiting.Count > WaitingShown
         );
     }
+
+    // Students who stand at no booth; one more than is shown tells that there are more.
+    private static async Task<List<PersonName>> WaitingAsync(NpgsqlConnection connection, Session? session, CancellationToken cancel) =>
+        (
+            await connection.QueryAsync<PersonName>(
+                """
+                select id, name from person where role = 'student'
+                    and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
+                        order by name, id limit @WaitingShown + 1
+                """,
+                new { sessionId = session?.Id, WaitingShown },
+                cancel
+            )
+        ).AsList();
 
     /// <summary>Who stands where in a session.</summary>
     /// <param name="session">Which session; null before the first.</param>

@@ -22,8 +22,8 @@ public class ProcessTests
         Assert.Equal((low, aim, high), (stickOut.Low.Mm, stickOut.Aim.Mm, stickOut.High.Mm));
     }
 
-    // Common practice, no source: 20 to 25 ft3/h (about 10 to 12 L/min) for short circuit, 12 to 16 for aluminium, 30 to 38 ft3/h (14 to 18)
-    // for a hot arc; 15 to 20 ft3/h (7 to 9.5) for TIG.
+    // Common practice, no source: 20 to 25 ft3/h (about 10 to 12 L/min) for short circuit, 12 to 16 for aluminium, 30 to 38 ft3/h
+    // (14 to 18) for a hot arc; 15 to 20 ft3/h (7 to 9.5) for TIG.
     [Theory]
     [InlineData(Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25, 10, 12)]
     [InlineData(Process.GmawShortCircuit, Metal.Aluminium, Gas.Argon, 12, 16)]

@@ -1229,7 +1229,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ReadingWithdrawal"];
+                    "application/json": components["schemas"]["Withdrawal"];
                 };
             };
             responses: {
@@ -1568,7 +1568,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ReadingWithdrawal"];
+                    "application/json": components["schemas"]["Withdrawal"];
                 };
             };
             responses: {
@@ -5699,7 +5699,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["KeptWithdrawal"];
+                    "application/json": components["schemas"]["Withdrawal"];
                 };
             };
             responses: {
@@ -7726,9 +7726,6 @@ export interface components {
             keptAt: string;
             lastSeen: null | components["schemas"]["LastSeen"];
         };
-        KeptWithdrawal: {
-            withdrawn: boolean;
-        };
         /** @description Where somebody stands in one kind of drill. */
         KindProgress: {
             /** @description Which kind. */
@@ -8603,9 +8600,6 @@ export interface components {
              * @description What was measured there: metres per minute for wire, volts at the arc for volts, amperes for amps.
              */
             measured: number;
-        };
-        ReadingWithdrawal: {
-            withdrawn: boolean;
         };
         /** @description One link of the chain behind a number. */
         Reason: {
