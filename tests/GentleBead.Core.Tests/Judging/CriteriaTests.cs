@@ -67,6 +67,18 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso5817B, 12, 0.5)]
     [InlineData(CriteriaSet.Iso5817C, 12, 0.5)]
     [InlineData(CriteriaSet.Iso5817D, 12, 1)]
+    [InlineData(CriteriaSet.Iso5817B, 5, 0.25)]
+    [InlineData(CriteriaSet.Iso5817C, 5, 0.5)]
+    [InlineData(CriteriaSet.Iso5817D, 5, 1)]
+    [InlineData(CriteriaSet.Iso5817B, 6, 0.3)]
+    [InlineData(CriteriaSet.Iso5817C, 6, 0.5)]
+    [InlineData(CriteriaSet.Iso5817D, 6, 1)]
+    [InlineData(CriteriaSet.Iso5817B, 8, 0.4)]
+    [InlineData(CriteriaSet.Iso5817C, 8, 0.5)]
+    [InlineData(CriteriaSet.Iso5817D, 8, 1)]
+    [InlineData(CriteriaSet.Iso5817B, 20, 0.5)]
+    [InlineData(CriteriaSet.Iso5817C, 20, 0.5)]
+    [InlineData(CriteriaSet.Iso5817D, 20, 1)]
     public void Iso_5817_undercut(CriteriaSet set, double thickness, double limit) =>
         Limit(set, Fillet(thickness), Criterion.Undercut, limit, depth => Looked with { Measured = new(UndercutDepth: Mm(depth)) });
 
@@ -78,6 +90,18 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso5817B, 30, 3)]
     [InlineData(CriteriaSet.Iso5817C, 30, 4)]
     [InlineData(CriteriaSet.Iso5817D, 30, 5)]
+    [InlineData(CriteriaSet.Iso5817B, 5, 1.5)]
+    [InlineData(CriteriaSet.Iso5817C, 5, 1.75)]
+    [InlineData(CriteriaSet.Iso5817D, 5, 2.25)]
+    [InlineData(CriteriaSet.Iso5817B, 12, 2.2)]
+    [InlineData(CriteriaSet.Iso5817C, 12, 2.8)]
+    [InlineData(CriteriaSet.Iso5817D, 12, 4)]
+    [InlineData(CriteriaSet.Iso5817B, 16, 2.6)]
+    [InlineData(CriteriaSet.Iso5817C, 16, 3.4)]
+    [InlineData(CriteriaSet.Iso5817D, 16, 5)]
+    [InlineData(CriteriaSet.Iso5817B, 24, 3)]
+    [InlineData(CriteriaSet.Iso5817C, 24, 4)]
+    [InlineData(CriteriaSet.Iso5817D, 24, 5)]
     public void Iso_5817_convexity(CriteriaSet set, double width, double limit) =>
         Limit(set, Fillet(8), Criterion.Convexity, limit, crown => Looked with { Measured = new(Width: Mm(width), Crown: Mm(crown)) });
 
@@ -89,6 +113,18 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso5817B, 70, 5)]
     [InlineData(CriteriaSet.Iso5817C, 70, 7)]
     [InlineData(CriteriaSet.Iso5817D, 70, 10)]
+    [InlineData(CriteriaSet.Iso5817B, 6, 1.6)]
+    [InlineData(CriteriaSet.Iso5817C, 6, 1.9)]
+    [InlineData(CriteriaSet.Iso5817D, 6, 2.5)]
+    [InlineData(CriteriaSet.Iso5817B, 16, 2.6)]
+    [InlineData(CriteriaSet.Iso5817C, 16, 3.4)]
+    [InlineData(CriteriaSet.Iso5817D, 16, 5)]
+    [InlineData(CriteriaSet.Iso5817B, 30, 4)]
+    [InlineData(CriteriaSet.Iso5817C, 30, 5.5)]
+    [InlineData(CriteriaSet.Iso5817D, 30, 8.5)]
+    [InlineData(CriteriaSet.Iso5817B, 44, 5)]
+    [InlineData(CriteriaSet.Iso5817C, 44, 7)]
+    [InlineData(CriteriaSet.Iso5817D, 44, 10)]
     public void Iso_5817_reinforcement(CriteriaSet set, double width, double limit) =>
         Limit(set, Butt(10), Criterion.Reinforcement, limit, crown => Looked with { Measured = new(Width: Mm(width), Crown: Mm(crown)) });
 
@@ -100,6 +136,18 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso5817B, 20, 3)]
     [InlineData(CriteriaSet.Iso5817C, 20, 4)]
     [InlineData(CriteriaSet.Iso5817D, 20, 5)]
+    [InlineData(CriteriaSet.Iso5817B, 2, 1.4)]
+    [InlineData(CriteriaSet.Iso5817C, 2, 2.2)]
+    [InlineData(CriteriaSet.Iso5817D, 2, 3)]
+    [InlineData(CriteriaSet.Iso5817B, 4, 1.8)]
+    [InlineData(CriteriaSet.Iso5817C, 4, 3.4)]
+    [InlineData(CriteriaSet.Iso5817D, 4, 5)]
+    [InlineData(CriteriaSet.Iso5817B, 6, 2.2)]
+    [InlineData(CriteriaSet.Iso5817C, 6, 4)]
+    [InlineData(CriteriaSet.Iso5817D, 6, 5)]
+    [InlineData(CriteriaSet.Iso5817B, 12, 3)]
+    [InlineData(CriteriaSet.Iso5817C, 12, 4)]
+    [InlineData(CriteriaSet.Iso5817D, 12, 5)]
     public void Iso_5817_excess_penetration(CriteriaSet set, double root, double limit) =>
         Limit(
             set,
@@ -174,6 +222,15 @@ public class CriteriaTests
     [InlineData(CriteriaSet.Iso10042B, 20, 3)]
     [InlineData(CriteriaSet.Iso10042C, 20, 4)]
     [InlineData(CriteriaSet.Iso10042D, 20, 5)]
+    [InlineData(CriteriaSet.Iso10042B, 5, 2)]
+    [InlineData(CriteriaSet.Iso10042C, 5, 2.25)]
+    [InlineData(CriteriaSet.Iso10042D, 5, 3)]
+    [InlineData(CriteriaSet.Iso10042B, 10, 2.5)]
+    [InlineData(CriteriaSet.Iso10042C, 10, 3)]
+    [InlineData(CriteriaSet.Iso10042D, 10, 4.5)]
+    [InlineData(CriteriaSet.Iso10042B, 14, 2.9)]
+    [InlineData(CriteriaSet.Iso10042C, 14, 3.6)]
+    [InlineData(CriteriaSet.Iso10042D, 14, 5)]
     public void Iso_10042_convexity(CriteriaSet set, double width, double limit) =>
         Limit(
             set,

@@ -17,6 +17,14 @@ public class ConversionTests
             { "300 mm/min", "in/min", TravelSpeed.FromMmPerMin(300).InPerMin },
             { "25 ft^3/hour", "liter/min", GasFlow.FromCubicFeetPerHour(25).LPerMin },
             { "11 liter/min", "ft^3/hour", GasFlow.FromLPerMin(11).CubicFeetPerHour },
+            { "5|64 in", "mm", Length.FromInches(5.0 / 64).Mm },
+            { "10 mm", "in", Length.FromMm(10).Inches },
+            { "475 in/min", "m/min", WireFeedSpeed.FromInPerMin(475).MPerMin },
+            { "12 m/min", "in/min", WireFeedSpeed.FromMPerMin(12).InPerMin },
+            { "5 in/min", "mm/min", TravelSpeed.FromInPerMin(5).MmPerMin },
+            { "80 mm/min", "in/min", TravelSpeed.FromMmPerMin(80).InPerMin },
+            { "15 ft^3/hour", "liter/min", GasFlow.FromCubicFeetPerHour(15).LPerMin },
+            { "18 liter/min", "ft^3/hour", GasFlow.FromLPerMin(18).CubicFeetPerHour },
         };
 
     // Reference: GNU Units.

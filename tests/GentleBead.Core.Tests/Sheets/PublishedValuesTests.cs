@@ -56,6 +56,19 @@ public class PublishedValuesTests
                 .Holds(Voltage.FromVolts(volts))
         );
 
+    // The same pairs lie in the middle of the band, not at its edge.
+    [Theory]
+    [InlineData(290, 20.5)]
+    [InlineData(475, 24)]
+    public void Globular_aims_at_the_pairs_people_agree_on(double inPerMin, double volts) =>
+        Assert.Equal(
+            volts,
+            SmoothBand
+                .At(WireFeedSpeed.FromInPerMin(inPerMin), new WireArc(Process.GmawGlobular, Wire.Solid08, Gas.ArgonCarbon25))
+                .Aim.Volts,
+            0.25
+        );
+
     // Common practice, no source: spray in 90/10, 0.045 in at 350 in/min runs near 270 A and 27 V, 0.035 in at 450 near 195 A and 25 V;
     // aluminium 3/64 in at 300 in/min near 170 A and 23 V.
     [Theory]
@@ -88,8 +101,14 @@ public class PublishedValuesTests
 
     // IEC 60974-1, conventional load voltage of TIG sources (value from memory): U = 10 + 0.04 I, at most 34 V.
     [Theory]
+    [InlineData(25, 11)]
     [InlineData(50, 12)]
+    [InlineData(100, 14)]
     [InlineData(150, 16)]
+    [InlineData(200, 18)]
+    [InlineData(300, 22)]
+    [InlineData(500, 30)]
+    [InlineData(600, 34)]
     [InlineData(700, 34)]
     public void The_tig_line_is_the_conventional_load_voltage(double amps, double volts) =>
         Assert.Equal(volts, LoadLine.Tig(Current.FromAmps(amps)).Volts, 1e-9);

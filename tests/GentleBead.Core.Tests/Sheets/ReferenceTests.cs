@@ -30,9 +30,16 @@ public class ReferenceTests
 
     // IEC 60974-1, conventional load voltage of MIG/MAG sources (value from memory): U = 14 + 0.05 I, at most 44 V.
     [Theory]
+    [InlineData(40, 16)]
     [InlineData(60, 17)]
+    [InlineData(100, 19)]
     [InlineData(125, 20.25)]
+    [InlineData(160, 22)]
     [InlineData(200, 24)]
+    [InlineData(250, 26.5)]
+    [InlineData(320, 30)]
+    [InlineData(400, 34)]
+    [InlineData(500, 39)]
     [InlineData(600, 44)]
     [InlineData(700, 44)]
     public void The_volt_line_is_the_conventional_load_voltage(double amps, double volts) =>
