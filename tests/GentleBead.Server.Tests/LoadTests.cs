@@ -54,7 +54,7 @@ public sealed class LoadTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyncLi
             )
         ).EnsureSuccessStatusCode();
         var sheet = await (await maren.PostAsJsonAsync("/api/sheets/compute", new { job, boothId = view.Booth.Id })).ReadAsync<Sheet>();
-        Assert.Equal(["polarity", "gas", "tip"], sheet.Mismatches.Select(mismatch => mismatch.Part));
+        Assert.Equal([LoadPart.Polarity, LoadPart.Gas, LoadPart.Tip], sheet.Mismatches.Select(mismatch => mismatch.Part));
 
         var id = Guid.CreateVersion7();
         var given = new

@@ -47,7 +47,7 @@ public static class Judge
         var heat = answers.Sum(answer => answer.Heat);
         var (verdict, fitting) = Settled(Decide(bead, signs, answers, heat), ranked, bead);
         var first = fitting[0].Cause;
-        var looks = Telling.Of(bead.Sheet.Job, signs, ranked);
+        var looks = NextLooks.Of(bead.Sheet.Job, signs, ranked);
         var right = bead.SettingsRight(signs);
         return new Judgement(
             verdict,
@@ -132,7 +132,7 @@ public static class Judge
         };
 
     // What a verdict of right waits for, the most telling first.
-    private static Said[] Unknown(BeadAtHand bead, IReadOnlyList<TellingLook> looks)
+    private static Said[] Unknown(BeadAtHand bead, IReadOnlyList<NextLook> looks)
     {
         var open = Observations
             .All.Where(observation => observation.Decides(bead) && !observation.Read(bead).Any())

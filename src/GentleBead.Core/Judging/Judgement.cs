@@ -137,7 +137,7 @@ public sealed record Judgement(
     BeadShape Shape,
     int RulesVersion,
     IReadOnlyList<Expectation> Expected,
-    TellingLook? Telling,
+    NextLook? Telling,
     Acceptance? Acceptance,
     FollowUp? FollowUp
 );

@@ -38,12 +38,26 @@ public sealed record Load(
     }
 }
 
+/// <summary>What is put on a machine or set on it before welding.</summary>
+public enum LoadPart
+{
+#pragma warning disable CS1591 // the parts of a load by their own names
+    Wire,
+    Gas,
+    Polarity,
+    Tip,
+    Rolls,
+    Program,
+    Tungsten,
+#pragma warning restore CS1591
+}
+
 /// <summary>Something on the machine that does not fit the sheet.</summary>
-/// <param name="Part">Which part: "wire", "gas", "polarity", "tip", "rolls", "program", "tungsten".</param>
+/// <param name="Part">Which part.</param>
 /// <param name="Loaded">What is on.</param>
 /// <param name="Wanted">What the sheet wants.</param>
 /// <param name="Consequence">What goes wrong if it stays.</param>
-public sealed record Mismatch(string Part, Said Loaded, Said Wanted, Said Consequence);
+public sealed record Mismatch(LoadPart Part, Said Loaded, Said Wanted, Said Consequence);
 
 /// <summary>Compares what is on a machine with what a sheet wants.</summary>
 public static class Mismatches
@@ -55,10 +69,10 @@ public static class Mismatches
         var process = job.Process.Facts();
         List<Mismatch>? found = null;
         if (load.Polarity != process.Polarity)
-            Add("polarity", load.Polarity.Words(), process.Polarity.Words(), process.PolarityWrong);
+            Add(LoadPart.Polarity, load.Polarity.Words(), process.Polarity.Words(), process.PolarityWrong);
         if (load.Gas != job.Gas)
             Add(
-                "gas",
+                LoadPart.Gas,
                 load.Gas.Facts().Name,
                 job.Gas.Facts().Name,
                 Say($"The volts, the sound and the bite of this sheet belong to its gas.")
@@ -68,7 +82,7 @@ public static class Mismatches
             var wire = wanted.Facts();
             if (load.Wire != wanted)
                 Add(
-                    "wire",
+                    LoadPart.Wire,
                     load.Wire is { } on ? NameOf(on.Facts()) : Say($"no wire"),
                     NameOf(wire),
                     Say($"Another wire burns off at another speed: the pair would be wrong.")
@@ -76,18 +90,18 @@ public static class Mismatches
             if (load.Tip is { } tip && Math.Abs(tip.Mm - wire.Diameter.Mm) > 0.01)
             {
                 Add(
-                    "tip",
+                    LoadPart.Tip,
                     Say($"{tip}"),
                     Say($"{wire.Diameter}"),
                     tip < wire.Diameter ? Say($"The wire jams in the tip.") : Say($"The wire wanders in the tip and the arc stutters.")
                 );
             }
             if (load.Rolls is { } rolls && rolls != wire.Rolls)
-                Add("rolls", RollWords(rolls), RollWords(wire.Rolls), Say($"The rolls slip or crush the wire, and it feeds badly."));
+                Add(LoadPart.Rolls, RollWords(rolls), RollWords(wire.Rolls), Say($"The rolls slip or crush the wire, and it feeds badly."));
             if (machine.Programs.Count > 0 && machine.ProgramFor(job) is { } fitting && load.Program != fitting.Number)
             {
                 Add(
-                    "program",
+                    LoadPart.Program,
                     load.Program is { } number ? Say($"program {number}") : Say($"no program"),
                     Say($"program {fitting.Number}"),
                     Say($"The machine would pulse or pair the volts for another wire, gas or mode.")
@@ -96,11 +110,11 @@ public static class Mismatches
         }
         else if (load.Tungsten is { } on && tungsten is { } fits && on < fits)
         {
-            Add("tungsten", Say($"{on}"), Say($"{fits}"), Say($"The point melts at these amps."));
+            Add(LoadPart.Tungsten, Say($"{on}"), Say($"{fits}"), Say($"The point melts at these amps."));
         }
         return found ?? (IReadOnlyList<Mismatch>)[];
 
-        void Add(string part, Said loaded, Said asked, Said consequence) =>
+        void Add(LoadPart part, Said loaded, Said asked, Said consequence) =>
             (found ??= []).Add(new Mismatch(part, loaded, asked, consequence));
     }
 

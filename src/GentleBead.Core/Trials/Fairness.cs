@@ -46,7 +46,6 @@ public static class Fairness
     private const double TravelShare = 0.12;
     private const double WireShare = 0.05;
     private const double VoltsOff = 0.6;
-    private const double AmpsShare = 0.05;
     private const double StickOutMm = 3;
 
     /// <summary>Seconds to wait after a bead until the same piece can be compared; by estimate.</summary>
@@ -128,15 +127,6 @@ public static class Fairness
             {
                 yield return Say($"{used.Volts} instead of {planned.Volts}");
             }
-        }
-        if (
-            plan.Variable != Variable.Amps
-            && bead.Amps is { } amps
-            && step.Amps is { } plannedAmps
-            && Math.Abs(amps / plannedAmps - 1) > AmpsShare
-        )
-        {
-            yield return Say($"{amps} instead of {plannedAmps}");
         }
         var first = earlier.Select(one => one.Evidence.StickOut).FirstOrDefault(one => one is not null);
         if (bead.Evidence.StickOut is { } stickOut && first is { } before && Math.Abs(stickOut.Mm - before.Mm) > StickOutMm)

@@ -134,7 +134,7 @@ public class ReasoningTests
         );
         Assert.Matches("plate|Time", sunk.Telling!.Text.ToString());
         Assert.Equal(2, sunk.Telling.Between.Distinct().Count());
-        var looks = Telling.Of(
+        var looks = NextLooks.Of(
             T.Job,
             Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle)),
             Ranking.Rank(Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle)))

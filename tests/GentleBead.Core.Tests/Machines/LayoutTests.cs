@@ -148,7 +148,10 @@ public class LayoutTests
             ],
         };
         var found = Mismatches.Of(job, wrong, null);
-        Assert.Equal(["polarity", "gas", "wire", "tip", "rolls", "program"], found.Select(mismatch => mismatch.Part));
+        Assert.Equal(
+            [LoadPart.Polarity, LoadPart.Gas, LoadPart.Wire, LoadPart.Tip, LoadPart.Rolls, LoadPart.Program],
+            found.Select(mismatch => mismatch.Part)
+        );
         Assert.Equal("program 5", found[^1].Wanted.ToString());
         Assert.Contains("jams", found[3].Consequence.ToString(), StringComparison.Ordinal);
         // Not looked at is no mismatch.
@@ -178,7 +181,7 @@ public class LayoutTests
         var sheet = Assert.IsType<Sheet>(Planner.Plan(job, pulsing));
         Assert.Equal(12, sheet.Program);
         Assert.Equal("trim 0", sheet.Pair!.Marks!.Volt.Reads.ToString());
-        Assert.Contains(sheet.Mismatches, mismatch => mismatch.Part == "program");
+        Assert.Contains(sheet.Mismatches, mismatch => mismatch.Part == LoadPart.Program);
     }
 
     [Fact]

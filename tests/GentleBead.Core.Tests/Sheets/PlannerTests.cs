@@ -121,7 +121,7 @@ public class PlannerTests
         var thin = Room.Sheet("1", Joint.OutsideCorner, wire: Wire.Solid06, machine: Room.KnobAndTaps);
         Assert.True(thin.Pair!.Marks!.Wire.MarksBeyond > 0);
         Assert.Contains(thin.Cautions, caution => caution.Text.Contains("past the last reading", StringComparison.Ordinal));
-        var mismatch = Assert.Single(thin.Mismatches, mismatch => mismatch.Part == "wire");
+        var mismatch = Assert.Single(thin.Mismatches, mismatch => mismatch.Part == LoadPart.Wire);
         Assert.Equal(("0.030 in solid steel", "0.023 in solid steel"), (mismatch.Loaded.In(Units.Inch), mismatch.Wanted.In(Units.Inch)));
     }
 

@@ -101,7 +101,7 @@ public class TigRulesTests
         Assert.Equal(135, sheet.Tig!.PedalMost.Amps);
         Assert.Equal("6.8", sheet.Tig.Mark!.Reads.ToString());
         var thin = Assert.Single(sheet.Mismatches);
-        Assert.Equal(("tungsten", "1.0 mm", "1.6 mm"), (thin.Part, $"{thin.Loaded}", $"{thin.Wanted}"));
+        Assert.Equal((LoadPart.Tungsten, "1.0 mm", "1.6 mm"), (thin.Part, $"{thin.Loaded}", $"{thin.Wanted}"));
         Assert.Contains(
             "feeds no wire",
             Assert

@@ -3,6 +3,7 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
+using GentleBead.Core.Windows;
 
 namespace GentleBead.Core.Tests.Trials;
 
@@ -55,6 +56,57 @@ public class TrialEdgeTests
             Found(Pace(300), Pace(300), used => used with { Volts = Voltage.FromVolts(used.Volts.Volts + more) })
         );
 
+    // What a trial turns may be off; what it holds may be off by a twentieth of the wire at most.
+    [Theory]
+    [InlineData(TrialKind.VoltLadder, 1, 1.5, true)]
+    [InlineData(TrialKind.VoltLadder, 1.04, 0, true)]
+    [InlineData(TrialKind.VoltLadder, 1.06, 0, false)]
+    [InlineData(TrialKind.VoltLadder, 0.94, 0, false)]
+    [InlineData(TrialKind.WireLadder, 1.5, 0, true)]
+    [InlineData(TrialKind.SetOfThree, 1.5, 2, true)]
+    public void What_is_held_stays_within_a_twentieth(TrialKind kind, double wire, double volts, bool fair)
+    {
+        var plan = TrialPlans.Make(new(kind), T, Room.Digital, WayOfSetting.Usual).Value!;
+        var planned = plan.Steps[0].Used!;
+        var used = new Settings(planned.WireFeed * wire, Voltage.FromVolts(planned.Volts.Volts + volts));
+        var found = Fairness.Of(plan, T, new(1, used, null, new(Sound.Hiss), Eight, true), []);
+        Assert.Equal(fair ? [] : [Unfair.TwoThings], found.Select(one => one.Unfair));
+    }
+
+    // Twice as long in the arc is twice the heat and a longer wait; without a watch the sheet's pace is taken.
+    [Fact]
+    public void A_slower_bead_wants_a_longer_wait()
+    {
+        double Wait(double? share) =>
+            Fairness.WaitSeconds(
+                T,
+                new(1, Wire.Steps[0].Used, null, share is { } of ? Pace(T.Travel!.Value.MmPerMin * of) : new(Sound.Hiss), Eight, true)
+            );
+        Assert.Equal(Wait(1), Wait(null), 1e-9);
+        Assert.True(Wait(0.5) > Wait(1) && Wait(1) > Wait(2) && Wait(2) > 0);
+    }
+
+    [Fact]
+    public void A_tungsten_beads_wait_goes_by_the_amps_used()
+    {
+        double Wait(double? amps) =>
+            Fairness.WaitSeconds(TrialRoom.Tig, new(1, null, amps is { } a ? Current.FromAmps(a) : null, new(Sound.Hiss), Eight, true));
+        var sheet = TrialRoom.Tig.Amps.Amps;
+        Assert.Equal(Wait(sheet), Wait(null), 1e-9);
+        Assert.True(Wait(sheet * 1.3) > Wait(sheet));
+    }
+
+    [Theory]
+    [InlineData(45, "Only 45 s after")]
+    [InlineData(89, "Only 89 s after")]
+    [InlineData(100, "Only 2 min after")]
+    public void How_long_ago_the_bead_before_was_is_said_in_seconds_and_from_a_minute_and_a_half_in_minutes(int seconds, string says)
+    {
+        var before = new TrialBead(1, Wire.Steps[0].Used, null, new(Sound.Hiss), Eight, true);
+        var found = Fairness.Of(Wire, T, new(2, Wire.Steps[1].Used, null, new(Sound.Hiss), Eight.AddSeconds(seconds), false), [before]);
+        Assert.StartsWith(says, $"{Assert.Single(found).Text}", StringComparison.Ordinal);
+    }
+
     // A bead laid long before any evidence of pace goes by the sheet's own.
     [Fact]
     public void The_first_bead_is_held_against_the_sheets_pace()
@@ -104,6 +156,41 @@ public class TrialEdgeTests
         Assert.Equal((dials.WireFeedAt(30).Value + dials.WireFeedAt(56).Value) / 2, found.Middle!.Value.MPerMin, 1e-9);
     }
 
+    // Broken up before it smoothed, at the same moment, or never: where the band ends was not heard.
+    [Fact]
+    public void Only_what_broke_up_after_it_smoothed_ends_the_band()
+    {
+        Assert.True(Dials.TryFit(Room.KnobAndTaps, out var dials, out _));
+        SweepFinding Of(params SweepEvent[] events) => SweepFinding.Of(new(20, 70, 25, events), dials!, Voltage.FromVolts(18));
+        Assert.Null(Of(new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 2)).BreaksUp);
+        Assert.Null(Of(new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 5)).BreaksUp);
+        Assert.Null(Of(new(SweepMark.Smooths, 5), new SweepEvent(SweepMark.Smooths, 13)).BreaksUp);
+        var broke = Of(new SweepEvent(SweepMark.BreaksUp, 2));
+        Assert.Equal(dials!.WireFeedAt(24).Value, broke.BreaksUp!.Value.MPerMin, 1e-9);
+        Assert.Contains("where it smoothed was not marked", $"{broke.Learned}", StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_sweep_says_where_the_top_and_the_bottom_of_the_band_lie()
+    {
+        Assert.True(Dials.TryFit(Room.KnobAndTaps, out var dials, out _));
+        var volts = Voltage.FromVolts(18);
+        var run = new SweepRun(20, 70, 25, [new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 15)]);
+        var both = SweepFinding.Of(run, dials!, volts);
+        Assert.Equal(
+            [
+                new WindowPoint(both.Smooths!.Value, volts, BandEvidence.TopEdge),
+                new WindowPoint(both.BreaksUp!.Value, volts, BandEvidence.BottomEdge),
+            ],
+            both.OnBand(volts)
+        );
+        Assert.Equal(
+            [BandEvidence.BottomEdge],
+            SweepFinding.Of(run with { Events = [new(SweepMark.BreaksUp, 15)] }, dials!, volts).OnBand(volts).Select(point => point.Says)
+        );
+        Assert.Empty(SweepFinding.Of(run with { Events = [] }, dials!, volts).OnBand(volts));
+    }
+
     [Theory]
     [InlineData(2, true)]
     [InlineData(300, true)]
@@ -119,6 +206,7 @@ public class TrialEdgeTests
         Assert.Equal(["fromMark"], Fields(new(-1, 100, 10, [])));
         Assert.Equal(["toMark"], Fields(new(0, 101, 10, [])));
         Assert.Equal(["toMark"], Fields(new(50, 50, 10, [])));
+        Assert.Equal(["toMark"], Fields(new(100, 100, 10, [])));
         Assert.Equal(["events"], Fields(new(0, 100, 10, [new(SweepMark.Smooths, -0.1)])));
         Assert.Equal(["events"], Fields(new(0, 100, 10, [new(SweepMark.Smooths, 10.1)])));
         Assert.Equal(["events"], Fields(new(0, 100, 10, [null!])));

@@ -6,42 +6,12 @@ using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
+using static GentleBead.Core.Tests.Trials.TrialRoom;
 
 namespace GentleBead.Core.Tests.Trials;
 
 public class TrialTests
 {
-    private static readonly DateTimeOffset Eight = new(2026, 3, 2, 20, 0, 0, TimeSpan.Zero);
-    private static readonly Machine WithAmps = Room.Digital with { AmpControl = Room.Amps };
-    private static readonly Sheet T = Room.Sheet(machine: Room.Digital);
-    private static readonly Sheet Tig = Assert.IsType<Sheet>(
-        Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon), WithAmps)
-    );
-
-    private static TrialPlan Plan(TrialRequest request, Machine? machine = null, Sheet? sheet = null)
-    {
-        var made = TrialPlans.Make(request, sheet ?? T, machine ?? Room.Digital, WayOfSetting.Usual);
-        Assert.Empty(made.Problems);
-        return made.Value!;
-    }
-
-    private static JudgedTrialBead Laid(
-        TrialPlan plan,
-        int step,
-        Evidence evidence,
-        double minutes = 0,
-        bool fresh = true,
-        Sheet? sheet = null
-    )
-    {
-        var planned = plan.Steps[step - 1];
-        var bead = new TrialBead(step, planned.Used, planned.Amps, evidence, Eight.AddMinutes(minutes), fresh);
-        var judged = planned.Used is { } used
-            ? Judge.Of(planned.Sheet ?? sheet ?? T, Room.Digital, used, evidence)
-            : Judge.Of(sheet ?? Tig, WithAmps, planned.Amps!.Value, evidence);
-        return new(bead, judged);
-    }
-
     /// <summary>Common practice, no source: a ladder is far too much, far too little, right, with the volts held.</summary>
     [Fact]
     public void A_wire_ladder_is_far_too_much_far_too_little_and_right_at_the_same_volts()
@@ -193,7 +163,7 @@ public class TrialTests
         [
             Laid(plan, 1, new(Sound.Popping, Profile.PiledUp, Toes.Cold, BeadSize: Length.FromMm(6))),
             Laid(plan, 2, new(Sound.Hiss, Profile.Lumpy, Toes.Cold, BeadSize: Length.FromMm(3))),
-            Laid(plan, 3, JudgeGood with { BeadSize = Length.FromMm(4.2) }),
+            Laid(plan, 3, Good with { BeadSize = Length.FromMm(4.2) }),
         ];
         Assert.Null(TrialResult.Of(plan, T, [.. beads.Take(1)]).Learned);
         Assert.False(TrialResult.Of(plan, T, [.. beads.Take(2)]).Done);
@@ -255,11 +225,7 @@ public class TrialTests
         var result = TrialResult.Of(
             plan,
             T,
-            [
-                Laid(plan, 1, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide)),
-                Laid(plan, 2, JudgeGood),
-                Laid(plan, 3, JudgeGood),
-            ]
+            [Laid(plan, 1, new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide)), Laid(plan, 2, Good), Laid(plan, 3, Good)]
         );
         Assert.True(result.Done);
         Assert.Contains("Hot: outside corner", result.Learned?.ToString(), StringComparison.Ordinal);
@@ -312,7 +278,4 @@ public class TrialTests
             Assert.NotEmpty(bad.Problems(Room.KnobAndTaps.WireControl!));
         }
     }
-
-    private static Evidence JudgeGood =>
-        new(Sound.EvenCrackle, Profile.SlightlyConvex, Toes.Blended, Tint.Even, Spatter.Little, Ripple.Even, [], Penetration.TintBehind);
 }

@@ -9,6 +9,7 @@ import { Trouble } from '../shared/Trouble';
 import { useCriteria } from '../features/testWelds/useTestWelds';
 import type { Job } from '../features/sheets/useSheets';
 import { useFields, useSay } from '../shared/words/useSay';
+import { loadParts } from '../shared/words';
 
 /** Gives the sheet to whoever stands at the booth; a mismatch on the machine has to be mended or overruled first. */
 export function AssignPanel(props: {
@@ -64,8 +65,8 @@ export function AssignPanel(props: {
           <ul>
             {mismatches.map((mismatch) => (
               <li key={mismatch.part}>
-                <b>{mismatch.part}</b>: {say(mismatch.loaded)} is on, the sheet wants {say(mismatch.wanted)}.{' '}
-                <span className="quiet">{say(mismatch.consequence)}</span>
+                <b>{loadParts[mismatch.part]}</b>: {say(mismatch.loaded)} is on, the sheet wants{' '}
+                {say(mismatch.wanted)}. <span className="quiet">{say(mismatch.consequence)}</span>
               </li>
             ))}
           </ul>

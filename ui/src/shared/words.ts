@@ -53,6 +53,16 @@ export const metals: Words<Schemas['Metal']> = {
   magnesium: 'Magnesium',
 };
 
+export const loadParts: Words<Schemas['LoadPart']> = {
+  wire: 'Wire',
+  gas: 'Gas',
+  polarity: 'Polarity',
+  tip: 'Tip',
+  rolls: 'Rolls',
+  program: 'Program',
+  tungsten: 'Tungsten',
+};
+
 export const polarities: Words<Schemas['Polarity']> = {
   torchPlus: 'DC, torch on plus',
   torchMinus: 'DC, torch on minus',

@@ -7707,7 +7707,7 @@ export interface components {
             rulesVersion: number;
             /** @description What the settings should have given, and whether that was seen. */
             expected: components["schemas"]["Expectation"][];
-            telling: null | components["schemas"]["TellingLook"];
+            telling: null | components["schemas"]["NextLook"];
             acceptance: null | components["schemas"]["Acceptance"];
             followUp: null | components["schemas"]["FollowUp"];
         };
@@ -7831,6 +7831,11 @@ export interface components {
              */
             tungstenMm?: null | number;
         };
+        /**
+         * @description What is put on a machine or set on it before welding.
+         * @enum {unknown}
+         */
+        LoadPart: "wire" | "gas" | "polarity" | "tip" | "rolls" | "program" | "tungsten";
         /** @description The figures of a log, without its single events. */
         LogFigures: {
             /**
@@ -8067,8 +8072,8 @@ export interface components {
         Metal: "mildSteel" | "lowAlloySteel" | "stainless" | "aluminium" | "titanium" | "nickelAlloy" | "copper" | "magnesium";
         /** @description Something on the machine that does not fit the sheet. */
         Mismatch: {
-            /** @description Which part: "wire", "gas", "polarity", "tip", "rolls", "program", "tungsten". */
-            part: string;
+            /** @description Which part. */
+            part: components["schemas"]["LoadPart"];
             /** @description What is on. */
             loaded: components["schemas"]["Said"];
             /** @description What the sheet wants. */
@@ -8209,6 +8214,23 @@ export interface components {
              * @description TIG: where the current control stands for the next bead; null when marks are not known.
              */
             ampMark?: null | number;
+        };
+        /** @description The look that would settle the cause best. */
+        NextLook: {
+            /** @description What to do: "Listen to the next one: crackle, hiss or pops?" */
+            text: components["schemas"]["Said"];
+            /**
+             * Format: double
+             * @description How much doubt it takes away on average, in bits; a coin's toss is one.
+             */
+            gainBits: number;
+            /** @description The two causes it would tell apart best as things stand, in words. */
+            between: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         /** @enum {unknown} */
         NumberKind: "length" | "wireFeed" | "travel" | "gas" | "volts" | "amps" | "heat" | "seconds" | "hours" | "percent" | "celsius" | "litres" | "bar" | "grams" | "metres" | "square";
@@ -9004,23 +9026,6 @@ export interface components {
             lengthMm: null | components["schemas"]["Length"];
             /** Format: date-time */
             takenAt: string;
-        };
-        /** @description The look that would settle the cause best. */
-        TellingLook: {
-            /** @description What to do: "Listen to the next one: crackle, hiss or pops?" */
-            text: components["schemas"]["Said"];
-            /**
-             * Format: double
-             * @description How much doubt it takes away on average, in bits; a coin's toss is one.
-             */
-            gainBits: number;
-            /** @description The two causes it would tell apart best as things stand, in words. */
-            between: {
-                say: string;
-                with?: {
-                    [key: string]: unknown;
-                }[];
-            }[];
         };
         TestWeldLine: {
             /** Format: uuid */

@@ -6,7 +6,7 @@ namespace GentleBead.Core.Judging;
 /// <param name="Text">What to do: "Listen to the next one: crackle, hiss or pops?"</param>
 /// <param name="GainBits">How much doubt it takes away on average, in bits; a coin's toss is one.</param>
 /// <param name="Between">The two causes it would tell apart best as things stand, in words.</param>
-public sealed record TellingLook(Said Text, double GainBits, IReadOnlyList<Said> Between);
+public sealed record NextLook(Said Text, double GainBits, IReadOnlyList<Said> Between);
 
 /// <summary>Which observation is worth making next: the one that takes most doubt away for its trouble.</summary>
 /// <remarks>
@@ -14,13 +14,13 @@ public sealed record TellingLook(Said Text, double GainBits, IReadOnlyList<Said>
 /// weights, all answers being as common in beads at large. The gain is the expected fall of Shannon's entropy of the
 /// causes (Lindley 1956).
 /// </remarks>
-public static class Telling
+public static class NextLooks
 {
     /// <summary>The looks not yet taken, most telling for their trouble first.</summary>
     /// <param name="job">What was welded.</param>
     /// <param name="signs">What is known.</param>
     /// <param name="ranked">The causes as they stand.</param>
-    public static IReadOnlyList<TellingLook> Of(Job job, IReadOnlySet<Sign> signs, IReadOnlyList<RankedCause> ranked)
+    public static IReadOnlyList<NextLook> Of(Job job, IReadOnlySet<Sign> signs, IReadOnlyList<RankedCause> ranked)
     {
         var rows = ranked.Select(cause => Causes.Row(cause.Cause, job.Process)).ToArray();
         return
@@ -29,7 +29,7 @@ public static class Telling
                 .All.Where(look => look.Ask is not null && look.Fits(job) && !look.Answers.Any(answer => signs.Contains(answer.Sign)))
                 .Select(look => (look, gain: Gain(look, ranked, rows)))
                 .OrderByDescending(entry => entry.gain.Bits / entry.look.Trouble)
-                .Select(entry => new TellingLook(entry.look.Ask!, entry.gain.Bits, entry.gain.Between)),
+                .Select(entry => new NextLook(entry.look.Ask!, entry.gain.Bits, entry.gain.Between)),
         ];
     }
 
