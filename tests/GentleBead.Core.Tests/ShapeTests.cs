@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using System.Text.RegularExpressions;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
@@ -54,6 +55,35 @@ public class ShapeTests
                 .Where(method => Parameters(method.Node) > MostParameters)
                 .Select(method => $"{method.Name}: {Parameters(method.Node)} parameters")
         );
+
+    // The database writes moments; beside it there is one clock, handed in, which a test can turn.
+    [Fact]
+    public void There_is_one_clock() =>
+        Assert.Equal(
+            ["Program.cs"],
+            Files("src")
+                .Where(path => Regex.IsMatch(File.ReadAllText(path), @"DateTime(Offset)?\.(Utc)?(Now|Today)|TimeProvider\.System"))
+                .Select(Path.GetFileName)
+        );
+
+    [Fact]
+    public void What_the_papers_name_is_in_the_code()
+    {
+        var code = string.Concat(new[] { "src", "tests", "bench", "ui/src" }.SelectMany(Files).Select(File.ReadAllText));
+        var papers = Directory.EnumerateFiles(Path.Combine(Root, "docs"), "*.md").Append(Path.Combine(Root, "ARCHITECTURE.md"));
+        Assert.Empty(
+            papers
+                .Where(paper => Path.GetFileName(paper) != "third-party.md")
+                .SelectMany(paper =>
+                    Regex
+                        .Matches(File.ReadAllText(paper), @"`([A-Z][a-z]+[A-Za-z]*(?:\.[A-Z][A-Za-z]*)*)`")
+                        .SelectMany(found => found.Groups[1].Value.Split('.'))
+                        .Where(name => !Regex.IsMatch(code, $@"\b{name}\b") && !Directory.Exists(Path.Combine(Root, name)))
+                        .Select(name => $"{Path.GetFileName(paper)}: {name}")
+                )
+                .Distinct()
+        );
+    }
 
     private static IEnumerable<string> Files(string folder) =>
         Directory

@@ -1,0 +1,31 @@
+#!/usr/bin/env bash
+# Changes the rules one small way at a time and counts how often the tests notice; see ./test --help.
+source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
+
+bar=75
+folders=("$@")
+[ ${#folders[@]} -gt 0 ] || folders=(Sheets Judging Machines Trials Windows Rules)
+for folder in "${folders[@]}"; do
+  [ -d "src/GentleBead.Core/$folder" ] || fail "There is no folder $folder in src/GentleBead.Core."
+done
+need_toolchains
+need_debian units=units
+
+# In a copy: what is built here stays as it is.
+work=$root/.local/mutants
+rm -rf "$work"
+mkdir -p "$work/tree"
+git ls-files -co --exclude-standard | tar -cf - -T - | tar -xf - -C "$work/tree"
+# A sentence over two lines cannot be changed in one of them without its method failing to compile, and going untried.
+find "$work/tree/src/GentleBead.Core" -name '*.cs' -exec sed -zi -E 's/"\n *\+ \$"//g' {} +
+cd "$work/tree/tests/GentleBead.Core.Tests"
+dotnet tool restore >"$work/tools.log" || fail "dotnet-stryker could not be fetched: $work/tools.log"
+say "Trying ${folders[*]}; an hour or so …"
+only=()
+for folder in "${folders[@]}"; do only+=(-m "$folder/**/*.cs"); done
+mutants=yes dotnet stryker --skip-version-check -O "$work/report" "${only[@]}" >"$work/stryker.log" || {
+  tail -n 30 "$work/stryker.log"
+  fail "dotnet-stryker gave up."
+}
+cd "$root"
+node scripts/mutants.mjs "$work/report/reports/mutation-report.json" "$bar" "${folders[@]}"
