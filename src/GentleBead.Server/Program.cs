@@ -45,7 +45,7 @@ var connectionString =
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
     kestrel.AddServerHeader = false;
-    kestrel.Limits.MaxRequestBodySize = 256 * 1024;
+    kestrel.Limits.MaxRequestBodySize = Limits.Request;
 });
 services.AddSingleton(_ => Pool.Of(connectionString));
 services.AddSingleton(TimeProvider.System);

@@ -180,7 +180,7 @@ public class PictureTests(DemoRoom room) : IClassFixture<DemoRoom>
                 (png[..(png.Length / 2)], "damaged"),
                 (bomb, "million pixels|no PNG|damaged"),
                 (Encoded(SKEncodedImageFormat.Png, 10, 10), "too small"),
-                (new byte[CleanPicture.MostBytes + 1], "at most 15 MB"),
+                (new byte[Limits.Picture + 1], "at most 15 MB"),
             }
         )
         {

@@ -38,6 +38,9 @@ internal sealed record ArcConstants(
     double Restless
 )
 {
+    /// <summary>Inductance of source and leads where nobody says, mH.</summary>
+    internal const double UsualInductanceMh = 0.25;
+
     /// <summary>Source: drop of volts for each ampere, and the resistance of the leads.</summary>
     internal const double SourceOhm = 0.03,
         LeadOhm = 0.01;

@@ -46,7 +46,7 @@ public sealed record ArcSetting(
     Joint Joint = Joint.BeadOnPlate,
     Metal Metal = Metal.MildSteel,
     Current? Amps = null,
-    double InductanceMh = 0.25,
+    double InductanceMh = ArcConstants.UsualInductanceMh,
     Length? Wander = null,
     IReadOnlyList<ArcFault>? Faults = null
 )

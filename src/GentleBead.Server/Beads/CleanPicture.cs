@@ -1,3 +1,4 @@
+using GentleBead.Server.Http;
 using SkiaSharp;
 
 namespace GentleBead.Server.Beads;
@@ -12,17 +13,12 @@ namespace GentleBead.Server.Beads;
 /// <param name="Bytes">The picture.</param>
 public sealed record CleanPicture(string MediaType, int Width, int Height, byte[] Bytes)
 {
-    /// <summary>Largest file taken.</summary>
-    public const int MostBytes = 15 * 1024 * 1024;
-
     /// <summary>Smallest side that shows anything.</summary>
     public const int LeastSide = 40;
 
     /// <summary>Longest side kept; enough to mark a section by.</summary>
     public const int LongestSide = 2400;
 
-    // A small file can claim to unfold into a large picture; no camera at a booth makes more than this.
-    private const long MostPixels = 40_000_000;
     private const int Quality = 88;
 
     private static readonly Dictionary<SKEncodedImageFormat, string> Kinds = new()
@@ -46,9 +42,9 @@ public sealed record CleanPicture(string MediaType, int Width, int Height, byte[
             return null;
         }
         var info = codec.Info;
-        if ((long)info.Width * info.Height > MostPixels)
+        if ((long)info.Width * info.Height > Limits.PicturePixels)
         {
-            problem = Say($"This picture is {info.Width} x {info.Height}: at most {MostPixels / 1_000_000} million pixels.");
+            problem = Say($"This picture is {info.Width} x {info.Height}: at most {Limits.PicturePixels / 1_000_000} million pixels.");
             return null;
         }
         if (Math.Min(info.Width, info.Height) < LeastSide)

@@ -20,7 +20,7 @@ public static class PictureEndpoints
         pictures
             .MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync)
             .RequireAuthorization(Access.Instructor)
-            .WithUpload(CleanPicture.MostBytes, "image/jpeg", "image/png", "image/webp")
+            .WithUpload(Limits.Picture, "image/jpeg", "image/png", "image/webp")
             .Repeatable();
         pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.SignedIn);
         pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
@@ -44,8 +44,8 @@ public static class PictureEndpoints
             return TypedResults.NotFound();
         if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows))
             return Problems.Field("side", Say($"A picture of the face, the back or a macro."));
-        if (await request.ReadUploadAsync(CleanPicture.MostBytes, cancellation) is not { } sent)
-            return Problems.Field("picture", Say($"A picture of at most {CleanPicture.MostBytes / 1024 / 1024} MB."));
+        if (await request.ReadUploadAsync(Limits.Picture, cancellation) is not { } sent)
+            return Problems.Field("picture", Say($"A picture of at most {Limits.Picture / 1024 / 1024} MB."));
         if (sent.Length == 0)
             return Problems.Field("picture", Say($"The file is empty."));
 

@@ -3,14 +3,13 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using GentleBead.Core.Listening;
+using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Listening;
 
 /// <summary>Volt and ampere logs as CSV: commas, semicolons or tabs, decimal points or commas, headings as they come.</summary>
 public static class LogFile
 {
-    // Five minutes of 20,000 a second are six million lines; a file of the allowed size holds fewer.
-    private const int MostLines = 6_000_000;
     private const int MostFields = 64;
 
     // How unevenly a log may be sampled, against its mean.
@@ -73,8 +72,8 @@ public static class LogFile
             widest = 0;
         while (csv.Read())
         {
-            if (volts.Count >= MostLines)
-                throw new RecordingRefusedException(Say($"More than {MostLines} lines."));
+            if (volts.Count >= Limits.LogRows)
+                throw new RecordingRefusedException(Say($"More than {Limits.LogRows} lines."));
             volts.Add(
                 (float)Within(csv, ArcLog.MostVolts, Number(csv, columns.Volts, commas, Say($"volts")) * columns.VoltScale, Say($"volts"))
             );

@@ -26,8 +26,6 @@ public enum StandIn
 /// <summary>Recordings of a bead: from file, microphone or the booth's stand-ins.</summary>
 public static class RecordingEndpoints
 {
-    // Five minutes of stereo in 16 bits at 48,000 a second, and a little.
-    private const int MostBytes = 60 * 1024 * 1024;
     private const int LongestName = 120;
 
     /// <summary>Maps the endpoints.</summary>
@@ -36,7 +34,7 @@ public static class RecordingEndpoints
         var api = app.MapGroup("/api").WithTags("listening");
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync)
             .RequireAuthorization(Access.Instructor)
-            .WithUpload(MostBytes, "audio/wav", "text/csv")
+            .WithUpload(Limits.Recording, "audio/wav", "text/csv")
             .Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
@@ -73,9 +71,12 @@ public static class RecordingEndpoints
         {
             return Problems.Field("origin", Say($"From a file or the microphone."));
         }
-        if (request.ContentLength > MostBytes || await uploads.ReceiveAsync(request.Body, MostBytes, cancel) is not { } upload)
+        if (
+            request.ContentLength > Limits.Recording
+            || await uploads.ReceiveAsync(request.Body, Limits.Recording, cancel) is not { } upload
+        )
         {
-            return Problems.Field("recording", Say($"A recording of at most {MostBytes / 1024 / 1024} MB."));
+            return Problems.Field("recording", Say($"A recording of at most {Limits.Recording / 1024 / 1024} MB."));
         }
         var sent = upload.Sent.Under(id);
         try

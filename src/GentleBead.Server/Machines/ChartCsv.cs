@@ -4,6 +4,7 @@ using CsvHelper;
 using CsvHelper.Configuration;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Machines;
 
@@ -11,7 +12,6 @@ namespace GentleBead.Server.Machines;
 internal static class ChartCsv
 {
     private const int MostRows = 40;
-    private const int MostLetters = 20_000;
     private static readonly string[] Columns = ["thickness", "wireMark", "voltMark"];
 
     /// <summary>The chart as a file.</summary>
@@ -65,7 +65,7 @@ internal static class ChartCsv
     private static List<NewChartStep> Rows(string text, List<Problem> problems)
     {
         var rows = new List<NewChartStep>();
-        if (text.Length > MostLetters)
+        if (text.Length > Limits.ChartLetters)
         {
             problems.Add(new("csv", Say($"That is more than a door chart.")));
             return rows;

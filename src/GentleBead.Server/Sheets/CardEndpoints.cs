@@ -78,7 +78,7 @@ public static class CardEndpoints
     private static Results<Ok<JobRequest>, Wrong> Read(CardText request)
     {
         var text = (request.Text ?? "").Trim();
-        if (text.Length is 0 or > CardFile.MostLetters)
+        if (text.Length is 0 or > Limits.CardLetters)
             return Problems.Field("text", Say($"A settings card as JSON or CSV, up to 200 kB."));
         return CardFile.Read(text).IsGood(out var job, out var problems) ? TypedResults.Ok(job) : Problems.Of(problems);
     }

@@ -19,7 +19,6 @@ public sealed record Card(Sheet Sheet, string Student, int BoothNumber, string M
 /// </summary>
 internal static class CardFile
 {
-    public const int MostLetters = 200_000;
     private const string Format = "gentle-bead-sheet";
     private const int MostRows = 200;
 
