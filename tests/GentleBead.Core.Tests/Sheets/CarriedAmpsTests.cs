@@ -5,7 +5,7 @@ using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Sheets;
 
-/// <summary>What a wire carries of what the plate asks for, and what is said where it is not the same. Common practice, no source.</summary>
+/// <summary>What a wire carries of what the plate asks for, and what is said where it is less. Common practice, no source.</summary>
 public class CarriedAmpsTests
 {
     private static Job Job(string plate, Wire wire, Process process = Process.GmawShortCircuit, Joint joint = Joint.BeadOnPlate) =>
