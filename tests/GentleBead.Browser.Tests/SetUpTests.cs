@@ -119,7 +119,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.See("On the machine, this does not fit");
         var fit = page.Part("Does not fit");
         Assert.Contains(
-            "polarity: DC, torch on minus (DCEN) is on, the sheet wants DC, torch on plus (DCEP)",
+            "Polarity: DC, torch on minus (DCEN) is on, the sheet wants DC, torch on plus (DCEP)",
             fit,
             StringComparison.Ordinal
         );
@@ -241,7 +241,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Choose("Process", "Flux-cored, self-shielded");
         page.See("DC, torch on minus");
         page.See("Drag: slag means drag.");
-        page.See("polarity: DC, torch on plus (DCEP) is on");
+        page.See("Polarity: DC, torch on plus (DCEP) is on");
 
         // Booth 1 has a current control. A TIG preset: tungsten, cup, rod; and the machine's amps.
         page.Open("/");
