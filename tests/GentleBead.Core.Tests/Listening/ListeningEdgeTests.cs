@@ -52,6 +52,25 @@ public class ListeningEdgeTests
         Assert.False(named.Any(clip => Ear.Listen(clip).Sound is not null), string.Join(" ", named.Select(clip => Ear.Listen(clip))));
     }
 
+    // A ratchet: the same click 150 times a second, even as no arc is. Unlike everything that was learned, it is not named.
+    [Fact]
+    public void A_ratchet_is_not_named()
+    {
+        foreach (var seed in Enumerable.Range(0, 5))
+        {
+            var random = new Random(seed);
+            var samples = new float[120_000];
+            for (var i = 0; i < samples.Length; i++)
+                samples[i] = 0.001f * (float)(random.NextDouble() - 0.5);
+            for (var click = 0; click < samples.Length - 320; click += 320)
+            {
+                for (var i = 0; i < 300; i++)
+                    samples[click + i] += (float)(0.5 * Math.Exp(-i / 60.0) * Math.Sin(i * 0.4));
+            }
+            Assert.Null(Ear.Listen(new Waveform(48_000, samples)).Sound);
+        }
+    }
+
     private static Waveform Muffled(Waveform clip)
     {
         var samples = (float[])clip.Samples.Clone();
