@@ -118,6 +118,7 @@ public class JudgeTests
             { "cracked", 280, 20, Good with { Faults = [Fault.Crack] }, Cause.Cracked, Verdict.Fault },
         };
 
+    // Common practice, no source.
     [Theory]
     [MemberData(nameof(Cases))]
     public void The_trades_cases_come_out_as_the_trade_says(

@@ -69,7 +69,7 @@ public class PassesTests
         Assert.Equal(27, Size("12", Joint.Plug).Size.High.Mm, 1e-9);
     }
 
-    // A fillet is built like a pyramid: 1, 1 + 2, 1 + 2 + 3 beads.
+    // Common practice, no source: a fillet is built like a pyramid: 1, 1 + 2, 1 + 2 + 3 beads.
     [Theory]
     [InlineData(1, 1)]
     [InlineData(2, 2)]
@@ -97,6 +97,7 @@ public class PassesTests
         Assert.Equal(flat.DepositGPerM, overhead.DepositGPerM);
     }
 
+    // Common practice, no source: the three schools of finding a pair.
     [Theory]
     [InlineData(PairRule.WireFirst, "volts from low up")]
     [InlineData(PairRule.VoltsFirst, "wire from low up")]
@@ -118,6 +119,7 @@ public class PassesTests
     }
 
     // Slag means drag; solid wire is pushed, or either way, by school; overhead and vertical have words of their own.
+    // Common practice, no source: slag means drag; with gas and solid wire push, or whichever lets one see.
     [Theory]
     [InlineData(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, Position.Flat, DirectionRule.PushOnly, "Drag: slag means drag.")]
     [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.PushOnly, "Push.")]
@@ -154,6 +156,7 @@ public class PassesTests
                 .Direction.ToString()
         );
 
+    // Common practice, no source.
     [Theory]
     [InlineData(Motion.Straight, "Straight.")]
     [InlineData(Motion.SmallC, "A small c, even steps.")]

@@ -232,6 +232,55 @@ public class PublishedValuesTests
         Assert.Equal(14.66 * Math.Sqrt(heat), transition.Mm, 0.05);
     }
 
+    // EN 1011-2 (formulas from memory), worked out beside the program: 3D (6700 - 5 T) Q (1/(500 - T) - 1/(800 - T)),
+    // 2D (4300 - 4.3 T) 1e5 Q²/d² (1/(500 - T)² - 1/(800 - T)²); the longer holds.
+    [Theory]
+    [InlineData(20, 0.6, 6, 11.364, false)]
+    [InlineData(20, 0.8, 20, 4.231, true)]
+    [InlineData(20, 1.5, 12, 17.756, false)]
+    [InlineData(20, 1.5, 50, 7.933, true)]
+    [InlineData(100, 0.6, 6, 16.290, false)]
+    [InlineData(100, 0.8, 20, 5.314, true)]
+    [InlineData(100, 1.5, 12, 25.452, false)]
+    [InlineData(100, 1.5, 50, 9.964, true)]
+    [InlineData(150, 0.6, 6, 21.186, false)]
+    [InlineData(150, 0.8, 20, 6.277, true)]
+    [InlineData(150, 1.5, 12, 33.103, false)]
+    [InlineData(150, 1.5, 50, 11.769, true)]
+    [InlineData(200, 0.6, 6, 28.667, false)]
+    [InlineData(200, 0.8, 20, 7.600, true)]
+    [InlineData(200, 1.5, 12, 44.792, false)]
+    [InlineData(200, 1.5, 50, 14.250, true)]
+    public void Cooling_time_of_a_warm_plate(double degrees, double heat, double mm, double seconds, bool thick)
+    {
+        var (t85, isThick, _) = Cooling.T85(HeatInput.FromKJPerMm(heat), Length.FromMm(mm), degrees, CoolingShape.OnPlate);
+        Assert.Equal(seconds, t85, 0.002);
+        Assert.Equal(thick, isThick);
+    }
+
+    // AWS D1.1 / ASME IX: H = 60 U I / S; EN 1011-1: k = 0.8 for MIG, MAG and flux-cored wire, 0.6 for TIG, of it (from memory).
+    // The arithmetic of the units is GNU Units'.
+    [Theory]
+    [InlineData(18, 90, 250)]
+    [InlineData(19, 125, 300)]
+    [InlineData(20, 140, 350)]
+    [InlineData(22, 160, 280)]
+    [InlineData(24, 200, 320)]
+    [InlineData(26.5, 250, 400)]
+    [InlineData(28, 300, 450)]
+    [InlineData(31, 350, 500)]
+    [InlineData(12, 60, 80)]
+    [InlineData(14, 110, 120)]
+    public void Heat_input_as_GNU_Units_works_it_out(double volts, double amps, double mmPerMin)
+    {
+        var theirs = GnuUnits.Convert(FormattableString.Invariant($"{volts} V * {amps} A / ({mmPerMin} mm/min)"), "kJ/mm");
+        var (u, i, v) = (Voltage.FromVolts(volts), Current.FromAmps(amps), TravelSpeed.FromMmPerMin(mmPerMin));
+        Assert.Equal(theirs, ArcHeat.Aws(u, i, v).KJPerMm, 1e-9);
+        Assert.Equal(0.8 * theirs, ArcHeat.En(u, i, v, Process.GmawSpray.Facts().ArcShare).KJPerMm, 1e-9);
+        Assert.Equal(0.6 * theirs, ArcHeat.En(u, i, v, Process.GtawDc.Facts().ArcShare).KJPerMm, 1e-9);
+    }
+
+    // EN 1011-2: the transition thickness is where both formulas give the same time.
     [Theory]
     [InlineData(CoolingShape.OnPlate)]
     [InlineData(CoolingShape.Butt)]
@@ -248,7 +297,7 @@ public class PublishedValuesTests
         );
     }
 
-    // Duty at another current: t = t rated (I rated / I)². 200 A at 40 %: 250 A at 25.6 %, 126.5 A at 100 %.
+    // Duty at another current (handbooks, from memory): t = t rated (I rated / I)². 200 A at 40 %: 250 A at 25.6 %, 126.5 A at 100 %.
     [Fact]
     public void Duty_at_other_amps()
     {

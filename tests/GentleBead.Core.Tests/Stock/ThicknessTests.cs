@@ -4,31 +4,32 @@ namespace GentleBead.Core.Tests.Stock;
 
 public class ThicknessTests
 {
+    // What it is: GNU Units.
     [Theory]
-    [InlineData("1/8", 3.175)]
-    [InlineData("1/8 in", 3.175)]
-    [InlineData("1/8\"", 3.175)]
-    [InlineData(" 3 / 16 ", 4.7625)]
-    [InlineData("1 1/8", 28.575)]
-    [InlineData("1-1/8 inches", 28.575)]
-    [InlineData("0.125 in", 3.175)]
-    [InlineData(".125", 3.175)]
-    [InlineData("0.125", 3.175)]
-    [InlineData("0,125", 3.175)]
-    [InlineData("3.2", 3.2)]
-    [InlineData("3,2 mm", 3.2)]
-    [InlineData("3.2MM", 3.2)]
-    [InlineData("1", 1)]
-    [InlineData("6.", 6)]
-    [InlineData("11 ga", 3.0369)]
-    [InlineData("11ga", 3.0369)]
-    [InlineData("#11", 3.0369)]
-    [InlineData("16 Gauge", 1.5185)]
-    [InlineData("16 gage", 1.5185)]
-    public void What_people_say_is_understood(string typed, double mm)
+    [InlineData("1/8", "1|8 in")]
+    [InlineData("1/8 in", "1|8 in")]
+    [InlineData("1/8\"", "1|8 in")]
+    [InlineData(" 3 / 16 ", "3|16 in")]
+    [InlineData("1 1/8", "9|8 in")]
+    [InlineData("1-1/8 inches", "9|8 in")]
+    [InlineData("0.125 in", "1|8 in")]
+    [InlineData(".125", "1|8 in")]
+    [InlineData("0.125", "1|8 in")]
+    [InlineData("0,125", "1|8 in")]
+    [InlineData("3.2", "3.2 mm")]
+    [InlineData("3,2 mm", "3.2 mm")]
+    [InlineData("3.2MM", "3.2 mm")]
+    [InlineData("1", "1 mm")]
+    [InlineData("6.", "6 mm")]
+    [InlineData("11 ga", "stdgauge(11)")]
+    [InlineData("11ga", "stdgauge(11)")]
+    [InlineData("#11", "stdgauge(11)")]
+    [InlineData("16 Gauge", "stdgauge(16)")]
+    [InlineData("16 gage", "stdgauge(16)")]
+    public void What_people_say_is_understood(string typed, string size)
     {
         Assert.True(Thickness.TryParse(typed, out var thickness, out var problem), problem?.ToString());
-        Assert.Equal(mm, thickness!.Value.Mm, 0.0005);
+        Assert.Equal(GnuUnits.Convert(size, "mm"), thickness!.Value.Mm, 0.0005);
         Assert.Equal(typed.Trim(), thickness.Typed);
         Assert.Null(problem);
     }
