@@ -118,8 +118,7 @@ public class PassesTests
         Assert.Contains(sheet.Steps, step => step.StartsWith("Check with ruler and watch: 6 seconds", StringComparison.Ordinal));
     }
 
-    // Slag means drag; solid wire is pushed, or either way, by school; overhead and vertical have words of their own.
-    // Common practice, no source: slag means drag; with gas and solid wire push, or whichever lets one see.
+    // Common practice, no source: slag means drag; solid wire is pushed, or either way, by school; vertical has words of its own.
     [Theory]
     [InlineData(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, Position.Flat, DirectionRule.PushOnly, "Drag: slag means drag.")]
     [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Position.Flat, DirectionRule.PushOnly, "Push.")]

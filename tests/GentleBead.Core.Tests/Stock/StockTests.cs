@@ -83,7 +83,8 @@ public class StockTests
         }
     }
 
-    // The steps of a shop's rack (common practice, no source), the gauges from GNU Units' stdgauge: 1/8 in goes down to 12 ga, then 14 ga; 3/8 to 5/16, then 1/4; nothing under 24 ga.
+    // The steps of a shop's rack (common practice, no source), gauges by GNU Units' stdgauge: 1/8 in goes down to 12 ga, then 14 ga;
+    // 3/8 to 5/16, then 1/4; nothing under 24 ga.
     [Theory]
     [InlineData(3.175, 1, 2.6569)]
     [InlineData(3.175, 2, 1.8980)]
