@@ -15,6 +15,7 @@ need_debian units=units
 work=$root/.local/mutants
 rm -rf "$work"
 mkdir -p "$work/tree"
+trap 'rm -rf "$work/tree"' EXIT # a second project of each name would lead the bench astray
 git ls-files -co --exclude-standard | tar -cf - -T - | tar -xf - -C "$work/tree"
 # A sentence over two lines cannot be changed in one of them without its method failing to compile, and going untried.
 find "$work/tree/src/GentleBead.Core" -name '*.cs' -exec sed -zi -E 's/"\n *\+ \$"//g' {} +
