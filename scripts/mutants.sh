@@ -8,6 +8,9 @@ folders=("$@")
 for folder in "${folders[@]}"; do
   [ -d "src/GentleBead.Core/$folder" ] || fail "There is no folder $folder in src/GentleBead.Core."
 done
+# Left out for time: what listens, simulates or walks everything, and what is about something else.
+left=(.Listening. .Arc. .Practice. .TestWelds. .Calculators. .Quantities. .Words. ShapeTests EveryCombinationTests
+  AgreementOfWordsTests WordsAgreeTests PropertyTests More_evidence The_walk_over A_crack_leads No_cause_is_named)
 need_toolchains
 need_debian units=units
 
@@ -24,7 +27,8 @@ dotnet tool restore >"$work/tools.log" || fail "dotnet-stryker could not be fetc
 say "Trying ${folders[*]}; an hour or so …"
 only=()
 for folder in "${folders[@]}"; do only+=(-m "$folder/**/*.cs"); done
-mutants=yes dotnet stryker --skip-version-check -O "$work/report" "${only[@]}" >"$work/stryker.log" || {
+filter=$(printf '&FullyQualifiedName!~%s' "${left[@]}")
+mutants=yes dotnet stryker --skip-version-check --test-case-filter "${filter:1}" -O "$work/report" "${only[@]}" >"$work/stryker.log" || {
   tail -n 30 "$work/stryker.log"
   fail "dotnet-stryker gave up."
 }

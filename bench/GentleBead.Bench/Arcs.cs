@@ -1,7 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
 using GentleBead.Core.Arc;
-using GentleBead.Core.Beads;
 using GentleBead.Core.Listening;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;

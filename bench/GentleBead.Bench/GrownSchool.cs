@@ -32,7 +32,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
     /// <summary>Makes the database.</summary>
     public async Task<TestDatabase> MakeAsync()
     {
-        Console.WriteLine($"  {beads:N0} beads, {Sheets:N0} sheets, {Sessions:N0} sessions, {beads / 2:N0} rulings: making the database …");
+        Console.WriteLine($"  {beads:N0} beads, {Sheets:N0} sheets, {Sessions:N0} sessions, {beads / 2:N0} rulings: making them …");
         var database = await Cluster.NewDatabaseAsync();
         // The demo's school, migrated and loaded by the server itself, is what the rows are made from.
         await using (await RunningServer.StartAsync(demo: true, database)) { }

@@ -1,6 +1,5 @@
 using System.Net.Http.Json;
 using System.Text.Json;
-using GentleBead.Core.Rules;
 using GentleBead.Demo;
 using GentleBead.Testing;
 using Npgsql;

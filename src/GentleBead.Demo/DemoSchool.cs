@@ -1,7 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Demo;

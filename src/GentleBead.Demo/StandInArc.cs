@@ -3,9 +3,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Listening;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 
 namespace GentleBead.Demo;
 

@@ -1,5 +1,4 @@
 using System.Threading.RateLimiting;
-using GentleBead.Server;
 using GentleBead.Server.Arc;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;

@@ -247,7 +247,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Open("/");
         page.Click("Sheet", within: "Booth 1");
         page.See("It should sound");
-        page.Choose("Preset", "Galley sink (version 1): 0.060 in stainless Square butt, flat");
+        page.Choose("Preset", "Galley sink (version 1): 0.060 in stainless square butt, flat");
         page.See("Pedal at the most");
         var sheet = page.Part("Settings sheet");
         foreach (var line in new[] { "59 A", "No. 5", "lanthanated", "Push, the rod in front" })
@@ -264,7 +264,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Choose("Process", "MIG short circuit");
         page.Choose("Metal", "Mild steel");
         page.Type("Plate thickness", "2");
-        page.See("2 Square butt, flat");
+        page.See("2 square butt, flat");
         page.Click("Another wire, or another mode?");
         page.See("Tension backed off");
         page.Click("Take 0.023 in");

@@ -1,10 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
-using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
-using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;

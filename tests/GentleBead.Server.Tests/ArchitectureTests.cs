@@ -3,7 +3,6 @@ using ArchUnitNET.Domain;
 using ArchUnitNET.Fluent;
 using ArchUnitNET.Loader;
 using GentleBead.Demo;
-using GentleBead.Testing;
 using static ArchUnitNET.Fluent.ArchRuleDefinition;
 
 namespace GentleBead.Server.Tests;

@@ -1,9 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Demo;
-using GentleBead.Server.Beads;
-using GentleBead.Server.Sheets;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
 

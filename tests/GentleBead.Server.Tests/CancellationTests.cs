@@ -1,6 +1,5 @@
 using System.Reflection;
 using System.Text.RegularExpressions;
-using GentleBead.Testing;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
@@ -71,13 +70,10 @@ public class CancellationTests(DemoRoom room) : IClassFixture<DemoRoom>
         async Task UntilAsync(int waiting)
         {
             const string count = "select count(*) from pg_locks where not granted and relation = 'preset'::regclass";
-            for (var tries = 0; tries < 100; tries++)
-            {
-                if (await room.QueryAsync<long>(count) == waiting)
-                    return;
-                await Task.Delay(50, test);
-            }
-            Assert.Fail($"Not {waiting} waiting.");
+            Assert.True(
+                await Waiting.UntilAsync(async () => await room.QueryAsync<long>(count) == waiting, TimeSpan.FromSeconds(10)),
+                $"Not {waiting} waiting."
+            );
         }
     }
 }

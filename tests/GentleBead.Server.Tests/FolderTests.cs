@@ -1,4 +1,3 @@
-using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
 
 namespace GentleBead.Server.Tests;

@@ -4,7 +4,6 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
 using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;

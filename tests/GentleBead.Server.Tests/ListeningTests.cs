@@ -6,7 +6,6 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Listening;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
 using GentleBead.Server.Listening;
 
 namespace GentleBead.Server.Tests;

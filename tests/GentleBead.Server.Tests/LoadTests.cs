@@ -1,20 +1,6 @@
-using System.Net;
 using System.Net.Http.Json;
-using System.Text;
-using GentleBead.Core.Calculators;
-using GentleBead.Core.Kept;
 using GentleBead.Core.Machines;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
-using GentleBead.Server.BeadFiles;
-using GentleBead.Server.Beads;
-using GentleBead.Server.Calculators;
-using GentleBead.Server.Checks;
-using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.Kept;
-using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;

@@ -4,7 +4,6 @@ using GentleBead.Core.Beads;
 using GentleBead.Demo;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Tests;
 

@@ -1,21 +1,9 @@
-using System.Net;
 using System.Net.Http.Json;
 using System.Text;
-using GentleBead.Core.Calculators;
-using GentleBead.Core.Kept;
 using GentleBead.Core.Machines;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
-using GentleBead.Server.BeadFiles;
-using GentleBead.Server.Beads;
-using GentleBead.Server.Calculators;
-using GentleBead.Server.Checks;
-using GentleBead.Server.Http;
 using GentleBead.Server.Json;
-using GentleBead.Server.Kept;
 using GentleBead.Server.Machines;
-using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;
 
@@ -28,16 +16,10 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
-    private async Task<MachineDetail> MachineAsync(int booth)
-    {
-        var (_, view) = await maren.BoothAsync(booth);
-        return await maren.GetAsync<MachineDetail>($"/api/machines/{view.Booth.MachineId}");
-    }
-
     [Fact]
     public async Task Ruler_and_watch_readings_are_kept_as_taken_and_a_stray_is_pointed_out()
     {
-        var machine = await MachineAsync(3);
+        var machine = await maren.MachineAsync(3);
         var path = $"/api/machines/{machine.MachineId}/readings/";
         // 6 s and 20 in at 240: 200 in/min; the display reads 20 % high.
         var id = Guid.CreateVersion7();
@@ -54,7 +36,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
                     }
                 )
             ).EnsureSuccessStatusCode();
-        var detail = await MachineAsync(3);
+        var detail = await maren.MachineAsync(3);
         var reading = Assert.Single(detail.Readings, reading => reading.Control == ReadControl.Wire);
         Assert.Equal((6.0, 508.0), (reading.Seconds!.Value, reading.Length!.Value.Mm));
         var fit = detail.Fits.Single(fit => fit.Control == ReadControl.Wire);
@@ -74,7 +56,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
                     }
                 )
             ).EnsureSuccessStatusCode();
-        var stray = Assert.Single((await MachineAsync(3)).Fits.Single(fit => fit.Control == ReadControl.Wire).Strays);
+        var stray = Assert.Single((await maren.MachineAsync(3)).Fits.Single(fit => fit.Control == ReadControl.Wire).Strays);
         Assert.Equal(360, stray.Reading.Mark);
 
         foreach (
@@ -130,7 +112,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
     [Fact]
     public async Task A_door_chart_as_typed_and_as_CSV_in_and_out()
     {
-        var machine = await MachineAsync(1);
+        var machine = await maren.MachineAsync(1);
         var chartId = Guid.CreateVersion7();
         var path = $"/api/machines/{machine.MachineId}/charts/";
         var head = new
@@ -151,7 +133,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
                 }
             )
         ).EnsureSuccessStatusCode();
-        var chart = Assert.Single((await MachineAsync(1)).Charts);
+        var chart = Assert.Single((await maren.MachineAsync(1)).Charts);
         Assert.Equal(["16 ga", "1/8", "3/16"], chart.Chart.Steps.Select(step => step.Thickness.Typed));
         Assert.Equal(21.5, chart.Chart.Steps[2].VoltMark);
         // 285 on this machine's own readings is a little over 280 in/min, an eighth over the rule's 250: rich.
@@ -189,7 +171,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
                 }
             )
         ).EnsureSuccessStatusCode();
-        Assert.Equal(2, Assert.Single((await MachineAsync(1)).Charts).Chart.Steps.Count);
+        Assert.Equal(2, Assert.Single((await maren.MachineAsync(1)).Charts).Chart.Steps.Count);
 
         // Chart first sets by it.
         (
@@ -330,7 +312,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
     [Fact]
     public async Task Marks_and_values_translate_both_ways()
     {
-        var machine = await MachineAsync(2);
+        var machine = await maren.MachineAsync(2);
         var path = $"/api/machines/{machine.MachineId}/translation?control=";
         // Knob 47: 6.0 + 7/30 of 4.9 = 7.143 m/min; tap 6: 20.4 V.
         Assert.Equal(7.143, (await maren.GetAsync<Translation>(path + "wire&mark=47")).Value, 0.001);
@@ -345,13 +327,13 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
     [Fact]
     public async Task Upkeep_and_the_bottle_are_logged()
     {
-        var machine = await MachineAsync(1);
+        var machine = await maren.MachineAsync(1);
         var path = $"/api/machines/{machine.MachineId}";
         (
             await maren.PutAsJsonAsync($"{path}/upkeep/{Guid.CreateVersion7()}", new { part = "tip", note = "oval" })
         ).EnsureSuccessStatusCode();
         (await maren.PutAsJsonAsync($"{path}/bottles/{Guid.CreateVersion7()}", new { waterL = 50, bar = 200 })).EnsureSuccessStatusCode();
-        var detail = await MachineAsync(1);
+        var detail = await maren.MachineAsync(1);
         Assert.False(detail.Upkeep.Single(part => part.Part == Part.Tip).Due);
         Assert.Equal(10_000, detail.Bottle!.LeftL, 1e-6);
         // At the flow of the newest sheet there, whichever test gave it out.

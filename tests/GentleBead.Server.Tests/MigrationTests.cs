@@ -3,8 +3,6 @@ using System.Text.Json;
 using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
-using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.TestWelds;
@@ -14,7 +12,6 @@ using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
-using GentleBead.Testing;
 using Npgsql;
 
 namespace GentleBead.Server.Tests;

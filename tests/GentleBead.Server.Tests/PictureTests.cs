@@ -9,7 +9,6 @@ using GentleBead.Demo;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
-using GentleBead.Server.Sheets;
 using SkiaSharp;
 
 namespace GentleBead.Server.Tests;

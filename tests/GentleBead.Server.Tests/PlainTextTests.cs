@@ -1,8 +1,6 @@
 using System.Net;
 using System.Net.Http.Headers;
-using System.Net.Http.Json;
 using System.Text;
-using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Hosting;
 
 namespace GentleBead.Server.Tests;

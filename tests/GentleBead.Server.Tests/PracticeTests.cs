@@ -3,7 +3,6 @@ using System.Net.Http.Json;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Arc;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Practice;
 
 namespace GentleBead.Server.Tests;

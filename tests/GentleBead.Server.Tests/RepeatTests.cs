@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Tests;
 

@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using GentleBead.Testing;
 using Npgsql;
 
 namespace GentleBead.Server.Tests;

@@ -3,10 +3,10 @@ using System.Text.Json;
 using Dapper;
 using GentleBead.Demo;
 using GentleBead.Server.Json;
+using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
-using GentleBead.Testing;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
@@ -35,9 +35,13 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
         GC.SuppressFinalize(this);
     }
 
-    public async Task<HttpClient> SignInAsync(string login, string password = DemoSchool.Password)
+    /// <summary>Signs somebody in.</summary>
+    /// <param name="login">Who.</param>
+    /// <param name="password">With what.</param>
+    /// <param name="streams">Sends bodies as they are written; else they are gathered first, to be sent again after a redirect.</param>
+    public async Task<HttpClient> SignInAsync(string login, string password = DemoSchool.Password, bool streams = false)
     {
-        var client = CreateClient();
+        var client = CreateClient(new() { AllowAutoRedirect = !streams });
         (await client.PostAsJsonAsync("/api/people/sign-in", new { login, password })).EnsureSuccessStatusCode();
         return client;
     }
@@ -85,6 +89,13 @@ internal static class Requests
         Assert.Equal("application/problem+json", response.Content.Headers.ContentType?.MediaType);
         using var json = JsonDocument.Parse(await response.Content.ReadAsStringAsync());
         return json.RootElement.GetProperty("problems").Deserialize<Problem[]>(QuantityJson.Options)!.ByField();
+    }
+
+    /// <summary>The machine at a booth, as its page shows it.</summary>
+    public static async Task<MachineDetail> MachineAsync(this HttpClient instructor, int booth)
+    {
+        var (_, view) = await instructor.BoothAsync(booth);
+        return await instructor.GetAsync<MachineDetail>($"/api/machines/{view.Booth.MachineId}");
     }
 
     public static async Task<(Session Session, BoothView View)> BoothAsync(this HttpClient instructor, int number)

@@ -1,6 +1,5 @@
 using System.Text.Json;
 using GentleBead.Server.Json;
-using GentleBead.Testing;
 
 namespace GentleBead.Server.Tests;
 

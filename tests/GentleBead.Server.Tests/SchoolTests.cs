@@ -1,18 +1,13 @@
 using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Core.Judging;
-using GentleBead.Core.Rules;
-using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Demo;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
-using GentleBead.Server.Sheets;
-using GentleBead.Testing;
 using Npgsql;
 
 namespace GentleBead.Server.Tests;

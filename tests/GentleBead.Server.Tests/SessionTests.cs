@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Sessions;
 
 namespace GentleBead.Server.Tests;

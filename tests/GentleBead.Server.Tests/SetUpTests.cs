@@ -3,18 +3,14 @@ using System.Net.Http.Json;
 using System.Text;
 using GentleBead.Core.Calculators;
 using GentleBead.Core.Kept;
-using GentleBead.Core.Machines;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Calculators;
 using GentleBead.Server.Checks;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Kept;
-using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;
@@ -27,12 +23,6 @@ public sealed class SetUpTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyncL
     public async ValueTask InitializeAsync() => maren = await room.SignInAsync("maren");
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
-
-    private async Task<MachineDetail> MachineAsync(int booth)
-    {
-        var (_, view) = await maren.BoothAsync(booth);
-        return await maren.GetAsync<MachineDetail>($"/api/machines/{view.Booth.MachineId}");
-    }
 
     [Fact]
     public async Task Checks_are_ticked_by_whoever_stands_at_the_booth()

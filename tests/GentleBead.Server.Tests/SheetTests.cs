@@ -2,8 +2,6 @@ using System.Net.Http.Json;
 using System.Text;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Server.Sessions;
-using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Tests;
 

@@ -2,10 +2,8 @@ using System.Net.Http.Json;
 using GentleBead.Demo;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sessions;
-using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
 

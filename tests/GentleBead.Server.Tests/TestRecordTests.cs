@@ -5,10 +5,8 @@ using System.Text;
 using System.Text.Json;
 using Dapper;
 using GentleBead.Demo;
-using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.TestWelds;
 using Npgsql;
 

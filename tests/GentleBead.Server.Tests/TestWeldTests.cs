@@ -4,7 +4,6 @@ using Dapper;
 using GentleBead.Core.TestWelds;
 using GentleBead.Demo;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.TestWelds;
 using Npgsql;
 

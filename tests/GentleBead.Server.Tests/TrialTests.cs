@@ -4,8 +4,6 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.Sheets;
 using GentleBead.Server.Trials;
 using GentleBead.Server.Windows;
 

@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Headers;
 using GentleBead.Core.Listening;
 using GentleBead.Server.Listening;
-using GentleBead.Testing;
 
 namespace GentleBead.Server.Tests;
 
@@ -24,6 +23,26 @@ public class UploadTests(DemoRoom room) : IClassFixture<DemoRoom>
             await stream.WriteAsync(new byte[bytes]);
             if (goesDead)
                 throw new IOException("The line went dead.");
+        }
+
+        protected override bool TryComputeLength(out long length)
+        {
+            length = 0;
+            return false;
+        }
+    }
+
+    /// <summary>A body whose second half never comes.</summary>
+    private sealed class Halting : HttpContent
+    {
+        protected override Task SerializeToStreamAsync(Stream stream, TransportContext? context) =>
+            SerializeToStreamAsync(stream, context, CancellationToken.None);
+
+        protected override async Task SerializeToStreamAsync(Stream stream, TransportContext? context, CancellationToken cancel)
+        {
+            await stream.WriteAsync(new byte[1024 * 1024], cancel);
+            await stream.FlushAsync(cancel);
+            await Task.Delay(Timeout.Infinite, cancel);
         }
 
         protected override bool TryComputeLength(out long length)
@@ -119,5 +138,18 @@ public class UploadTests(DemoRoom room) : IClassFixture<DemoRoom>
         var (maren, path) = await BeadAsync();
         (await maren.PutAsync(path, File(Noise(1)), TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
         Assert.Equal(0, await LeftAsync());
+    }
+
+    [Fact]
+    public async Task Of_an_upload_whose_sender_has_gone_nothing_is_left()
+    {
+        var (_, path) = await BeadAsync();
+        var maren = await room.SignInAsync("maren", streams: true);
+        using var gone = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
+        var sent = maren.PutAsync(path, new Halting { Headers = { ContentType = Wav } }, gone.Token);
+        Assert.True(await Waiting.UntilAsync(async () => await LeftAsync() > 0, TimeSpan.FromSeconds(10)), "Nothing came.");
+        await gone.CancelAsync();
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => sent);
+        Assert.True(await Waiting.UntilAsync(async () => await LeftAsync() == 0, TimeSpan.FromSeconds(10)), "Something was left.");
     }
 }

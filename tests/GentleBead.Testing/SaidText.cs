@@ -1,5 +1,3 @@
-using GentleBead.Core.Words;
-
 namespace GentleBead.Testing;
 
 /// <summary>Looking for words in a sentence, as a metric reader sees it.</summary>

@@ -1,5 +1,4 @@
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Arc;

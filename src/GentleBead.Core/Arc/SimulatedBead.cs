@@ -2,7 +2,6 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Arc;

@@ -1,8 +1,5 @@
 using GentleBead.Core.Beads;
-using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Judging;
 

@@ -1,8 +1,5 @@
-using GentleBead.Core.Beads;
-using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 
 namespace GentleBead.Core.Judging;
 

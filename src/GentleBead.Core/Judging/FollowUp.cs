@@ -1,7 +1,6 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Sheets;
 
 namespace GentleBead.Core.Judging;
 

@@ -1,6 +1,3 @@
-using GentleBead.Core.Beads;
-using GentleBead.Core.Rules;
-
 namespace GentleBead.Core.Judging;
 
 /// <summary>The verdict on a bead in one word.</summary>

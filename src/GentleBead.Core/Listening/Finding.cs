@@ -1,6 +1,5 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Sheets;
 
 namespace GentleBead.Core.Listening;
 

@@ -1,5 +1,4 @@
 using System.Buffers.Binary;
-using GentleBead.Core.Quantities;
 
 namespace GentleBead.Core.Listening;
 

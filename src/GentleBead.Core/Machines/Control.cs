@@ -1,5 +1,3 @@
-using GentleBead.Core.Quantities;
-
 namespace GentleBead.Core.Machines;
 
 /// <summary>How a control on the front of a machine is marked, and what turning it does.</summary>

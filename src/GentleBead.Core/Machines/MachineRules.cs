@@ -1,5 +1,4 @@
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Machines;
 

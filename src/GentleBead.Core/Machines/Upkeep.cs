@@ -1,5 +1,3 @@
-using GentleBead.Core.Stock;
-
 namespace GentleBead.Core.Machines;
 
 /// <summary>A part that wears, is cleaned or is replaced.</summary>

@@ -2,7 +2,6 @@ using GentleBead.Core.Arc;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using MathNet.Numerics.Random;
 

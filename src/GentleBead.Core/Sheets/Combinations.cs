@@ -98,7 +98,7 @@ public static class Combinations
         Refuse(
             JobPart.Gas,
             job => job.Process == Process.FcawGasShielded && job.Gas is not (Gas.ArgonCarbon18 or Gas.ArgonCarbon25 or Gas.Carbon),
-            _ => Say($"Gas-shielded flux-cored wire is made for 75/25, 82/18 or CO₂: with less CO₂ the slag and the alloy come out wrong.")
+            _ => Say($"Gas-shielded flux-cored wire is made for 75/25, 82/18 or CO₂: with less of it slag and alloy come out wrong.")
         ),
         Refuse(
             JobPart.Gas,

@@ -1,5 +1,3 @@
-using GentleBead.Core.Rules;
-
 namespace GentleBead.Core.Stock;
 
 /// <summary>What the members are made of.</summary>

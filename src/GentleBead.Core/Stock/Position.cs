@@ -1,5 +1,3 @@
-using GentleBead.Core.Rules;
-
 namespace GentleBead.Core.Stock;
 
 /// <summary>How the joint lies.</summary>

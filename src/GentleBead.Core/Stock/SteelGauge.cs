@@ -1,5 +1,4 @@
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 
 namespace GentleBead.Core.Stock;
 

@@ -1,5 +1,3 @@
-using GentleBead.Core.Quantities;
-
 namespace GentleBead.Core.Words;
 
 /// <summary>A value in a sentence, kept as what it is until somebody reads it.</summary>

@@ -4,11 +4,8 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Listening;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 

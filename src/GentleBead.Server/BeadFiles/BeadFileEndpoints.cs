@@ -4,7 +4,6 @@ using GentleBead.Core.Sheets;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
 using GentleBead.Server.Listening;
-using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -2,13 +2,8 @@ using System.Security.Claims;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
-using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 

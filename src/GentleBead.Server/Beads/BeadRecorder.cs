@@ -1,9 +1,6 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
-using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using GentleBead.Server.Windows;
 using Npgsql;
 

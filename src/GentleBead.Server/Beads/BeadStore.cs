@@ -3,9 +3,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Beads;

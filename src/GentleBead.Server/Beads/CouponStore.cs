@@ -1,10 +1,7 @@
 using Dapper;
-using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
 using Npgsql;

@@ -3,8 +3,6 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -99,9 +97,18 @@ public static class PictureEndpoints
 
         var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
         await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId), cancel: cancel);
-        // What the section shows is evidence like any other: the bead is judged anew with it. One id serves both writes.
+        // What the section shows is evidence like any other: the bead is judged anew with it, whoever has gone. One id serves both
+        // writes.
         return TypedResults.Ok(
-            (await recorder.MergeAsync(marksId, file.Bead.Id, evidence => evidence with { Macro = measures }, user.Id(), cancel))!
+            (
+                await recorder.MergeAsync(
+                    marksId,
+                    file.Bead.Id,
+                    evidence => evidence with { Macro = measures },
+                    user.Id(),
+                    CancellationToken.None
+                )
+            )!
         );
     }
 

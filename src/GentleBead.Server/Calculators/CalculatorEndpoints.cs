@@ -1,7 +1,5 @@
 using GentleBead.Core.Calculators;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Calculators;

@@ -1,11 +1,6 @@
 using System.Security.Claims;
 using GentleBead.Core.Checks;
-using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -1,4 +1,3 @@
-using Dapper;
 using Npgsql;
 
 namespace GentleBead.Server.Database;

@@ -7,7 +7,6 @@ using GentleBead.Server.Database;
 using GentleBead.Server.Listening;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Practice;
-using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Demo;

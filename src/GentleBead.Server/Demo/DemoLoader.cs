@@ -1,7 +1,6 @@
 using GentleBead.Core.Judging;
 using GentleBead.Core.Kept;
 using GentleBead.Core.Machines;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;

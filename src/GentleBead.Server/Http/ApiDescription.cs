@@ -1,4 +1,3 @@
-using GentleBead.Server.Json;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.AspNetCore.RateLimiting;

@@ -1,5 +1,3 @@
-using GentleBead.Server.Json;
-
 namespace GentleBead.Server.Http;
 
 /// <summary>A page of a longer list.</summary>

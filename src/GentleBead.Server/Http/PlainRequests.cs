@@ -1,5 +1,4 @@
 using System.Text;
-using GentleBead.Server.Json;
 using Microsoft.Net.Http.Headers;
 
 namespace GentleBead.Server.Http;

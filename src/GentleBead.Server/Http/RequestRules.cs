@@ -1,7 +1,6 @@
 using System.Collections;
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
-using GentleBead.Server.Json;
 
 namespace GentleBead.Server.Http;
 

@@ -1,5 +1,3 @@
-using GentleBead.Server.Json;
-
 namespace GentleBead.Server.Http;
 
 /// <summary>Headers that keep a page to itself, and no writes from other sites.</summary>

@@ -1,4 +1,3 @@
-using GentleBead.Server.Json;
 using Microsoft.AspNetCore.Http.Metadata;
 
 namespace GentleBead.Server.Http;

@@ -1,4 +1,3 @@
-using GentleBead.Server.Json;
 using Microsoft.AspNetCore.Routing.Patterns;
 using Microsoft.AspNetCore.Routing.Template;
 

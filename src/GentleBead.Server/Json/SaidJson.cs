@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using GentleBead.Core.Words;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 

@@ -5,8 +5,6 @@ using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Judging;

@@ -1,13 +1,10 @@
 using Dapper;
 using GentleBead.Core.Kept;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using GentleBead.Server.People;
-using GentleBead.Server.Sheets;
 using Npgsql;
 
 namespace GentleBead.Server.Kept;

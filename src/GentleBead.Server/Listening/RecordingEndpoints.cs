@@ -5,9 +5,7 @@ using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
-using GentleBead.Server.People;
 using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -97,7 +95,7 @@ public static class RecordingEndpoints
         }
         finally
         {
-            await uploads.DropAsync(upload.Id, cancel);
+            await uploads.DropAsync(upload.Id);
         }
     }
 
@@ -201,7 +199,8 @@ public static class RecordingEndpoints
     {
         if (await recordings.SetWithdrawnAsync(recordingId, request.Withdrawn, cancel) is not { } beadId)
             return TypedResults.NotFound();
-        await keeper.JudgeAnewAsync(Guid.CreateVersion7(), beadId, user.Id(), cancel);
+        // What was begun is finished, whoever has gone.
+        await keeper.JudgeAnewAsync(Guid.CreateVersion7(), beadId, user.Id(), CancellationToken.None);
         return TypedResults.NoContent();
     }
 

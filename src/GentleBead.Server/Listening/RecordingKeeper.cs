@@ -23,7 +23,8 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadRecorder reco
     )
     {
         await recordings.AddAsync(new Recording(id, beadId, origin, name, finding, bytes.Length, default), bytes, by, sent, at, cancel);
-        await JudgeAnewAsync(id, beadId, by, cancel);
+        // A recording that is kept is judged with, whoever has gone.
+        await JudgeAnewAsync(id, beadId, by, CancellationToken.None);
         return (await recordings.FindAsync(id, cancel))!;
     }
 

@@ -1,5 +1,4 @@
 using GentleBead.Server.Http;
-using GentleBead.Server.People;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.SignalR;
 

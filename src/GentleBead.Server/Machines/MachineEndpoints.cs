@@ -1,12 +1,9 @@
 using System.Security.Claims;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Machines;
@@ -206,7 +203,8 @@ public static class MachineEndpoints
             return Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
         if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request), cancel))
             return Problems.Field("name", Say($"There is a machine of this name already."));
-        return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id), cancel)
+        // A machine without its booth would be nowhere: what was begun is finished.
+        return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id), CancellationToken.None)
             ? TypedResults.NoContent()
             : Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
     }

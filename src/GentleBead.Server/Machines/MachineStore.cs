@@ -2,11 +2,8 @@ using Dapper;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
-using GentleBead.Server.Sessions;
 using Npgsql;
 
 namespace GentleBead.Server.Machines;

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using GentleBead.Server.People;
 using Npgsql;
 

@@ -1,8 +1,6 @@
 using Dapper;
-using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Machines;

@@ -1,7 +1,6 @@
 using System.Globalization;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Sessions;

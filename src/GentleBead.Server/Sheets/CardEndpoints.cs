@@ -1,6 +1,5 @@
 using System.Security.Claims;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -3,7 +3,6 @@ using System.Text;
 using System.Text.Json;
 using CsvHelper;
 using CsvHelper.Configuration;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Json;

@@ -2,7 +2,6 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Sheets;
 

@@ -1,9 +1,6 @@
 using System.Security.Claims;
-using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sheets;

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Sheets;

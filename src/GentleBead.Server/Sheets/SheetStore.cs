@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Core.Judging;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
 using Npgsql;

@@ -7,7 +7,6 @@ using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.TestWelds;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.People;
 using Npgsql;

@@ -1,14 +1,10 @@
 using System.Security.Claims;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Trials;
-using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
-using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 

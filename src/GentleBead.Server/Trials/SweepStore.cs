@@ -1,11 +1,9 @@
 using Dapper;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using GentleBead.Server.Windows;
 using Npgsql;
 

@@ -3,7 +3,6 @@ using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Sheets;

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Trials;

@@ -4,8 +4,6 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Windows;
 using GentleBead.Server.Http;
-using GentleBead.Server.Json;
-using GentleBead.Server.People;
 
 namespace GentleBead.Server.Windows;
 

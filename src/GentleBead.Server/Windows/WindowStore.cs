@@ -4,12 +4,9 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
 using GentleBead.Core.Windows;
 using GentleBead.Server.Database;
-using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Windows;

@@ -36,7 +36,7 @@ public sealed class UploadStore(NpgsqlDataSource database)
                 length += read;
                 if (length > mostBytes)
                 {
-                    await DropAsync(id, cancel);
+                    await DropAsync(id);
                     return null;
                 }
                 hash.AppendData(part, 0, read);
@@ -56,7 +56,7 @@ public sealed class UploadStore(NpgsqlDataSource database)
         catch
         {
             // Cut off on the way: nothing of it is kept.
-            await DropAsync(id, cancel);
+            await DropAsync(id);
             throw;
         }
         return new Upload(id, length, new Sent(hash.GetHashAndReset()));
@@ -80,14 +80,14 @@ public sealed class UploadStore(NpgsqlDataSource database)
         return bytes;
     }
 
-    /// <summary>Throws an upload away.</summary>
-    public async Task DropAsync(Guid id, CancellationToken cancel)
+    /// <summary>Throws an upload away. Not to be called off: who has gone leaves nothing behind.</summary>
+    public async Task DropAsync(Guid id)
     {
-        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var connection = await database.OpenConnectionAsync(CancellationToken.None);
         await connection.ExecuteAsync(
             "delete from upload_part where upload_id = @id or received_at < now() - interval '1 day'",
             new { id },
-            cancel
+            CancellationToken.None
         );
     }
 }

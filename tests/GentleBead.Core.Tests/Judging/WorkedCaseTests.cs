@@ -1,8 +1,6 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
-using GentleBead.Core.Rules;
-using GentleBead.Core.Sheets;
 
 namespace GentleBead.Core.Tests.Judging;
 

@@ -1,6 +1,4 @@
 using GentleBead.Core.Machines;
-using GentleBead.Core.Quantities;
-using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Machines;
 

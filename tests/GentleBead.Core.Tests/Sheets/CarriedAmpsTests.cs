@@ -1,4 +1,3 @@
-using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;

@@ -1,7 +1,6 @@
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Safety;
-using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Sheets;

@@ -1,5 +1,4 @@
 using GentleBead.Core.Beads;
-using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Trials;
 using static GentleBead.Core.Tests.Trials.TrialRoom;

@@ -1,5 +1,4 @@
 using GentleBead.Core.Beads;
-using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;

@@ -1,5 +1,4 @@
 using System.Globalization;
-using GentleBead.Core.Words;
 
 namespace GentleBead.Core.Tests.Words;
 

@@ -29,7 +29,9 @@ interface Aim {
 export function jobLine(job: Schemas['Job']): string {
   const other = job.otherThickness ? ` and ${job.otherThickness.typed}` : '';
   const metal = !job.metal || job.metal === 'mildSteel' ? '' : ` ${metals[job.metal].toLowerCase()}`;
-  return `${job.thickness.typed}${other}${metal} ${joints[job.joint]}, ${positions[job.position].toLowerCase()}`;
+  // A T and a V stay as they are.
+  const joint = joints[job.joint].replace(/^[A-Z](?=[a-z])/, (first) => first.toLowerCase());
+  return `${job.thickness.typed}${other}${metal} ${joint}, ${positions[job.position].toLowerCase()}`;
 }
 
 /** What a job is welded with: process, wire, gas, polarity. */

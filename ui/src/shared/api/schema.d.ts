@@ -6762,13 +6762,16 @@ export interface components {
             /** @description Whether the tool is plainly weak here: even the upper end lies under nine in ten. */
             weak: boolean;
         };
+        /** @description The same job with other wires, and in other modes. */
         Alternatives: {
             wires: components["schemas"]["OtherWire"][];
             modes: components["schemas"]["OtherMode"][];
         };
+        /** @description An amendment to be added. */
         AmendRequest: {
             text: null | string;
         };
+        /** @description An amendment as shown. */
         AmendmentView: {
             text: string;
             by: string;
@@ -6780,32 +6783,57 @@ export interface components {
          * @enum {unknown}
          */
         ArcFault: "gasLost" | "scale" | "wornTip" | "wrongPolarity";
+        /** @description How an arc on the bench is set. */
         ArcRequest: {
+            /** @description Which process. */
             process: components["schemas"]["Process"];
             wire: null | components["schemas"]["Wire"];
+            /** @description Which gas. */
             gas: components["schemas"]["Gas"];
+            /** @description Wire feed speed. */
             wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description Volts. */
             volts: components["schemas"]["Voltage"];
+            /** @description Stick-out; for TIG the length of the arc. */
             stickOutMm: components["schemas"]["Length"];
+            /** @description Travel speed. */
             travelMmPerMin: components["schemas"]["TravelSpeed"];
+            /** @description Thickness of the plate. */
             plateMm: components["schemas"]["Length"];
+            /** @description Which joint. */
             joint: components["schemas"]["Joint"];
+            /** @description Which metal. */
             metal: components["schemas"]["Metal"];
             amps: null | components["schemas"]["Current"];
+            /** @description What else is wrong. */
             faults: null | components["schemas"]["ArcFault"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Of the arc's chance.
+             */
             seed: number;
         };
+        /** @description What an arc on the bench does. */
         ArcRun: {
+            /** @description Volts and amps of its first moments. */
             trace: components["schemas"]["TraceView"];
+            /** @description Mean volts. */
             meanVolts: components["schemas"]["Voltage"];
+            /** @description Mean amps. */
             meanAmps: components["schemas"]["Current"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Short circuits a second.
+             */
             shortRate: number;
             sound: null | components["schemas"]["Sound"];
+            /** @description The bead it would leave. */
             bead: components["schemas"]["SimulatedBead"];
             band: null | components["schemas"]["WindowOfVoltage"];
-            /** Format: byte */
+            /**
+             * Format: byte
+             * @description The sound, a WAV file.
+             */
             wav: string;
         };
         /** @description How a simulated arc is set. */
@@ -6862,53 +6890,109 @@ export interface components {
             /** @description Why, with the numbers. */
             text: components["schemas"]["Said"];
         };
+        /** @description An assessor's word to be added. */
         AssessmentRequest: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which coupon.
+             */
             coupon: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which attempt.
+             */
             attempt: number;
+            /** @description What was seen and measured. */
             evidence: components["schemas"]["Evidence"];
+            /** @description The word. */
             accepted: boolean;
+            /** @description Why, where it goes against a limit; up to 500 letters. */
             note: null | string;
+            /** @description The assessor's own, once more: the word is theirs and nobody else's at this screen. */
             password?: null | string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The marks of a section on a picture of a bead of this sheet; null without one.
+             */
             sectionMarksId?: null | string;
         };
+        /** @description An assessor's word as shown. Before the second word is in, the first is shown to nobody but whoever gave it. */
         AssessmentView: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which coupon.
+             */
             coupon: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which attempt.
+             */
             attempt: number;
+            /** @description Whose word. */
             by: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             at: string;
+            /** @description Whether it is the asker's own. */
             mine: boolean;
+            /** @description The word; null while it is hidden. */
             accepted: null | boolean;
             acceptance: null | components["schemas"]["Acceptance"];
+            /** @description The note; null while it is hidden. */
             note: null | string;
         };
+        /** @description A job to assign to whoever stands at a booth. */
         AssignRequest: {
+            /** @description The job. */
             job: components["schemas"]["JobRequest"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description In which session.
+             */
             sessionId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description At which booth.
+             */
             boothId: string;
+            /** @description Why it is given out although something on the machine does not fit; left out while all fits. */
             overrule?: null | string;
             criteria?: null | components["schemas"]["CriteriaSet"];
         };
+        /** @description A sheet as it was assigned. */
         AssignedSheet: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which sheet.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description In which session.
+             */
             sessionId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description At which booth.
+             */
             boothId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description To whom.
+             */
             studentId: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             assignedAt: string;
+            /** @description The sheet as it was computed that day. */
             body: components["schemas"]["Sheet"];
+            /** @description Why it was given out although something on the machine did not fit; null when all did. */
             overrule?: null | string;
+            /** @description Whose limits its beads are measured by. */
             criteria?: components["schemas"]["CriteriaSet"];
         };
         /**
@@ -6925,38 +7009,75 @@ export interface components {
             /** @description Upper edge. */
             highVolts: components["schemas"]["Voltage"];
         };
+        /** @description A bead as recorded and judged. */
         Bead: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which bead.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description On which sheet's coupon.
+             */
             sheetId: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number on that coupon, from 1.
+             */
             number: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mark of the wire control; null when the wire speed was measured instead.
+             */
             wireMark: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mark of the volt control; null when the volts were measured instead.
+             */
             voltMark: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mark of the current control; null when the current was measured, or wire is fed.
+             */
             ampMark: null | number;
             used: null | components["schemas"]["Settings"];
             amps: null | components["schemas"]["Current"];
+            /** @description What was heard, felt, seen and measured, as it stands now. */
             evidence: components["schemas"]["Evidence"];
+            /** @description What is said of it, as it stands now. */
             judgement: components["schemas"]["Judgement"];
             ruled: null | components["schemas"]["Verdict"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             recordedAt: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The look that stands, or the bead itself before any: what a change has to name.
+             */
             version: string;
         };
+        /** @description Everything kept of one bead. */
         BeadFile: {
+            /** @description As it stands. */
             bead: components["schemas"]["Bead"];
+            /** @description The sheet it was given out with. */
             sheet: components["schemas"]["AssignedSheet"];
             body: null | components["schemas"]["Sheet"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The machine it was laid on.
+             */
             machineId: string;
+            /** @description Its pictures. */
             pictures: components["schemas"]["Picture"][];
+            /** @description Its recordings, with what was found in them. */
             recordings: components["schemas"]["Recording"][];
+            /** @description Every word of instructors on it, oldest first. */
             rulings: components["schemas"]["NamedRuling"][];
+            /** @description What was said of it before it was looked at again. */
             earlier: components["schemas"]["EarlierLook"][];
         };
         /**
@@ -6964,19 +7085,36 @@ export interface components {
          * @enum {unknown}
          */
         BeadMeasure: "leg" | "width" | "hole";
+        /** @description A bead to record. */
         BeadRequest: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The sheet it was laid to.
+             */
             sheetId: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the wire control stood; or leave it out and give WireFeed.
+             */
             wireMark: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the volt control stood; or leave it out and give Volts.
+             */
             voltMark: null | number;
             wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
             volts: null | components["schemas"]["Voltage"];
+            /** @description What was heard, felt, seen and measured. */
             evidence: components["schemas"]["Evidence"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description TIG: where the current control stood; or leave it out and give Amps.
+             */
             ampMark?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description TIG: current as measured.
+             */
             amps?: null | number;
             trial?: null | components["schemas"]["TrialPlace"];
         };
@@ -7032,13 +7170,18 @@ export interface components {
             /** @description The joint it lies in. */
             joint: components["schemas"]["Joint"];
         };
+        /** @description One booth up close. */
         Bench: {
+            /** @description Which session. */
             session: components["schemas"]["Session"];
+            /** @description Which booth. */
             booth: components["schemas"]["Booth"];
+            /** @description Its machine, as calibrated and loaded now. */
             machine: components["schemas"]["Machine"];
             student: null | components["schemas"]["PersonName"];
             coupon: null | components["schemas"]["Coupon"];
         };
+        /** @description A booth and the machine in it. */
         Booth: {
             /** Format: uuid */
             id: string;
@@ -7047,37 +7190,68 @@ export interface components {
             /** Format: uuid */
             machineId: string;
         };
+        /** @description A booth by its number, and who stands there. */
         BoothName: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which booth.
+             */
             id: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number.
+             */
             number: number;
             student: null | components["schemas"]["PersonName"];
         };
+        /** @description A booth as the room sees it. */
         BoothView: {
+            /** @description Which booth. */
             booth: components["schemas"]["Booth"];
+            /** @description The machine in it. */
             machineName: string;
             student: null | components["schemas"]["PersonName"];
             job: null | components["schemas"]["Job"];
+            /** @description ISO and AWS names of the job's position; null with it. */
             positionName: null | string;
             last: null | components["schemas"]["RackBead"];
+            /** @description The verdicts on the few beads before it, oldest first. */
             before: components["schemas"]["Verdict"][];
             next: null | components["schemas"]["Said"];
         };
+        /** @description A bottle's pressure as read. */
         BottleReading: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Water volume in litres.
+             */
             waterL: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Pressure on the gauge.
+             */
             bar: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             readAt: string;
         };
+        /** @description A bottle and what is left in it. */
         BottleState: {
+            /** @description Size and pressure as read. */
             read: components["schemas"]["BottleReading"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Litres left.
+             */
             leftL: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Hours of arc at the flow of the newest sheet there.
+             */
             hoursLeft: number;
+            /** @description That flow. */
             atFlowLPerMin: components["schemas"]["GasFlow"];
         };
         /** @description One field of a calculator. */
@@ -7102,12 +7276,14 @@ export interface components {
             /** @description What to pick from; empty for a number. */
             picks: components["schemas"]["Pick"][];
         };
+        /** @description A calculator as a screen draws it. */
         CalculatorForm: {
             key: string;
             title: components["schemas"]["Said"];
             about: components["schemas"]["Said"];
             fields: components["schemas"]["CalculatorField"][];
         };
+        /** @description What was filled in; a field to be worked out is left out. */
         CalculatorInput: {
             numbers: null | {
                 [key: string]: number;
@@ -7130,6 +7306,7 @@ export interface components {
             /** @description The rule with the numbers in it. */
             working: components["schemas"]["Said"];
         };
+        /** @description A card's text, JSON or CSV, as it came out of here or was written by hand. */
         CardText: {
             text: null | string;
         };
@@ -7226,10 +7403,16 @@ export interface components {
             /** @description Whether somebody can be hurt if it is passed over. */
             safety: boolean;
         };
+        /** @description A check with its tick. */
         CheckState: {
+            /** @description What to look at or do. */
             check: components["schemas"]["Check"];
+            /** @description Who ticked it; null before. */
             tickedBy: null | string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When; null before.
+             */
             tickedAt: null | string;
         };
         /**
@@ -7237,6 +7420,7 @@ export interface components {
          * @enum {unknown}
          */
         CheckTime: "preStart" | "closeDown";
+        /** @description A chart beside the rules and this room's beads. */
         ComparedChart: {
             /** Format: uuid */
             id: string;
@@ -7245,6 +7429,7 @@ export interface components {
             enteredAt: string;
             rows: components["schemas"]["ChartComparison"][];
         };
+        /** @description A job to compute, in the marks of a booth's machine when one is named. */
         ComputeRequest: {
             job: components["schemas"]["JobRequest"];
             /** Format: uuid */
@@ -7288,15 +7473,27 @@ export interface components {
             /** @description What stands at the marks; never null. */
             names?: null | string[];
         };
+        /** @description How a control's readings fit. */
         ControlFit: {
+            /** @description Which control. */
             control: components["schemas"]["ReadControl"];
             problem: null | components["schemas"]["Said"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far readings stray from one another, as a share; null with a problem.
+             */
             spreadShare: null | number;
+            /** @description Readings that the others speak against. */
             strays: components["schemas"]["Stray"][];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description By how much a display shows more than was measured, as a share; null without.
+             */
             readOutOff: null | number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When its oldest reading was taken; null without readings.
+             */
             oldestAt: null | string;
         };
         /**
@@ -7324,9 +7521,13 @@ export interface components {
              */
             sureShare: number;
         };
+        /** @description A sheet with the beads laid to it. */
         Coupon: {
+            /** @description The sheet. */
             sheet: components["schemas"]["AssignedSheet"];
+            /** @description The newest of its standing beads, in order. */
             beads: components["schemas"]["LaidBead"][];
+            /** @description Whether there are earlier ones. */
             earlier: boolean;
             last: null | components["schemas"]["Bead"];
         };
@@ -7352,6 +7553,7 @@ export interface components {
             /** @description Whether the two assessors differed on any attempt. */
             disagreed: boolean;
         };
+        /** @description A criteria set as the lists show it. */
         CriteriaName: {
             set: components["schemas"]["CriteriaSet"];
             name: components["schemas"]["Said"];
@@ -7379,6 +7581,7 @@ export interface components {
         };
         /** Format: double */
         Current: number;
+        /** @description An account of the made-up school, offered on its sign-in screen. */
         DemoAccount: {
             login: string;
             password: string;
@@ -7406,24 +7609,40 @@ export interface components {
             /** @description Its steps, in any order; thicknesses differ. */
             steps: components["schemas"]["ChartStep"][];
         };
+        /** @description An answer to a drill. */
         DrillAnswer: {
             heard: null | components["schemas"]["Sound"];
             answer: null | components["schemas"]["Deviation"];
             wireFeedMPerMin: null | components["schemas"]["WireFeedSpeed"];
             volts: null | components["schemas"]["Voltage"];
         };
+        /** @description A drill as it is put to somebody: everything but what is off. */
         DrillGiven: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which.
+             */
             id: string;
+            /** @description What it trains. */
             kind: components["schemas"]["DrillKind"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How hard, from 0.
+             */
             level: number;
+            /** @description The job in a line: "0.8 mm wire, 75/25, 3.2 mm plate". */
             job: components["schemas"]["Said"];
+            /** @description Which wire. */
             wire: components["schemas"]["Wire"];
+            /** @description Which gas. */
             gas: components["schemas"]["Gas"];
+            /** @description Thickness of the plate. */
             plateMm: components["schemas"]["Length"];
+            /** @description What the sheet says: wire feed speed. */
             wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description What the sheet says: volts. */
             volts: components["schemas"]["Voltage"];
+            /** @description What this wire draws when it is right. */
             amps: components["schemas"]["Current"];
             start: null | components["schemas"]["ArcSetting"];
         };
@@ -7432,30 +7651,49 @@ export interface components {
          * @enum {unknown}
          */
         DrillKind: "ear" | "eye" | "setMachine";
+        /** @description What came of an answer. */
         DrillOutcome: {
+            /** @description Whether it was right. */
             right: boolean;
+            /** @description What was off. */
             deviation: components["schemas"]["Deviation"];
             sound: null | components["schemas"]["Sound"];
+            /** @description What was off, in a sentence with the numbers. */
             why: components["schemas"]["Said"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How hard the next one is.
+             */
             level: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description In how many days this item comes back.
+             */
             dueInDays: number;
         };
+        /** @description What can be seen and read of a drill. */
         DrillSight: {
+            /** @description Its volts and amps. */
             trace: components["schemas"]["TraceView"];
+            /** @description What the read-out shows. */
             meanVolts: components["schemas"]["Voltage"];
+            /** @description What the read-out shows. */
             meanAmps: components["schemas"]["Current"];
+            /** @description The outline of its sound. */
             outline: components["schemas"]["Outline"];
+            /** @description When it short-circuited in its first second, s: for a hand to feel. */
             shorts: number[];
+            /** @description The bead. */
             bead: components["schemas"]["BeadShape"];
         };
+        /** @description What was said of a bead before. */
         EarlierLook: {
             /** Format: date-time */
             at: string;
             verdict: components["schemas"]["Verdict"];
             summary: components["schemas"]["Said"];
         };
+        /** @description Whether a trial has ended. */
         Ending: {
             ended: boolean;
         };
@@ -7529,6 +7767,7 @@ export interface components {
             outline: components["schemas"]["Outline"];
             ampsOutline: null | components["schemas"]["Outline"];
         };
+        /** @description The first instructor of a new school. */
         FirstInstructor: {
             /** Format: uuid */
             id: string;
@@ -7663,7 +7902,9 @@ export interface components {
             otherThickness?: null | components["schemas"]["Thickness"];
             polarity?: null | components["schemas"]["Polarity"];
         };
+        /** @description A job as typed. What is left out is filled in from the machine, or with what is usual. */
         JobRequest: {
+            /** @description In the person's words: "1/8", "0.125 in", "11 ga", "3.2". */
             thickness: null | string;
             joint: null | components["schemas"]["Joint"];
             position: null | components["schemas"]["Position"];
@@ -7671,6 +7912,7 @@ export interface components {
             process?: null | components["schemas"]["Process"];
             metal?: null | components["schemas"]["Metal"];
             gas?: null | components["schemas"]["Gas"];
+            /** @description The second member's, in the person's words; left out or empty, the same. */
             otherThickness?: null | string;
             polarity?: null | components["schemas"]["Polarity"];
         };
@@ -7711,18 +7953,33 @@ export interface components {
             acceptance: null | components["schemas"]["Acceptance"];
             followUp: null | components["schemas"]["FollowUp"];
         };
+        /** @description A kept setting as it is shown. */
         KeptView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which one.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description On which machine.
+             */
             machineId: string;
+            /** @description Its name. */
             machineName: string;
+            /** @description Who kept it. */
             by: components["schemas"]["PersonName"];
+            /** @description What it is for. */
             note: string;
+            /** @description What it welded. */
             job: components["schemas"]["Job"];
+            /** @description Its marks in the machine's words. */
             reads: components["schemas"]["Said"];
             bead: null | components["schemas"]["RackBead"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             keptAt: string;
             lastSeen: null | components["schemas"]["LastSeen"];
         };
@@ -7751,15 +8008,25 @@ export interface components {
              */
             due: number;
         };
+        /** @description A bead as a coupon shows it. */
         LaidBead: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which bead.
+             */
             id: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number on the coupon.
+             */
             number: number;
+            /** @description In one word: the instructor's where there is one. */
             verdict: components["schemas"]["Verdict"];
+            /** @description Numbers for its glyph. */
             shape: components["schemas"]["BeadShape"];
             used: null | components["schemas"]["Settings"];
         };
+        /** @description Where a machine stood for a bead. */
         LastSeen: {
             /** Format: double */
             wireMark: null | number;
@@ -7866,6 +8133,7 @@ export interface components {
             meanWatts: number;
             heatKJPerMm: null | components["schemas"]["HeatInput"];
         };
+        /** @description More evidence of a bead already recorded: all of it, as it now stands. */
         LookRequest: {
             evidence: components["schemas"]["Evidence"];
         };
@@ -7897,6 +8165,7 @@ export interface components {
             /** @description What its program numbers stand for; never null. */
             programs?: null | components["schemas"]["MachineProgram"][];
         };
+        /** @description Everything known of a machine. */
         MachineDetail: {
             /** Format: uuid */
             machineId: string;
@@ -7908,17 +8177,25 @@ export interface components {
             upkeep: components["schemas"]["PartState"][];
             bottle: null | components["schemas"]["BottleState"];
         };
+        /** @description A machine in its booth. */
         MachineInBooth: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which machine.
+             */
             machineId: string;
+            /** @description Its booth. */
             booth: components["schemas"]["Booth"];
+            /** @description The machine as calibrated now. */
             machine: components["schemas"]["Machine"];
+            /** @description Why a control gives no marks, in words; empty when all do. */
             problems: {
                 say: string;
                 with?: {
                     [key: string]: unknown;
                 }[];
             }[];
+            /** @description Parts that are due now. */
             dueParts: {
                 say: string;
                 with?: {
@@ -7992,11 +8269,19 @@ export interface components {
          * @enum {unknown}
          */
         Match: "agrees" | "contradicts" | "notSeen";
+        /** @description A section as measured on a picture of one of the sheet's beads. */
         MeasuredSection: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The marks it was measured by.
+             */
             marksId: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The bead's number on the coupon.
+             */
             bead: number;
+            /** @description What it measured. */
             measures: components["schemas"]["MacroMeasures"];
         };
         /** @description What ruler, gauge, watch and read-outs said of a bead. Null means not measured. */
@@ -8086,22 +8371,37 @@ export interface components {
          * @enum {unknown}
          */
         Motion: "straight" | "smallC" | "smallLoops" | "whipAndPause";
+        /** @description What a student works on now. */
         MyWork: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The booth they stand at; null when at none.
+             */
             boothNumber: null | number;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The same; null with it.
+             */
             boothId: null | string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The session of that booth; null with it.
+             */
             sessionId: null | string;
             coupon: null | components["schemas"]["Coupon"];
             machine: null | components["schemas"]["Machine"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The same; null with it.
+             */
             machineId: null | string;
         };
+        /** @description Somebody's progress, with their name. */
         NamedProgress: {
             person: components["schemas"]["PersonName"];
             progress: components["schemas"]["Progress"];
         };
+        /** @description An instructor's word with the name of whoever gave it. */
         NamedRuling: {
             ruling: components["schemas"]["Ruling"];
             reason: string;
@@ -8109,12 +8409,14 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description A bottle's size and pressure. */
         NewBottle: {
             /** Format: double */
             waterL: number;
             /** Format: double */
             bar: number;
         };
+        /** @description A chart as typed, or as CSV with the columns thickness, wireMark and voltMark. */
         NewChart: {
             process: null | components["schemas"]["Process"];
             wire: null | components["schemas"]["Wire"];
@@ -8122,6 +8424,7 @@ export interface components {
             steps: null | components["schemas"]["NewChartStep"][];
             csv: null | string;
         };
+        /** @description A step of a chart as typed. */
         NewChartStep: {
             thickness: null | string;
             /** Format: double */
@@ -8129,21 +8432,42 @@ export interface components {
             /** Format: double */
             voltMark: null | number;
         };
+        /** @description A setting to keep: a sheet's job with the marks that worked. */
         NewKeepsake: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description On which machine.
+             */
             machineId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The sheet whose job it welded.
+             */
             sheetId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The bead it made; left out when none is named.
+             */
             beadId: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the wire control stood.
+             */
             wireMark: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the volt control stood.
+             */
             voltMark: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the current control stood.
+             */
             ampMark: null | number;
+            /** @description What it is for. */
             note: null | string;
         };
+        /** @description A machine to add, in a booth of its own. */
         NewMachine: {
             /** Format: uuid */
             boothId: string;
@@ -8151,11 +8475,13 @@ export interface components {
             boothNumber: number;
             machine: components["schemas"]["Machine"];
         };
+        /** @description A student or another instructor to add. */
         NewPerson: {
             login: string;
             name: string;
             password: string;
         };
+        /** @description A job to save under a name. */
         NewPreset: {
             name: null | string;
             job: components["schemas"]["JobRequest"];
@@ -8181,11 +8507,13 @@ export interface components {
             seconds: null | number;
             lengthMm: null | components["schemas"]["Length"];
         };
+        /** @description A session to start, or what one is to be called and dated. */
         NewSession: {
             title: string;
             /** Format: date */
             heldOn: string;
         };
+        /** @description A part that was seen to. */
         NewUpkeep: {
             part: components["schemas"]["Part"];
             note: null | string;
@@ -8295,36 +8623,60 @@ export interface components {
             /** @description Highest value. */
             high: number[];
         };
+        /** @description A page of a longer list. */
         PageOfKeptView: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["KeptView"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfMachineInBooth: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["MachineInBooth"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfNamedProgress: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["NamedProgress"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfPersonName: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["PersonName"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfPreset: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["Preset"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfSession: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["Session"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfTestWeldLine: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["TestWeldLine"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
+        /** @description A page of a longer list. */
         PageOfWindowView: {
+            /** @description What is on it, in the list's order. */
             items: components["schemas"]["WindowView"][];
+            /** @description What to ask for the next page with; null on the last. */
             more: null | string;
         };
         /**
@@ -8409,17 +8761,30 @@ export interface components {
         };
         /** @enum {unknown} */
         Penetration: "noneSeen" | "tintBehind" | "backMark";
+        /** @description An account. */
         Person: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Who.
+             */
             id: string;
+            /** @description What they type to sign in. */
             login: string;
+            /** @description The name called across the shop. */
             name: string;
+            /** @description Instructor or student. */
             role: components["schemas"]["Role"];
+            /** @description Units they read first. */
             units: components["schemas"]["Units"];
         };
+        /** @description A person as the screens show them. */
         PersonName: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Who.
+             */
             id: string;
+            /** @description The name called across the shop. */
             name: string;
         };
         /** @description One thing to pick from a list. */
@@ -8429,23 +8794,44 @@ export interface components {
             /** @description The words on screen. */
             label: components["schemas"]["Said"];
         };
+        /** @description A picture of a bead, without its bytes. */
         Picture: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which picture.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Of which bead.
+             */
             beadId: string;
+            /** @description What it shows. */
             side: components["schemas"]["PictureSide"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Width in pixels.
+             */
             width: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Height in pixels.
+             */
             height: number;
             marks: null | components["schemas"]["MacroMarks"];
             measures: null | components["schemas"]["MacroMeasures"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             addedAt: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What a picture shows.
+         * @enum {unknown}
+         */
         PictureSide: "face" | "back" | "macro";
+        /** @description Who is to stand at a booth; null empties it. */
         PlaceRequest: {
             /** Format: uuid */
             studentId: null | string;
@@ -8498,14 +8884,26 @@ export interface components {
              */
             travelPercent: number;
         };
+        /** @description A named job. */
         Preset: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which version of which preset.
+             */
             id: string;
+            /** @description Its name. */
             name: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description 1 for the first under its name, one more each time it is saved again.
+             */
             version: number;
+            /** @description What it welds. */
             job: components["schemas"]["Job"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             savedAt: string;
         };
         /** @description Something that was put in wrong: where, and what is accepted there. */
@@ -8515,11 +8913,18 @@ export interface components {
             /** @description What is wrong, or what is accepted. */
             said: components["schemas"]["Said"];
         };
+        /** @description The body of an answer that is not what was asked for: problem details (RFC 9457), its sentences as data. */
         ProblemAnswer: {
+            /** @description What is wrong, in plain words for whoever reads the answer itself. */
             title: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The status code.
+             */
             status: number;
+            /** @description The same as data. */
             said: components["schemas"]["Said"];
+            /** @description What is wrong field by field; empty where it is not about a field. */
             problems: components["schemas"]["Problem"][];
         };
         /**
@@ -8542,29 +8947,57 @@ export interface components {
         };
         /** @enum {unknown} */
         Puddle: "clear" | "specks" | "skin";
+        /** @description A page of a student's coupons, newest first. */
         Rack: {
+            /** @description Whose. */
             student: components["schemas"]["PersonName"];
+            /** @description The coupons. */
             coupons: components["schemas"]["RackCoupon"][];
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description What to ask for the next page with; null on the last.
+             */
             more: null | number;
         };
+        /** @description A bead on the rack. */
         RackBead: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which bead.
+             */
             id: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number on the coupon.
+             */
             number: number;
+            /** @description In one word. */
             verdict: components["schemas"]["Verdict"];
+            /** @description Numbers for its glyph. */
             shape: components["schemas"]["BeadShape"];
         };
+        /** @description A coupon on the rack. */
         RackCoupon: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Its sheet.
+             */
             sheetId: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was given out.
+             */
             assignedAt: string;
+            /** @description What is welded on it. */
             job: components["schemas"]["Job"];
+            /** @description ISO and AWS names of its position. */
             positionName: string;
+            /** @description The newest of its standing beads, in order. */
             beads: components["schemas"]["RackBead"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many standing beads it has besides.
+             */
             earlier: number;
         };
         /** @description A cause that the evidence points to. */
@@ -8638,17 +9071,33 @@ export interface components {
             /** @description The numbers it was worked out from, each with a reason of its own. */
             from: string[];
         };
+        /** @description A recording of a bead, without its bytes. */
         Recording: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which recording.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Of which bead.
+             */
             beadId: string;
+            /** @description Where it came from. */
             origin: components["schemas"]["RecordingOrigin"];
+            /** @description The file's name, or what it was recorded with. */
             name: string;
+            /** @description What was found in it. */
             finding: components["schemas"]["Finding"];
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Its length in bytes.
+             */
             length: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             addedAt: string;
         };
         /**
@@ -8656,24 +9105,39 @@ export interface components {
          * @enum {unknown}
          */
         RecordingKind: "sound" | "log";
-        /** @enum {unknown} */
+        /**
+         * @description Where a recording came from.
+         * @enum {unknown}
+         */
         RecordingOrigin: "file" | "microphone" | "standIn";
         /** @enum {unknown} */
         Ripple: "even" | "uneven" | "stretched";
-        /** @enum {unknown} */
+        /**
+         * @description What a person may do.
+         * @enum {unknown}
+         */
         Role: "instructor" | "student";
         /** @enum {unknown} */
         RollGroove: "v" | "u" | "knurled";
+        /** @description The session that is on and who stands where: what every page needs to find its way. */
         RoomNow: {
             session: null | components["schemas"]["Session"];
+            /** @description Every booth, by number. */
             booths: components["schemas"]["BoothName"][];
         };
+        /** @description The room in a session. */
         RoomView: {
             session: null | components["schemas"]["Session"];
+            /** @description A page of its booths, by number. */
             booths: components["schemas"]["BoothView"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description What to ask for the next page with; null on the last.
+             */
             moreBooths: null | number;
+            /** @description The first of the students who stand at no booth, by name. */
             waiting: components["schemas"]["PersonName"][];
+            /** @description Whether there are more than those. */
             moreWaiting: boolean;
         };
         /** @description An instructor's word beside the tool's on one aspect, or on the whole. */
@@ -8684,22 +9148,38 @@ export interface components {
             /** @description The instructor's word. */
             instructor: string;
         };
+        /** @description An instructor's word: on one aspect, or with no aspect on the verdict. */
         RulingRequest: {
             aspect: null | components["schemas"]["Aspect"];
             standing: null | components["schemas"]["Standing"];
             verdict: null | components["schemas"]["Verdict"];
+            /** @description Why, where it is not the tool's word; up to 300 letters. */
             reason: null | string;
         };
+        /** @description A wire sweep as it was run. */
         RunSweep: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which sweep.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description On which machine.
+             */
             machineId: string;
+            /** @description With which process, wire and gas. */
             arc: components["schemas"]["WireArc"];
+            /** @description The volts held. */
             volts: components["schemas"]["Voltage"];
+            /** @description Marks and clock. */
             run: components["schemas"]["SweepRun"];
+            /** @description What it found. */
             finding: components["schemas"]["SweepFinding"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             runAt: string;
         };
         /** @description A sentence: words with numbered places, and the values that stand there, each shown in the reader's units. */
@@ -8709,9 +9189,14 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        /** @description A test to seal. */
         SealRequest: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The sheet it is welded to.
+             */
             sheetId: string;
+            /** @description Coupons, attempts, criteria. */
             terms: components["schemas"]["TestWeldTerms"];
         };
         /** @description A step of preparing a section. */
@@ -8720,23 +9205,40 @@ export interface components {
             do: components["schemas"]["Said"];
             care: null | components["schemas"]["Said"];
         };
+        /** @description A session: one evening of the room. */
         Session: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which session.
+             */
             id: string;
+            /** @description What the room calls it. */
             title: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description The day.
+             */
             heldOn: string;
             /**
              * Format: int32
+             * @description Raised by every change; what a change has to name.
              * @default 1
              */
             version: number;
         };
+        /** @description Another name or day for a session. */
         SessionChange: {
+            /** @description What the room calls it. */
             title: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description The day.
+             */
             heldOn: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The version it was changed from.
+             */
             version: number;
         };
         /** @description The pair that makes the arc, as it is at the torch whatever the marks say. */
@@ -8831,10 +9333,12 @@ export interface components {
              */
             rulesVersion: number;
         };
+        /** @description Login and password. */
         SignIn: {
             login: string;
             password: string;
         };
+        /** @description A signature as shown. */
         SignOffView: {
             passed: boolean;
             note: string;
@@ -8842,7 +9346,9 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description A signature to be added. */
         SignRequest: {
+            /** @description A remark; up to 500 letters. */
             note: null | string;
         };
         /** @description The bead an arc would leave at a travel speed, by mass and heat balance. An estimate: no arc was struck. */
@@ -8875,8 +9381,11 @@ export interface components {
         Source: "commonPractice" | "published" | "arithmetic" | "measured";
         /** @enum {unknown} */
         Spatter: "little" | "fine" | "big";
+        /** @description Which simulated devices stand in a booth. */
         StandIns: {
+            /** @description Whether a microphone does. */
             microphone: boolean;
+            /** @description Whether a logger of volts and amps does. */
             logger: boolean;
         };
         /**
@@ -8884,6 +9393,7 @@ export interface components {
          * @enum {unknown}
          */
         Standing: "right" | "off" | "notKnown";
+        /** @description Where a machine's controls stand now. */
         StandsNow: {
             /** Format: double */
             wireMark: null | number;
@@ -8892,20 +9402,39 @@ export interface components {
             /** Format: double */
             ampMark: null | number;
         };
+        /** @description A trial to start. */
         StartTrialRequest: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description From which sheet.
+             */
             sheetId: string;
+            /** @description Which trial. */
             trial: components["schemas"]["TrialRequest"];
         };
+        /** @description A trial as it was started. */
         StartedTrial: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which trial.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description From which sheet.
+             */
             sheetId: string;
+            /** @description Its steps. */
             plan: components["schemas"]["TrialPlan"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             startedAt: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was ended; null while it runs.
+             */
             endedAt: null | string;
         };
         /** @description Whether a machine still stands where a setting was kept. */
@@ -8920,19 +9449,26 @@ export interface components {
                 }[];
             }[];
         };
+        /** @description A gas as the lists show it. */
         StockGas: {
             gas: components["schemas"]["Gas"];
             name: components["schemas"]["Said"];
             isoGroup: string;
         };
+        /** @description What a job can be made of. */
         StockLists: {
             wires: components["schemas"]["StockWire"][];
             gases: components["schemas"]["StockGas"][];
         };
+        /** @description A wire as the lists show it. */
         StockWire: {
+            /** @description Which wire. */
             wire: components["schemas"]["Wire"];
+            /** @description Its name. */
             name: components["schemas"]["Said"];
+            /** @description What it is made of. */
             kind: components["schemas"]["WireKind"];
+            /** @description Processes it is used in. */
             processes: components["schemas"]["Process"][];
         };
         /** @description A reading that the others speak against. */
@@ -8973,12 +9509,20 @@ export interface components {
          * @enum {unknown}
          */
         SweepMark: "smooths" | "breaksUp";
+        /** @description A sweep to record. */
         SweepRequest: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The sheet at the booth, for process, wire and gas.
+             */
             sheetId: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where the volt control stood; or leave it out and give Volts.
+             */
             voltMark: null | number;
             volts: null | components["schemas"]["Voltage"];
+            /** @description The run. */
             run: components["schemas"]["SweepRun"];
         };
         /** @description A wire sweep as it was run: volts held, the wire control turned evenly from one mark to another. */
@@ -9013,28 +9557,56 @@ export interface components {
              */
             times: number;
         };
+        /** @description A measured point with its id. */
         TakenReading: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which reading.
+             */
             id: string;
+            /** @description On which control. */
             control: components["schemas"]["ReadControl"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where it stood.
+             */
             mark: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What was measured: m/min, volts or amperes.
+             */
             measured: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Seconds on the watch, where wire was measured with a ruler.
+             */
             seconds: null | number;
             lengthMm: null | components["schemas"]["Length"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             takenAt: string;
         };
+        /** @description A test weld in a list. */
         TestWeldLine: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which test.
+             */
             id: string;
+            /** @description What is welded. */
             job: components["schemas"]["Job"];
+            /** @description The terms. */
             terms: components["schemas"]["TestWeldTerms"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was sealed.
+             */
             sealedAt: string;
+            /** @description How it stands. */
             state: components["schemas"]["TestWeldState"];
+            /** @description Whether it is signed. */
             signed: boolean;
         };
         /** @description How a test weld stands. */
@@ -9061,23 +9633,44 @@ export interface components {
             /** @description Whose limits they are measured by. */
             criteria: components["schemas"]["CriteriaSet"];
         };
+        /** @description A test weld as shown. */
         TestWeldView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which test.
+             */
             id: string;
+            /** @description Whose. */
             student: components["schemas"]["PersonName"];
+            /** @description The sheet as sealed. */
             sheet: components["schemas"]["Sheet"];
+            /** @description The terms as sealed. */
             terms: components["schemas"]["TestWeldTerms"];
+            /** @description The criteria set's name. */
             criteriaName: components["schemas"]["Said"];
+            /** @description SHA-256 over what was sealed. */
             seal: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Where the chain of seal, words, signature and amendments is broken: 0 for the seal; null where it holds from end
+             *         to end.
+             */
             brokenAt: null | number;
+            /** @description The chain's last hash: noted elsewhere, it shows that nothing before it was changed since. */
             lastHash: string;
+            /** @description Who sealed it. */
             sealedBy: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             sealedAt: string;
+            /** @description How it stands. */
             state: components["schemas"]["TestWeldState"];
+            /** @description Every word, hidden where it must be. */
             assessments: components["schemas"]["AssessmentView"][];
             signOff: null | components["schemas"]["SignOffView"];
+            /** @description Every amendment. */
             amendments: components["schemas"]["AmendmentView"][];
         };
         /** @description A plate thickness with the words it was given in. */
@@ -9087,6 +9680,7 @@ export interface components {
             /** @description What was typed, trimmed; kept so that the person reads their own words again. */
             typed: string;
         };
+        /** @description Whether a check is ticked. */
         TickRequest: {
             ticked: boolean;
         };
@@ -9138,29 +9732,54 @@ export interface components {
         TintColour: "silver" | "straw" | "purple" | "blue" | "grey";
         /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
+        /** @description A stretch of a trace for drawing. */
         TraceView: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How long it is.
+             */
             seconds: number;
+            /** @description Volts, evenly spaced. */
             volts: number[];
+            /** @description Amps, as many. */
             amps: number[];
         };
+        /** @description A mark and what it gives, whichever of the two was asked for. */
         Translation: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The mark.
+             */
             mark: number;
+            /** @description The mark in the machine's words. */
             reads: components["schemas"]["Said"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description m/min, volts or amperes.
+             */
             value: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How far the value may stray either way, as a share.
+             */
             sureShare: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Distance in marks past the nearest reading.
+             */
             marksBeyond: number;
+            /** @description Whether a wanted value lies past the end of the dial. */
             outOfReach: boolean;
         };
         /** Format: double */
         TravelSpeed: number;
+        /** @description A bead of a trial with what breaks its comparison. */
         TrialBeadView: {
+            /** @description The bead. */
             bead: components["schemas"]["Bead"];
+            /** @description Its step. */
             place: components["schemas"]["TrialPlace"];
+            /** @description What breaks the comparison; empty when nothing does. */
             unfair: components["schemas"]["UnfairBead"][];
         };
         /** @description A measured curve over the variable. */
@@ -9180,11 +9799,19 @@ export interface components {
          * @enum {unknown}
          */
         TrialKind: "wireLadder" | "voltLadder" | "oneVariable" | "staircase" | "jointTransfer" | "positionPair" | "setOfThree" | "ampsLadder";
+        /** @description For which step of which trial a bead was laid. */
         TrialPlace: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which trial.
+             */
             trialId: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Which of its steps, from 1.
+             */
             step: number;
+            /** @description Whether it was laid on a piece of its own. */
             freshPiece: boolean;
         };
         /** @description A trial, ready to be welded. */
@@ -9289,13 +9916,23 @@ export interface components {
             reads: components["schemas"]["Said"];
             sheet: null | components["schemas"]["Sheet"];
         };
+        /** @description A trial with its beads and what it has shown. */
         TrialView: {
+            /** @description As started. */
             trial: components["schemas"]["StartedTrial"];
+            /** @description Its standing beads in the order they were laid. */
             beads: components["schemas"]["TrialBeadView"][];
+            /** @description What it has shown. */
             result: components["schemas"]["TrialResult"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The next step without a fair bead; null when all have one.
+             */
             nextStep: null | number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When the piece of the last bead is cold again by estimate; null before the first.
+             */
             fitAt: null | string;
         };
         /** @enum {unknown} */
@@ -9326,6 +9963,7 @@ export interface components {
          * @enum {unknown}
          */
         Units: "metric" | "inch";
+        /** @description The units to read first. */
         UnitsChoice: {
             units: components["schemas"]["Units"];
         };
@@ -9361,9 +9999,13 @@ export interface components {
             /** @description What the hand does. */
             motion: components["schemas"]["Motion"];
         };
+        /** @description What the sign-in screen needs to know before anybody is signed in. */
         Welcome: {
+            /** @description The school's name; empty before it has one. */
             school: string;
+            /** @description Whether nobody can sign in yet. */
             needsFirstInstructor: boolean;
+            /** @description Accounts offered in demo mode; empty otherwise. */
             demoAccounts: components["schemas"]["DemoAccount"][];
         };
         /** @description A value aimed at, with the range around it that is as good in practice. */
@@ -9413,23 +10055,45 @@ export interface components {
              */
             weight: number;
         };
+        /** @description A learned window as a screen shows it. */
         WindowView: {
+            /** @description Process and mode. */
             process: components["schemas"]["Process"];
+            /** @description Which wire. */
             wire: components["schemas"]["Wire"];
+            /** @description Which gas. */
             gas: components["schemas"]["Gas"];
+            /** @description The room's band over the wire speeds it was heard at. */
             band: components["schemas"]["BandPoint"][];
+            /** @description The textbook's band over the same. */
             textbook: components["schemas"]["BandPoint"][];
+            /** @description The pair in the middle of what was heard: wire feed speed, and the best volts with the band. */
             best: components["schemas"]["WindowOfVoltage"];
+            /** @description That wire feed speed. */
             atMPerMin: components["schemas"]["WireFeedSpeed"];
+            /** @description The textbook's volts there. */
             textbookAtVolts: components["schemas"]["Voltage"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description One standard deviation there, volts.
+             */
             sureVolts: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How much of it is the room's own, per cent.
+             */
             weightPercent: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Sweep marks behind it.
+             */
             sweeps: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Beads behind it.
+             */
             beads: number;
+            /** @description The newest of what was heard. */
             points: components["schemas"]["WindowPoint"][];
         };
         /** @enum {unknown} */
@@ -9453,7 +10117,9 @@ export interface components {
          * @enum {unknown}
          */
         WireKind: "solidSteel" | "stainless" | "aluminium" | "selfShielded" | "gasShielded";
+        /** @description Takes something back that was noted by mistake, or puts it back; it stays in the records either way. */
         Withdrawal: {
+            /** @description Taken back, or standing. */
             withdrawn: boolean;
         };
     };
