@@ -8,6 +8,11 @@
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 action=${1:?start, stop or remove}
 folder=$(realpath -m "${2:?folder}")
+# One at a time for a folder: two who start it at once would make it twice. The lock is not handed down to the server that stays.
+mkdir -p "$(dirname "$folder")"
+if [ "${POSTGRES_ALONE:-}" != "$folder" ]; then
+  POSTGRES_ALONE=$folder exec flock --close "$folder.lock" scripts/postgres.sh "$action" "$folder" "${@:3}"
+fi
 settings=$(printf -- ' -c %s' "${@:3}")
 [ $# -gt 2 ] || settings=
 

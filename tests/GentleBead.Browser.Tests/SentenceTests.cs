@@ -59,7 +59,7 @@ public class SentenceTests(DemoServer demo)
     // The literal words of every sentence in the source, three words and more: shorter ones the screen may well say of its own.
     private static HashSet<string> PlainWords()
     {
-        // What the screen says of its own too would be found there anyway.
+        // What the screen says of its own too, with a capital or without, would be found there anyway.
         var ownWords = string.Concat(
             Directory
                 .EnumerateFiles(Path.Combine(Cluster.Root, "ui/src"), "*.ts*", SearchOption.AllDirectories)
@@ -89,7 +89,7 @@ public class SentenceTests(DemoServer demo)
             .. found
                 .Select(words => Spaces.Replace(words, " ").Trim())
                 .Where(words => words.Count(letter => letter == ' ') >= 2 && Regex.IsMatch(words, "[a-z]{3}"))
-                .Where(words => !ownWords.Contains(words, StringComparison.Ordinal)),
+                .Where(words => !ownWords.Contains(words, StringComparison.OrdinalIgnoreCase)),
         ];
     }
 
