@@ -1,4 +1,4 @@
-// node scripts/mutants.mjs REPORT BAR FOLDER...: of the changes made in each folder, how many some test noticed; what it did not, by file.
+// node scripts/mutants.mjs REPORT BAR FOLDER...: of the changes made in each folder or file, how many some test noticed; what none did.
 import { readFileSync, writeFileSync } from 'node:fs';
 
 const [report, bar, ...folders] = process.argv.slice(2);
@@ -9,7 +9,7 @@ let under = 0;
 const list = [];
 for (const folder of folders) {
   let [killed, all, hung] = [0, 0, 0];
-  for (const [path, file] of files.filter(([path]) => path.includes(`${folder}/`))) {
+  for (const [path, file] of files.filter(([path]) => path.includes(`${folder}/`) || path.endsWith(`${folder}.cs`))) {
     const lines = file.source.split('\n');
     for (const mutant of file.mutants) {
       if (noticed.has(mutant.status)) killed++;
@@ -24,7 +24,7 @@ for (const folder of folders) {
   }
   const share = all === 0 ? 100 : (100 * killed) / all;
   if (share < Number(bar)) under++;
-  console.log(`${folder.padEnd(10)} ${killed} of ${all} noticed, ${share.toFixed(1)} % (${hung} of them hung)`);
+  console.log(`${folder.padEnd(20)} ${killed} of ${all} noticed, ${share.toFixed(1)} % (${hung} of them hung)`);
 }
 const out = report.replace(/reports\/.*/, 'missed.txt');
 writeFileSync(out, `${list.join('\n')}\n`);

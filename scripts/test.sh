@@ -17,8 +17,8 @@ for part in "${parts[@]}"; do
   core      the trade's rules, against GNU Units, SciPy and published values
   server    the server over a real PostgreSQL
   browser   the screens, in headless Chromium
-./test mutants [FOLDER …]
-  changes the rules of these folders of Core one small way at a time (dotnet-stryker) and says how many changes the tests notice;
+./test mutants [FOLDER or FOLDER/FILE …]
+  changes the rules of these folders or files of Core one small way at a time (dotnet-stryker), says how many changes the tests notice;
   under 75 % it fails. No folder: Sheets, Judging, Machines, Trials, Windows, Rules, in about two hours. Not part of ./test.
 T
       [[ $part =~ ^(-h|--help)$ ]] && exit 0 || exit 2 ;;

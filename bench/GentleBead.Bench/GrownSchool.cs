@@ -210,7 +210,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
             );
         await DoAsync(
             connection,
-            "update machine_wear set beads = (select count(*) from bead_standing where bead_standing.machine_id = machine_wear.machine_id)"
+            "update machine_wear set beads = (select count(*) from bead_verdict where bead_verdict.machine_id = machine_wear.machine_id)"
         );
 
         var ruling = (await Rows.ReadAsync(connection, "ruling", "order by seq limit 1"))[0];
@@ -291,7 +291,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
                 new Model(
                     sheet,
                     await Rows.ReadAsync(connection, "bead", $"{of} and withdrawn_at is null order by number", with: "seq"),
-                    await Rows.ReadAsync(connection, "bead_standing", $"{of} and not withdrawn order by number")
+                    await Rows.ReadAsync(connection, "bead_verdict", $"{of} and not withdrawn order by number")
                 )
             );
         }

@@ -23,7 +23,7 @@ public partial class ArchitectureTests
         ["Machines"] = ["booth", "machine", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
         ["Sessions"] = ["session", "place"],
         ["Sheets"] = ["sheet", "preset"],
-        ["Beads"] = ["bead", "look", "ruling", "picture", "macro_marks", "bead_standing", "trial_bead", "machine_wear"],
+        ["Beads"] = ["bead", "look", "ruling", "picture", "macro_marks", "bead_verdict", "trial_bead", "machine_wear"],
         ["Judging"] = ["practice_tolerances"],
         ["Trials"] = ["trial", "sweep"],
         ["TestWelds"] = ["test_weld", "test_record"],

@@ -138,8 +138,6 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
 
         // Every transaction of the application that wrote has a number of its own; there was one between.
         async Task<long> CommitsAsync() =>
-            await room.QueryAsync<long>(
-                "select count(distinct xmin::text) from bead_standing where recorded_at > now() - interval '1 day'"
-            );
+            await room.QueryAsync<long>("select count(distinct xmin::text) from bead_verdict where recorded_at > now() - interval '1 day'");
     }
 }

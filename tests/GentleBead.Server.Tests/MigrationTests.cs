@@ -9,9 +9,13 @@ using GentleBead.Core.TestWelds;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Json;
+using GentleBead.Server.Kept;
+using GentleBead.Server.Listening;
 using GentleBead.Server.Machines;
+using GentleBead.Server.Practice;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
+using GentleBead.Server.Trials;
 using Npgsql;
 
 namespace GentleBead.Server.Tests;
@@ -75,11 +79,11 @@ public class MigrationTests
         }
 
         Migrations.Run(database.Owner);
-        await Grants.ApplyAsync(database.Owner, database.Application, TestContext.Current.CancellationToken);
+        await Grants.ApplyAsync(database.Owner, database.Application, Cancel);
 
         await using (var source = NpgsqlDataSource.Create(database.Application))
         {
-            var machine = (await new MachineStore(source).FindAsync(machineId, TestContext.Current.CancellationToken))!;
+            var machine = (await new MachineStore(source).FindAsync(machineId, Cancel))!;
             Assert.Equal(
                 ("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus),
                 (machine.Name, machine.Load.Wire, machine.Load.Gas, machine.Load.Polarity)
@@ -90,7 +94,7 @@ public class MigrationTests
             );
             Assert.Equal(ControlKind.Tap, machine.VoltControl!.Kind);
 
-            var sheet = (await new SheetStore(source).FindAsync(sheetId, TestContext.Current.CancellationToken))!.Body;
+            var sheet = (await new SheetStore(source).FindAsync(sheetId, Cancel))!.Body;
             Assert.Equal(1, sheet.RulesVersion);
             Assert.Equal(
                 (Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25),
@@ -107,7 +111,7 @@ public class MigrationTests
             Assert.Equal(today.Pair!.WireFeed.MPerMin, sheet.Pair.WireFeed.MPerMin, 1e-9);
             Assert.Equal(today.Passes.FillerMPerM, sheet.Passes.FillerMPerM, 1e-6);
 
-            var bead = (await new BeadStore(source).FindAsync(beadId, TestContext.Current.CancellationToken))!;
+            var bead = (await new BeadStore(source).FindAsync(beadId, Cancel))!;
             Assert.Equal((Verdict.Cold, 1, Joint.T), (bead.Judgement.Verdict, bead.Judgement.RulesVersion, bead.Judgement.Shape.Joint));
             Assert.Equal((6.0, 4.1), (bead.Judgement.Next!.VoltMark, bead.Evidence.BeadSize!.Value.Mm));
             Assert.Empty(bead.Judgement.Expected);
@@ -116,56 +120,19 @@ public class MigrationTests
         await Cluster.DropAsync(database);
     }
 
-    /// <summary>
-    /// A school as the edition before this one left it: its own server's database, made up names, a signed test weld in it.
-    /// </summary>
+    /// <summary>A school as the fourth edition left it: its own server's database, made up names, a signed test weld in it.</summary>
     [Fact]
     public async Task A_school_of_the_fourth_edition_reads_the_same_numbers_and_its_test_weld_becomes_a_chain()
     {
-        var database = await Cluster.NewDatabaseAsync();
-        List<(Guid Id, string Sheet)> sheets;
-        List<(Guid Id, string Evidence, string Judgement, string? Ruled)> beads;
-        await using (var connection = new NpgsqlConnection($"{database.Owner};Pooling=false"))
+        var school = await RestoreAsync("fourth-edition-school.sql.gz");
+        Assert.Equal([28, 78, 78], school.Stored.Take(3).Select(rows => rows.Count));
+        await using (var source = NpgsqlDataSource.Create(school.Database.Application))
         {
-            await using var packed = new GZipStream(
-                File.OpenRead(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data/fourth-edition-school.sql.gz")),
-                CompressionMode.Decompress
-            );
-            using var text = new StreamReader(packed);
-            await connection.ExecuteAsync(await text.ReadToEndAsync());
-            await connection.ExecuteAsync("set search_path = public");
-            sheets = (await connection.QueryAsync<(Guid, string)>("select id, body::text from sheet")).AsList();
-            beads = (
-                await connection.QueryAsync<(Guid, string, string, string?)>(
-                    """
-                    select bead.id, coalesce(again.evidence, bead.evidence)::text, coalesce(again.judgement, bead.judgement)::text,
-                        (select instructor from ruling where bead_id = bead.id and aspect is null order by ruled_at desc limit 1)
-                    from bead left join lateral (select evidence, judgement from look where bead_id = bead.id order by looked_at desc limit
-                        1) as again on true
-                    """
-                )
-            ).AsList();
-        }
-        Assert.Equal((28, 78), (sheets.Count, beads.Count));
-
-        Migrations.Run(database.Owner);
-        await Grants.ApplyAsync(database.Owner, database.Application, TestContext.Current.CancellationToken);
-
-        await using (var source = NpgsqlDataSource.Create(database.Application))
-        {
-            var (sheetStore, beadStore, tests) = (new SheetStore(source), new BeadStore(source), new TestWeldStore(source));
-            foreach (var (id, before) in sheets)
-                SameNumbers(before, (await sheetStore.FindAsync(id, TestContext.Current.CancellationToken))!.Body);
-            foreach (var (id, evidence, judgement, ruled) in beads)
-            {
-                var bead = (await beadStore.FindAsync(id, TestContext.Current.CancellationToken))!;
-                SameNumbers(evidence, bead.Evidence);
-                SameNumbers(judgement, bead.Judgement);
-                Assert.Equal(ruled, bead.Ruled is { } word ? EnumText.Of(word) : null);
-            }
-            await using var connection = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
-            Assert.Equal(beads.Count, await connection.ExecuteScalarAsync<long>("select count(*) from bead_standing"));
-            Assert.Equal(1, await connection.ExecuteScalarAsync<long>("select count(*) from bead_standing where withdrawn"));
+            await ReadAsStoredAsync(source, school);
+            var tests = new TestWeldStore(source);
+            await using var connection = await source.OpenConnectionAsync(Cancel);
+            Assert.Equal(78, await connection.ExecuteScalarAsync<long>("select count(*) from bead_verdict"));
+            Assert.Equal(1, await connection.ExecuteScalarAsync<long>("select count(*) from bead_verdict where withdrawn"));
             // In the order in which they were made, each one's clock later than the one's before.
             foreach (
                 var (table, clock) in new[]
@@ -191,7 +158,7 @@ public class MigrationTests
                     TestContext.Current.CancellationToken
                 )
             )!;
-            var records = await tests.RecordsAsync(test.Id, TestContext.Current.CancellationToken);
+            var records = await tests.RecordsAsync(test.Id, Cancel);
             Assert.Equal(
                 [
                     RecordKind.Assessment,
@@ -209,14 +176,95 @@ public class MigrationTests
                 (records[4].Record.Note, records[4].Record.Passed, records[5].Record.Note)
             );
         }
-        await Cluster.DropAsync(database);
+        await Cluster.DropAsync(school.Database);
+    }
+
+    /// <summary>The demo school as the fifth edition left it, with one test weld: its sentences were still plain text.</summary>
+    [Fact]
+    public async Task A_school_of_the_fifth_edition_reads_as_it_was_stored()
+    {
+        var school = await RestoreAsync("fifth-edition-school.sql.gz");
+        Assert.All(school.Stored, rows => Assert.NotEmpty(rows));
+        await using (var source = NpgsqlDataSource.Create(school.Database.Application))
+        {
+            await ReadAsStoredAsync(source, school);
+            await using var connection = await source.OpenConnectionAsync(Cancel);
+            var tests = new TestWeldStore(source);
+            foreach (var id in await connection.QueryAsync<Guid>("select id from test_weld"))
+            {
+                var test = (await tests.FindAsync(id, Cancel))!;
+                var records = await tests.RecordsAsync(id, Cancel);
+                Assert.NotEmpty(records);
+                Assert.Null(RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]));
+            }
+        }
+        await Cluster.DropAsync(school.Database);
+    }
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    // What is kept as it was computed that day, and how it is read back.
+    private static readonly (string Stored, Func<NpgsqlDataSource, Guid, Task<object>> Read)[] Snapshots =
+    [
+        ("select id, body::text from sheet", async (source, id) => (await new SheetStore(source).FindAsync(id, Cancel))!.Body),
+        ($"select id, evidence::text from ({Newest}) as bead", async (source, id) => (await BeadAsync(source, id)).Evidence),
+        ($"select id, judgement::text from ({Newest}) as bead", async (source, id) => (await BeadAsync(source, id)).Judgement),
+        ("select id, plan::text from trial", async (source, id) => (await new TrialStore(source).FindAsync(id, Cancel))!.Plan),
+        ("select id, finding::text from sweep", async (source, id) => (await new SweepStore(source).FindAsync(id, Cancel))!.Finding),
+        ("select id, body::text from kept_setting", async (source, id) => (await new KeptStore(source).FindAsync(id, Cancel))!.Setting),
+        (
+            "select id, finding::text from recording where withdrawn_at is null",
+            async (source, id) => (await new RecordingStore(source).FindAsync(id, Cancel))!.Finding
+        ),
+        ("select id, body::text from drill", async (source, id) => (await new DrillStore(source).FindAsync(id, Cancel))!.Body),
+    ];
+
+    private const string Newest = """
+        select bead.id, coalesce(again.evidence, bead.evidence) as evidence, coalesce(again.judgement, bead.judgement) as judgement
+        from bead left join lateral (select evidence, judgement from look where bead_id = bead.id order by looked_at desc limit 1) as again
+            on true
+        """;
+
+    private static async Task<Bead> BeadAsync(NpgsqlDataSource source, Guid id) => (await new BeadStore(source).FindAsync(id, Cancel))!;
+
+    private sealed record School(TestDatabase Database, IReadOnlyList<IReadOnlyList<(Guid Id, string Text)>> Stored);
+
+    // A database as a server of an earlier edition left it, what stood in it, brought forward.
+    private static async Task<School> RestoreAsync(string file)
+    {
+        var database = await Cluster.NewDatabaseAsync();
+        var stored = new List<IReadOnlyList<(Guid, string)>>();
+        await using (var connection = new NpgsqlConnection($"{database.Owner};Pooling=false"))
+        {
+            await using var packed = new GZipStream(
+                File.OpenRead(Path.Combine(Cluster.Root, "tests/GentleBead.Server.Tests/Data", file)),
+                CompressionMode.Decompress
+            );
+            using var text = new StreamReader(packed);
+            await connection.ExecuteAsync(await text.ReadToEndAsync());
+            await connection.ExecuteAsync("set search_path = public");
+            foreach (var (sql, _) in Snapshots)
+                stored.Add((await connection.QueryAsync<(Guid, string)>(sql)).AsList());
+        }
+        Migrations.Run(database.Owner);
+        await Grants.ApplyAsync(database.Owner, database.Application, Cancel);
+        return new(database, stored);
+    }
+
+    private static async Task ReadAsStoredAsync(NpgsqlDataSource source, School school)
+    {
+        foreach (var ((_, read), rows) in Snapshots.Zip(school.Stored))
+        {
+            foreach (var (id, text) in rows)
+                SameNumbers(text, await read(source, id));
+        }
     }
 
     // What is called by another name since.
     private static readonly Dictionary<string, string> Renamed = new() { ["school"] = "way", ["differences"] = "otherWays" };
 
     // Every number and word that was stored is read, and said again, as it was.
-    private static void SameNumbers<T>(string stored, T read)
+    private static void SameNumbers(string stored, object read)
     {
         using var before = JsonDocument.Parse(stored);
         using var after = JsonDocument.Parse(JsonSerializer.Serialize(read, QuantityJson.Options));

@@ -28,11 +28,8 @@ public sealed record Job(
     /// <summary>Thinnest plate a sheet is made for.</summary>
     public static readonly Length Thinnest = Length.FromMm(0.5);
 
-    /// <summary>Thickest plate a sheet is made for.</summary>
-    public static readonly Length Thickest = Length.FromMm(25);
-
-    // 1 in is said for 25 mm plate; the 0.4 mm between them must not refuse it.
-    private static readonly Length OneInch = Length.FromInches(1);
+    /// <summary>Thickest plate a sheet is made for. 1 in is said for 25 mm plate; the 0.4 mm between them must not refuse it.</summary>
+    public static readonly Length Thickest = Length.FromInches(1);
 
     /// <summary>The arc of a fed wire.</summary>
     /// <exception cref="InvalidOperationException">TIG feeds no wire.</exception>
@@ -49,7 +46,7 @@ public sealed record Job(
         Outside(Thickness, JobPart.Thickness) ?? (OtherThickness is null ? null : Outside(OtherThickness, JobPart.OtherThickness));
 
     private static Refusal? Outside(Thickness thickness, JobPart part) =>
-        thickness.Value < Thinnest || thickness.Value > OneInch
+        thickness.Value < Thinnest || thickness.Value > Thickest
             ? new Refusal(
                 part,
                 Say(

@@ -29,10 +29,10 @@ public sealed class BeadFileStore(NpgsqlDataSource database)
             return null;
         var row = await connection.QuerySingleAsync<Row>(
             $"""
-            select {SheetStore.Columns("sheet")}, bead_standing.machine_id as "MachineId", trial.plan as "Plan", trial_bead.step as "Step"
-            from bead_standing join sheet on sheet.id = bead_standing.sheet_id
-            left join trial_bead on trial_bead.bead_id = bead_standing.bead_id left join trial on trial.id = trial_bead.trial_id
-            where bead_standing.bead_id = @id
+            select {SheetStore.Columns("sheet")}, bead_verdict.machine_id as "MachineId", trial.plan as "Plan", trial_bead.step as "Step"
+            from bead_verdict join sheet on sheet.id = bead_verdict.sheet_id
+            left join trial_bead on trial_bead.bead_id = bead_verdict.bead_id left join trial on trial.id = trial_bead.trial_id
+            where bead_verdict.bead_id = @id
             """,
             new { id },
             cancel

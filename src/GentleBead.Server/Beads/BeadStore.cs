@@ -38,9 +38,6 @@ public sealed record Bead(
     Guid Version
 )
 {
-    /// <summary>The verdict that stands: the instructor's where there is one.</summary>
-    public Verdict Standing() => Ruled ?? Judgement.Verdict;
-
     /// <summary>Whether what was used was read from the machine's marks, and not measured.</summary>
     public bool FromMarks() => (WireMark ?? AmpMark) is not null;
 
@@ -82,28 +79,16 @@ public sealed class BeadStore(NpgsqlDataSource database)
     public static async Task<Bead?> FindAsync(NpgsqlConnection connection, Guid id, CancellationToken cancel) =>
         (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from bead_now where id = @id", new { id }, cancel))?.Bead;
 
-    /// <summary>The newest standing bead of a coupon; null before the first.</summary>
-    public static async Task<Bead?> LastAsync(NpgsqlConnection connection, Guid sheetId, CancellationToken cancel) =>
-        (
-            await connection.QuerySingleOrDefaultAsync<Row>(
-                $"select {Columns} from bead_now where id = (select bead_id from bead_standing where sheet_id = @sheetId and not "
-                    + $"withdrawn order by number desc limit 1)",
-                new { sheetId },
-                cancel
-            )
-        )?.Bead;
-
     /// <summary>
     /// The newest bead before a number on a coupon that a change can be read against. A trial's bead is laid off on purpose: what came of a
-    /// change is not
-    /// read against it.
+    /// change is not read against it.
     /// </summary>
     public static async Task<Bead?> BeforeAsync(NpgsqlConnection connection, Guid sheetId, int number, CancellationToken cancel) =>
         (
             await connection.QuerySingleOrDefaultAsync<Row>(
                 $"""
                 select {Columns} from bead_now where id = (
-                    select bead_standing.bead_id from bead_standing left join trial_bead on trial_bead.bead_id = bead_standing.bead_id
+                    select bead_verdict.bead_id from bead_verdict left join trial_bead on trial_bead.bead_id = bead_verdict.bead_id
                     where sheet_id = @sheetId and not withdrawn and number < @number and trial_bead.bead_id is null
                         order by number desc limit 1)
                 """,
@@ -112,7 +97,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
             )
         )?.Bead;
 
-    /// <summary>A page of a coupon's standing beads, in order; the newest, or those before a number.</summary>
+    /// <summary>A page of a coupon's beads that are not withdrawn, in order; the newest, or those before a number.</summary>
     public static async Task<IReadOnlyList<LaidBead>> LaidAsync(
         NpgsqlConnection connection,
         Guid sheetId,
@@ -121,7 +106,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
     )
     {
         var rows = await connection.QueryAsync<LaidRow>(
-            $"select {LaidColumns} from bead_standing where sheet_id = @sheetId and not withdrawn and number < @before order by "
+            $"select {LaidColumns} from bead_verdict where sheet_id = @sheetId and not withdrawn and number < @before order by "
                 + $"number desc limit @Page",
             new
             {
@@ -141,7 +126,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
         return await LaidAsync(connection, sheetId, before, cancel);
     }
 
-    /// <summary>Every standing bead of some coupons in full, by coupon: for work that is done once, not for a screen.</summary>
+    /// <summary>Every bead of some coupons that is not withdrawn, in full, by coupon: for work that is done once, not for a screen.</summary>
     public async Task<ILookup<Guid, Bead>> AllOfSheetsAsync(IEnumerable<Guid> sheetIds, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
@@ -153,7 +138,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
         return rows.ToLookup(row => row.SheetId, row => row.Bead);
     }
 
-    /// <summary>The standing beads of a trial, by its steps, in the order they were laid.</summary>
+    /// <summary>A trial's beads that are not withdrawn, by its steps, in the order they were laid.</summary>
     public async Task<IReadOnlyList<Bead>> OfTrialAsync(Guid trialId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
@@ -222,7 +207,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
             returning id, seq, number, recorded_at),
         placed as (insert into trial_bead (bead_id, trial_id, step, fresh_piece) select id, @trialId, @step, @freshPiece from laid
             where @trialId is not null)
-        insert into bead_standing (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm,
+        insert into bead_verdict (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm,
             wire_mark, volt_mark, amp_mark,
             wire_feed_m_per_min, volts, sound, cause, verdict, shape, next, recorded_at, withdrawn)
         select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark,
@@ -253,7 +238,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at, sent)
                 values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, coalesce(@at, now()), @sent)
                     on conflict (id) do nothing returning id)
-            update bead_standing set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id
+            update bead_verdict set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id
                 from looked where bead_id = @beadId
             """,
             new
@@ -284,7 +269,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
             """
             with taken as (update bead set withdrawn_by = @by, withdrawn_at = case when @by::uuid is null then null else now() end
                 where id = @id returning id, withdrawn_at)
-            update bead_standing set withdrawn = taken.withdrawn_at is not null from taken where bead_id = taken.id
+            update bead_verdict set withdrawn = taken.withdrawn_at is not null from taken where bead_id = taken.id
             """,
             new { id, by },
             cancel

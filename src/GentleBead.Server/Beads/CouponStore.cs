@@ -10,7 +10,7 @@ namespace GentleBead.Server.Beads;
 
 /// <summary>A sheet with the beads laid to it.</summary>
 /// <param name="Sheet">The sheet.</param>
-/// <param name="Beads">The newest of its standing beads, in order.</param>
+/// <param name="Beads">The newest of its beads that are not withdrawn, in order.</param>
 /// <param name="Earlier">Whether there are earlier ones.</param>
 /// <param name="Last">The newest in full; null before the first.</param>
 public sealed record Coupon(AssignedSheet Sheet, IReadOnlyList<LaidBead> Beads, bool Earlier, Bead? Last);
@@ -27,8 +27,8 @@ public sealed record RackBead(Guid Id, int Number, Core.Judging.Verdict Verdict,
 /// <param name="AssignedAt">When it was given out.</param>
 /// <param name="Job">What is welded on it.</param>
 /// <param name="PositionName">ISO and AWS names of its position.</param>
-/// <param name="Beads">The newest of its standing beads, in order.</param>
-/// <param name="Earlier">How many standing beads it has besides.</param>
+/// <param name="Beads">The newest of its beads that are not withdrawn, in order.</param>
+/// <param name="Earlier">How many it has besides.</param>
 public sealed record RackCoupon(
     Guid SheetId,
     DateTimeOffset AssignedAt,
@@ -136,7 +136,7 @@ public sealed class CouponStore(NpgsqlDataSource database)
                 select given.id, newest.bead_id, newest.number, newest.verdict, newest.shape, newest.all_of_it
                 from unnest(@ids) as given (id) cross join lateral (
                     select bead_id, number, coalesce(ruled, verdict) as verdict, shape, count(*) over ()::int as all_of_it
-                    from bead_standing where sheet_id = given.id and not withdrawn order by number desc limit @RackBeads) as newest
+                    from bead_verdict where sheet_id = given.id and not withdrawn order by number desc limit @RackBeads) as newest
                 order by newest.number
                 """,
                 new { ids = coupons.Select(coupon => coupon.Id).ToArray(), RackBeads },

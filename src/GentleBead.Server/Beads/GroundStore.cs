@@ -83,10 +83,10 @@ public static class GroundStore
             )}}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
                 "Readings",
                 (select plan from trial where trial.id = @trialId and trial.sheet_id = sheet.id) as "Plan",
-                array(select cause from (select cause, bead_id from bead_standing where student_id = sheet.student_id and not withdrawn
+                array(select cause from (select cause, bead_id from bead_verdict where student_id = sheet.student_id and not withdrawn
                     order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "StudentCauses",
-                array(select cause from (select cause, bead_id from bead_standing where machine_id = booth.machine_id and not withdrawn
+                array(select cause from (select cause, bead_id from bead_verdict where machine_id = booth.machine_id and not withdrawn
                     order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "MachineCauses",
                 (select body from practice_tolerances order by seq desc limit 1) as "Tolerances",

@@ -92,18 +92,18 @@ public sealed class PictureStore(NpgsqlDataSource database)
         return await connection.IsRepeatAsync("picture", id, sent, cancel);
     }
 
-    /// <summary>Whose bead a standing picture shows; null where there is no such picture.</summary>
+    /// <summary>Whose bead a picture shows that is not withdrawn; null where there is no such picture.</summary>
     public async Task<Guid?> StudentOfAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<Guid?>(
-            "select student_id from picture join bead_standing using (bead_id) where picture.id = @id and picture.withdrawn_at is null",
+            "select student_id from picture join bead_verdict using (bead_id) where picture.id = @id and picture.withdrawn_at is null",
             new { id },
             cancel
         );
     }
 
-    /// <summary>One standing picture.</summary>
+    /// <summary>One picture that is not withdrawn.</summary>
     public async Task<Picture?> FindAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
@@ -116,7 +116,7 @@ public sealed class PictureStore(NpgsqlDataSource database)
         )?.Picture;
     }
 
-    /// <summary>The standing pictures of a bead, oldest first.</summary>
+    /// <summary>A bead's pictures that are not withdrawn, oldest first.</summary>
     public async Task<IReadOnlyList<Picture>> OfBeadAsync(Guid beadId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);

@@ -37,7 +37,7 @@ public sealed class RulingStore(NpgsqlDataSource database)
                 insert into ruling (id, bead_id, aspect, tool, instructor, reason, ruled_by, ruled_at, sent)
                 values (@Id, @beadId, @aspect, @Tool, @Instructor, @Reason, @RuledBy, coalesce(@at, now()), @sent)
                     on conflict (id) do nothing returning instructor)
-            update bead_standing set ruled = case when @aspect::text is null then given.instructor else ruled end from given
+            update bead_verdict set ruled = case when @aspect::text is null then given.instructor else ruled end from given
                 where bead_id = @beadId
             """,
             new
@@ -72,8 +72,8 @@ public sealed class RulingStore(NpgsqlDataSource database)
         return [.. rows.Reverse().Select(row => new NamedRuling(Read(row.Aspect, row.Tool, row.Instructor), row.Reason, row.By, row.At))];
     }
 
-    /// <summary>The standing ruling of each bead on each aspect, of beads that stand, among the newest thousand words.</summary>
-    public async Task<IReadOnlyList<Ruling>> NewestStandingAsync(CancellationToken cancel)
+    /// <summary>The newest ruling on each aspect of each bead that is not withdrawn, among the newest thousand words.</summary>
+    public async Task<IReadOnlyList<Ruling>> NewestAsync(CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(string? Aspect, string Tool, string Instructor)>(
@@ -81,9 +81,9 @@ public sealed class RulingStore(NpgsqlDataSource database)
             select aspect, tool, instructor from (
                 select distinct on (bead_id, aspect) bead_id, aspect, tool, instructor
                 from (select bead_id, aspect, tool, instructor, seq from ruling order by seq desc limit @Counted) as newest
-                    order by bead_id, aspect, seq desc) as standing
+                    order by bead_id, aspect, seq desc) as said
             -- Bead by bead: joined as a whole, every bead ever laid would be read while there are few.
-            cross join lateral (select from bead_standing where bead_id = standing.bead_id and not withdrawn limit 1) as stands
+            cross join lateral (select from bead_verdict where bead_id = said.bead_id and not withdrawn limit 1) as bead
             """,
             new { Counted },
             cancel

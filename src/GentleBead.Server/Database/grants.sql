@@ -16,5 +16,5 @@ grant update (units, way_of_setting) on person to the_application;
 grant update, delete on place, check_tick, stand_in, upload_part to the_application;
 
 -- Kept up from the records, and could be made anew from them.
-grant update on bead_standing, machine_wear, learned_window to the_application;
+grant update on bead_verdict, machine_wear, learned_window to the_application;
 grant delete on learned_window to the_application;

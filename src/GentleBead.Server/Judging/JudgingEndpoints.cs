@@ -28,10 +28,7 @@ public static class JudgingEndpoints
             .RequireAuthorization(Access.Instructor);
         judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor).Repeatable();
         judging
-            .MapGet(
-                "/agreement",
-                async (RulingStore rulings, CancellationToken cancel) => Agreement.Of(await rulings.NewestStandingAsync(cancel))
-            )
+            .MapGet("/agreement", async (RulingStore rulings, CancellationToken cancel) => Agreement.Of(await rulings.NewestAsync(cancel)))
             .RequireAuthorization(Access.Instructor);
     }
 

@@ -84,7 +84,7 @@ public sealed class KeptStore(NpgsqlDataSource database)
         )?.Keepsake;
     }
 
-    /// <summary>A page of standing kept settings with the bead each made and where its machine stood last, newest first.</summary>
+    /// <summary>A page of kept settings that are not withdrawn, with the bead each made and where its machine stood last, newest first.</summary>
     /// <param name="sought">What is sought.</param>
     /// <param name="keptBy">Whose; null for everybody's.</param>
     /// <param name="before">The place of the last one that was sent; null for the first page.</param>
@@ -105,9 +105,9 @@ public sealed class KeptStore(NpgsqlDataSource database)
                         coalesce(bead.ruled, bead.verdict) as verdict, bead.shape,
                     last.wire_mark as "WireMark", last.volt_mark as "VoltMark", last.amp_mark as "AmpMark", last.recorded_at as "LastAt"
                 from kept_setting as kept join machine on machine.id = kept.machine_id join person on person.id = kept.kept_by
-                left join bead_standing as bead on bead.bead_id = kept.bead_id
+                left join bead_verdict as bead on bead.bead_id = kept.bead_id
                 left join lateral (
-                    select wire_mark, volt_mark, amp_mark, recorded_at from bead_standing
+                    select wire_mark, volt_mark, amp_mark, recorded_at from bead_verdict
                         where machine_id = kept.machine_id and not withdrawn order by seq desc limit 1) as last on true
                 where kept.withdrawn_at is null and kept.seq < @before and (@keptBy::uuid is null or kept.kept_by = @keptBy)
                     and (@machineId::uuid is null or kept.machine_id = @machineId) and (@joint::text is null or kept.body #>> '{job,joint}'

@@ -29,7 +29,7 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadRecorder reco
     }
 
     /// <summary>
-    /// Judges a bead with the surest of its standing recordings beside the ear; where that changes nothing, nothing is added.
+    /// Judges a bead with the surest of its recordings that are not withdrawn beside the ear; where that changes nothing, nothing is added.
     /// </summary>
     public async Task JudgeAnewAsync(Guid lookId, Guid beadId, Guid by, CancellationToken cancel)
     {

@@ -97,7 +97,7 @@ public sealed class RecordingStore(NpgsqlDataSource database)
         await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>One standing recording.</summary>
+    /// <summary>One recording that is not withdrawn.</summary>
     public async Task<Recording?> FindAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
@@ -106,7 +106,7 @@ public sealed class RecordingStore(NpgsqlDataSource database)
         )?.Recording;
     }
 
-    /// <summary>The standing recordings of a bead, oldest first.</summary>
+    /// <summary>A bead's recordings that are not withdrawn, oldest first.</summary>
     public async Task<IReadOnlyList<Recording>> OfBeadAsync(Guid beadId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
@@ -129,12 +129,12 @@ public sealed class RecordingStore(NpgsqlDataSource database)
         return await connection.IsRepeatAsync("recording", id, sent, cancel);
     }
 
-    /// <summary>Whose bead a standing recording is of; null where there is no such recording.</summary>
+    /// <summary>Whose bead a recording is of that is not withdrawn; null where there is no such recording.</summary>
     public async Task<Guid?> StudentOfAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<Guid?>(
-            "select student_id from recording join bead_standing using (bead_id) where recording.id = @id and "
+            "select student_id from recording join bead_verdict using (bead_id) where recording.id = @id and "
                 + "recording.withdrawn_at is null",
             new { id },
             cancel

@@ -11,7 +11,7 @@ public sealed record EnteredChart(Guid Id, DoorChart Chart, DateTimeOffset Enter
 /// <summary>Door charts in the database.</summary>
 public sealed class ChartStore(NpgsqlDataSource database)
 {
-    /// <summary>The standing charts of a machine: the newest for each process, wire and gas.</summary>
+    /// <summary>A machine's charts that are not withdrawn: the newest for each process, wire and gas.</summary>
     public async Task<IReadOnlyList<EnteredChart>> OfMachineAsync(Guid machineId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);

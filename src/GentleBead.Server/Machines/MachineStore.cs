@@ -128,7 +128,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
         var right = await connection.QueryAsync<(string Job, double Thickness, double WireFeed, double Volts)>(
             """
             select sheet.job, newest.thickness_mm, wire_feed_m_per_min, volts
-            from (select sheet_id, thickness_mm, wire_feed_m_per_min, volts, coalesce(ruled, verdict) as verdict, seq from bead_standing
+            from (select sheet_id, thickness_mm, wire_feed_m_per_min, volts, coalesce(ruled, verdict) as verdict, seq from bead_verdict
                 where machine_id = @machineId and not withdrawn order by seq desc limit @BeadsCompared) as newest
             join sheet on sheet.id = newest.sheet_id where newest.verdict = 'right' and volts is not null
             """,
@@ -221,7 +221,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
             insert into upkeep (id, machine_id, part, note, done_by, done_at, beads_at, sent)
             values (@id, @machineId, @part, @note, @by, coalesce(@at, now()), coalesce((
                 select case when @at::timestamptz is null then beads
-                    else (select count(*) from bead_standing where machine_id = @machineId and recorded_at <= @at) end
+                    else (select count(*) from bead_verdict where machine_id = @machineId and recorded_at <= @at) end
                 from machine_wear where machine_id = @machineId), 0), @sent)
             on conflict (id) do nothing
             """,

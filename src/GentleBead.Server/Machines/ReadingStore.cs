@@ -30,7 +30,7 @@ public sealed class ReadingStore(NpgsqlDataSource database)
     // A calibration is made of the newest readings.
     private const int ReadingsKept = 200;
 
-    /// <summary>The newest standing readings of a machine, by mark.</summary>
+    /// <summary>A machine's newest readings that are not withdrawn, by mark.</summary>
     public async Task<IReadOnlyList<TakenReading>> OfMachineAsync(Guid machineId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);

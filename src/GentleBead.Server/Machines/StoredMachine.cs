@@ -11,7 +11,7 @@ public static class StoredMachine
     /// <summary>The machine as calibrated and loaded now.</summary>
     /// <param name="body">Its front.</param>
     /// <param name="load">What is on it; null for what its front says.</param>
-    /// <param name="readings">Its standing readings, by mark; null without any.</param>
+    /// <param name="readings">Its readings that are not withdrawn, by mark; null without any.</param>
     public static Machine Read(string body, string? load, string? readings)
     {
         var machine = Jsonb.Read<Machine>(body);

@@ -112,7 +112,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape
                     as "Shape", newest.next as "Next"
                 from unnest(@ids) as given (id) cross join lateral (
-                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape, next from bead_standing
+                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape, next from bead_verdict
                     where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as newest
                 order by newest.number
                 """,

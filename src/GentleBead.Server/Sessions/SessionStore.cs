@@ -67,17 +67,6 @@ public sealed class SessionStore(NpgsqlDataSource database)
         ];
     }
 
-    /// <summary>Who stands at a booth in a session; null where nobody does.</summary>
-    public async Task<Guid?> StudentAtAsync(Guid sessionId, Guid boothId, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteScalarAsync<Guid?>(
-            "select student_id from place where session_id = @sessionId and booth_id = @boothId",
-            new { sessionId, boothId },
-            cancel
-        );
-    }
-
     /// <summary>Adds a session with the places of the one before; the same id again changes nothing.</summary>
     public async Task<Session> AddAsync(Session session, Sent sent, CancellationToken cancel)
     {

@@ -11,7 +11,7 @@ namespace GentleBead.Server.Sheets;
 /// <summary>What a sheet is computed with at a booth: its machine with charts and windows, and the asker's way of setting.</summary>
 /// <param name="Machine">The booth's machine as calibrated and loaded now; null for a sheet without marks.</param>
 /// <param name="Way">The asker's way of setting.</param>
-/// <param name="Charts">The standing charts on the machine's door.</param>
+/// <param name="Charts">The charts on the machine's door that are not withdrawn.</param>
 /// <param name="Windows">What the room has found on the machine.</param>
 /// <param name="StudentId">Who stands there in the session asked about; null when nobody does, or none was asked about.</param>
 /// <param name="BoothNumber">The booth's number; 0 without a booth.</param>

@@ -318,7 +318,7 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
         var rows = await connection.QueryAsync<(Guid Id, int Number, string Measures)>(
             """
             select newest.id, number, newest.measures
-            from bead_standing join picture on picture.bead_id = bead_standing.bead_id and picture.withdrawn_at is null
+            from bead_verdict join picture on picture.bead_id = bead_verdict.bead_id and picture.withdrawn_at is null
             cross join lateral (select id, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest
             where sheet_id = @sheetId and not withdrawn order by number desc limit 30
             """,

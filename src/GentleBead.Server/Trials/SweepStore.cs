@@ -86,7 +86,7 @@ public sealed class SweepStore(NpgsqlDataSource database)
         return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from sweep where id = @id", new { id }, cancel))?.Sweep;
     }
 
-    /// <summary>The newest standing sweeps of a machine, newest first.</summary>
+    /// <summary>A machine's newest sweeps that are not withdrawn, newest first.</summary>
     public async Task<IReadOnlyList<RunSweep>> OfMachineAsync(Guid machineId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);

@@ -23,7 +23,7 @@ public sealed record TrialBeadView(Bead Bead, TrialPlace Place, IReadOnlyList<Un
 
 /// <summary>A trial with its beads and what it has shown.</summary>
 /// <param name="Trial">As started.</param>
-/// <param name="Beads">Its standing beads in the order they were laid.</param>
+/// <param name="Beads">Its beads that are not withdrawn, in the order they were laid.</param>
 /// <param name="Result">What it has shown.</param>
 /// <param name="NextStep">The next step without a fair bead; null when all have one.</param>
 /// <param name="FitAt">When the piece of the last bead is cold again by estimate; null before the first.</param>
