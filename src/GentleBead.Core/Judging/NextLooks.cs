@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using GentleBead.Core.Rules;
 
 namespace GentleBead.Core.Judging;
@@ -16,51 +17,71 @@ public sealed record NextLook(Said Text, double GainBits, IReadOnlyList<Said> Be
 /// </remarks>
 public static class NextLooks
 {
+    // For each cause of a table the shares of each look's answers, in the order of the table of observations: worked out once.
+    private static readonly ConditionalWeakTable<CauseRow, double[][]> Expected = [];
+
     /// <summary>The looks not yet taken, most telling for their trouble first.</summary>
     /// <param name="job">What was welded.</param>
     /// <param name="signs">What is known.</param>
     /// <param name="ranked">The causes as they stand.</param>
     public static IReadOnlyList<NextLook> Of(Job job, IReadOnlySet<Sign> signs, IReadOnlyList<RankedCause> ranked)
     {
-        var rows = ranked.Select(cause => Causes.Row(cause.Cause, job.Process)).ToArray();
+        var expected = ranked.Select(cause => Expected.GetValue(Causes.Row(cause.Cause, job.Process), Shares)).ToArray();
+        var doubt = ranked.Sum(cause => Doubt(cause.Share));
         return
         [
             .. Observations
-                .All.Where(look => look.Ask is not null && look.Fits(job) && !look.Answers.Any(answer => signs.Contains(answer.Sign)))
-                .Select(look => (look, gain: Gain(look, ranked, rows)))
-                .OrderByDescending(entry => entry.gain.Bits / entry.look.Trouble)
-                .Select(entry => new NextLook(entry.look.Ask!, entry.gain.Bits, entry.gain.Between)),
+                .All.Index()
+                .Where(one =>
+                    one.Item.Ask is not null && one.Item.Fits(job) && !one.Item.Answers.Any(answer => signs.Contains(answer.Sign))
+                )
+                .Select(one => (look: one.Item, bits: Math.Max(0, doubt - DoubtAfter(one.Index, ranked, expected)), at: one.Index))
+                .OrderByDescending(entry => entry.bits / entry.look.Trouble)
+                .Select(entry => new NextLook(entry.look.Ask!, entry.bits, ToldApart(entry.at, ranked, expected))),
         ];
     }
 
-    private static (double Bits, Said[] Between) Gain(Observation look, IReadOnlyList<RankedCause> ranked, CauseRow[] rows)
+    private static double[][] Shares(CauseRow row) =>
+        [
+            .. Observations.All.Select(look =>
+            {
+                var odds = look.Answers.Select(answer => Math.Exp(row.Weights.GetValueOrDefault(answer.Sign))).ToArray();
+                var total = odds.Sum();
+                return odds.Select(value => value / total).ToArray();
+            }),
+        ];
+
+    // The doubt that is left on average once the look has an answer, in bits.
+    private static double DoubtAfter(int look, IReadOnlyList<RankedCause> ranked, double[][][] expected)
     {
-        var likelihoods = rows.Select(row => Likelihoods(row, look.Answers)).ToArray();
-        var before = Entropy(ranked.Select(cause => cause.Share));
         var after = 0.0;
-        for (var answer = 0; answer < look.Answers.Count; answer++)
+        for (var answer = 0; answer < expected[0][look].Length; answer++)
         {
-            var joint = ranked.Select((cause, i) => cause.Share * likelihoods[i][answer]).ToArray();
-            var probability = joint.Sum();
-            if (probability > 0)
-                after += probability * Entropy(joint.Select(share => share / probability));
+            var probability = 0.0;
+            for (var i = 0; i < expected.Length; i++)
+                probability += ranked[i].Share * expected[i][look][answer];
+            if (probability == 0)
+                continue;
+            for (var i = 0; i < expected.Length; i++)
+                after += probability * Doubt(ranked[i].Share * expected[i][look][answer] / probability);
         }
-        // Told apart best: of the likeliest causes, the pair whose answers differ most.
+        return after;
+    }
+
+    // One cause's part in Shannon's entropy, in bits.
+    private static double Doubt(double share) => share > 0 ? -share * Math.Log2(share) : 0;
+
+    // Of the likeliest causes, the pair whose answers differ most.
+    private static Said[] ToldApart(int look, IReadOnlyList<RankedCause> ranked, double[][][] expected)
+    {
         var likely = Enumerable.Range(0, Math.Min(4, ranked.Count)).ToArray();
-        var pair = likely
+        var (one, other) = likely
             .SelectMany(a => likely.Where(b => b > a).Select(b => (a, b)))
             .MaxBy(pair =>
-                ranked[pair.a].Share * ranked[pair.b].Share * likelihoods[pair.a].Zip(likelihoods[pair.b], (x, y) => Math.Abs(x - y)).Sum()
+                ranked[pair.a].Share
+                * ranked[pair.b].Share
+                * expected[pair.a][look].Zip(expected[pair.b][look], (x, y) => Math.Abs(x - y)).Sum()
             );
-        return (Math.Max(0, before - after), [ranked[pair.a].Words, ranked[pair.b].Words]);
+        return [ranked[one].Words, ranked[other].Words];
     }
-
-    private static double[] Likelihoods(CauseRow row, IReadOnlyList<Answer> answers)
-    {
-        var odds = answers.Select(answer => Math.Exp(row.Weights.GetValueOrDefault(answer.Sign))).ToArray();
-        var total = odds.Sum();
-        return [.. odds.Select(value => value / total)];
-    }
-
-    private static double Entropy(IEnumerable<double> shares) => -shares.Where(share => share > 0).Sum(share => share * Math.Log2(share));
 }

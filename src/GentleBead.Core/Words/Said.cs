@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text;
 
 namespace GentleBead.Core.Words;
@@ -15,8 +16,10 @@ public sealed class Said : IEquatable<Said>
     // One more literal than values; a value stands behind each but the last.
     internal Said(string?[] literals, SaidValue[] values) => (this.literals, this.values) = (literals, values);
 
+    private Said(string template, SaidValue[] values) => (this.template, literals, this.values) = (template, [], values);
+
     /// <summary>The words, with {0}, {1} … where the values stand; a brace of its own is doubled.</summary>
-    public string Template => template ??= Join(i => $"{{{i}}}", escape: true);
+    public string Template => template ??= Join();
 
     /// <summary>The values, in the order of their places.</summary>
     public IReadOnlyList<SaidValue> With => values;
@@ -40,38 +43,19 @@ public sealed class Said : IEquatable<Said>
     /// <exception cref="FormatException">A place names no value, or a brace stands alone.</exception>
     public static Said Parse(string template, IReadOnlyList<SaidValue> with)
     {
-        var literals = new List<string?>();
-        var values = new List<SaidValue>();
-        var text = new StringBuilder();
-        for (var i = 0; i < template.Length; i++)
-        {
-            if (template[i] is not ('{' or '}'))
-                text.Append(template[i]);
-            else if (i + 1 < template.Length && template[i + 1] == template[i])
-                text.Append(template[i++]);
-            else if (
-                template.IndexOf('}', i) is var end
-                && template[i] == '{'
-                && end > i
-                && int.TryParse(template.AsSpan(i + 1, end - i - 1), out var place)
-                && place < with.Count
-            )
-            {
-                literals.Add(text.ToString());
-                values.Add(with[place]);
-                text.Clear();
-                i = end;
-            }
-            else
-                throw new FormatException($"A place in \"{template}\" names no value.");
-        }
-        literals.Add(text.ToString());
-        return new Said([.. literals], [.. values]);
+        var said = new Said(template, [.. with]);
+        said.Write(null, Units.Metric);
+        return said;
     }
 
     /// <summary>The sentence as a reader sees it.</summary>
     /// <param name="units">The reader's units.</param>
-    public string In(Units units) => Join(i => values[i].In(units), escape: false);
+    public string In(Units units)
+    {
+        var text = new StringBuilder();
+        Write(text, units);
+        return text.ToString();
+    }
 
     /// <inheritdoc/>
     public bool Equals(Said? other) => other is not null && Template == other.Template && values.AsSpan().SequenceEqual(other.values);
@@ -85,20 +69,48 @@ public sealed class Said : IEquatable<Said>
     /// <summary>The sentence in metric units, for logs, debuggers and tests.</summary>
     public override string ToString() => In(Units.Metric);
 
-    private string Join(Func<int, string> value, bool escape)
+    // Through the template, place by place; with no text to write into, only to see that each place names a value.
+    private void Write(StringBuilder? text, Units units)
     {
-        if (values.Length == 0)
-            return Literal(0, escape);
-        var text = new StringBuilder();
-        for (var i = 0; i < values.Length; i++)
-            text.Append(Literal(i, escape)).Append(value(i));
-        return text.Append(Literal(values.Length, escape)).ToString();
+        var rest = Template.AsSpan();
+        for (var at = rest.IndexOfAny('{', '}'); at >= 0; at = rest.IndexOfAny('{', '}'))
+        {
+            text?.Append(rest[..at]);
+            rest = rest[at..];
+            var end = rest.IndexOf('}');
+            if (rest.Length > 1 && rest[1] == rest[0])
+            {
+                text?.Append(rest[0]);
+                end = 1;
+            }
+            else if (
+                rest[0] == '{'
+                && end > 0
+                && int.TryParse(rest[1..end], NumberStyles.None, null, out var place)
+                && place < values.Length
+            )
+                text?.Append(values[place].In(units));
+            else
+                throw new FormatException($"A place in \"{Template}\" names no value.");
+            rest = rest[(end + 1)..];
+        }
+        text?.Append(rest);
     }
 
-    private string Literal(int i, bool escape)
+    private string Join()
+    {
+        if (values.Length == 0)
+            return Literal(0);
+        var text = new StringBuilder();
+        for (var i = 0; i < values.Length; i++)
+            text.Append(Literal(i)).Append('{').Append(i).Append('}');
+        return text.Append(Literal(values.Length)).ToString();
+    }
+
+    private string Literal(int i)
     {
         var text = literals[i] ?? "";
-        return escape && text.AsSpan().ContainsAny('{', '}')
+        return text.AsSpan().ContainsAny('{', '}')
             ? text.Replace("{", "{{", StringComparison.Ordinal).Replace("}", "}}", StringComparison.Ordinal)
             : text;
     }

@@ -126,7 +126,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
         return await LaidAsync(connection, sheetId, before, cancel);
     }
 
-    /// <summary>Every bead of some coupons that is not withdrawn, in full, by coupon: for work that is done once, not for a screen.</summary>
+    /// <summary>Every bead of some coupons that is not withdrawn, in full, by coupon: for what is done once, not for a screen.</summary>
     public async Task<ILookup<Guid, Bead>> AllOfSheetsAsync(IEnumerable<Guid> sheetIds, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);

@@ -7,14 +7,19 @@ namespace GentleBead.Server.Json;
 
 /// <summary>
 /// Sentences as <c>{"say": "Wire up {0}.", "with": [{"wireFeedMPerMin": 0.2}]}</c>: the words and their values, over HTTP and stored. What
-/// was stored as
-/// plain text before there were values is read as it stands; an empty text is none.
+/// was stored as plain text before there were values is read as it stands; an empty text is none.
 /// </summary>
 public sealed class SaidJson : JsonConverter<Said>
 {
     private const string Say = "say";
     private const string With = "with";
     private const string As = "as";
+    private const string Number = "number";
+    private const string Name = "name";
+    private const string Metric = "metric";
+    private const string Inch = "inch";
+    private const string Parts = "parts";
+    private const string Between = "between";
 
     // The quantities by their names in JSON, the unit at the end.
     private static readonly Dictionary<QuantityKind, string> Names = new()
@@ -37,8 +42,14 @@ public sealed class SaidJson : JsonConverter<Said>
     {
         if (reader.TokenType == JsonTokenType.String)
             return reader.GetString() is { Length: > 0 } text ? Said.AsIs(text) : null;
-        using var document = JsonDocument.ParseValue(ref reader);
-        return SaidOf(document.RootElement);
+        try
+        {
+            return SaidOf(ref reader);
+        }
+        catch (Exception unreadable) when (unreadable is InvalidOperationException or FormatException)
+        {
+            throw NoSentence(unreadable);
+        }
     }
 
     /// <inheritdoc/>
@@ -95,23 +106,23 @@ public sealed class SaidJson : JsonConverter<Said>
                     writer.WriteString(As, quantity.As);
                 break;
             case SaidNumber number:
-                writer.WriteNumber("number", number.Value);
+                writer.WriteNumber(Number, number.Value);
                 writer.WriteString(As, number.As);
                 break;
             case SaidName name:
-                writer.WriteString("name", name.Text);
+                writer.WriteString(Name, name.Text);
                 break;
             case Either either:
-                writer.WriteString("metric", either.Metric);
-                writer.WriteString("inch", either.Inch);
+                writer.WriteString(Metric, either.Metric);
+                writer.WriteString(Inch, either.Inch);
                 break;
             case SaidParts parts:
-                writer.WriteStartArray("parts");
+                writer.WriteStartArray(Parts);
                 foreach (var part in parts.Parts)
                     Write(writer, part);
                 writer.WriteEndArray();
                 if (parts.Between.Length > 0)
-                    writer.WriteString("between", parts.Between);
+                    writer.WriteString(Between, parts.Between);
                 if (parts.As.Length > 0)
                     writer.WriteString(As, parts.As);
                 break;
@@ -121,36 +132,75 @@ public sealed class SaidJson : JsonConverter<Said>
         writer.WriteEndObject();
     }
 
-    private static Said SaidOf(JsonElement element)
+    private static JsonException NoSentence(Exception? because = null) => new("This is not a sentence.", because);
+
+    // Off the bytes, without a document of each: a sheet is full of sentences.
+    private static Said SaidOf(ref Utf8JsonReader reader)
     {
-        try
+        if (reader.TokenType == JsonTokenType.String)
+            return Said.AsIs(reader.GetString()!);
+        if (reader.TokenType != JsonTokenType.StartObject)
+            throw NoSentence();
+        var (template, with) = ((string?)null, (List<SaidValue>?)null);
+        while (NextName(ref reader) is { } name)
         {
-            if (element.ValueKind == JsonValueKind.String)
-                return Said.AsIs(element.GetString()!);
-            var with = element.TryGetProperty(With, out var values) ? values.EnumerateArray().Select(ValueOf).ToArray() : [];
-            return Said.Parse(element.GetProperty(Say).GetString()!, with);
+            if (name == Say)
+                template = reader.GetString();
+            else if (name == With)
+                while (NextItem(ref reader))
+                    (with ??= []).Add(ValueOf(ref reader));
+            else
+                throw NoSentence();
         }
-        catch (Exception unreadable) when (unreadable is InvalidOperationException or KeyNotFoundException or FormatException)
-        {
-            throw new JsonException("This is not a sentence.", unreadable);
-        }
+        return Said.Parse(template ?? throw NoSentence(), with is null ? [] : with);
     }
 
-    private static SaidValue ValueOf(JsonElement element)
+    private static SaidValue ValueOf(ref Utf8JsonReader reader)
     {
-        var way = element.TryGetProperty(As, out var given) ? given.GetString()! : "";
-        foreach (var property in element.EnumerateObject())
+        // The database gives the names in an order of its own.
+        var (way, between, inch, text, number) = ("", "", "", "", 0.0);
+        var (kind, parts) = ((string?)null, (List<Said>?)null);
+        while (NextName(ref reader) is { } name)
         {
-            if (Kinds.TryGetValue(property.Name, out var kind))
-                return new SaidQuantity(kind, property.Value.GetDouble(), way);
+            if (name == As)
+                way = reader.GetString()!;
+            else if (name == Between)
+                between = reader.GetString()!;
+            else if (name == Inch)
+                inch = reader.GetString()!;
+            else
+            {
+                kind = name;
+                if (name == Parts)
+                    while (NextItem(ref reader))
+                        (parts ??= []).Add(SaidOf(ref reader));
+                else if (reader.TokenType == JsonTokenType.Number)
+                    number = reader.GetDouble();
+                else
+                    text = reader.GetString()!;
+            }
         }
-        if (element.TryGetProperty("number", out var number))
-            return new SaidNumber(number.GetDouble(), way);
-        if (element.TryGetProperty("name", out var name))
-            return new SaidName(name.GetString()!);
-        if (element.TryGetProperty("metric", out var metric))
-            return new Either(metric.GetString()!, element.GetProperty("inch").GetString()!);
-        var between = element.TryGetProperty("between", out var set) ? set.GetString()! : "";
-        return new SaidParts([.. element.GetProperty("parts").EnumerateArray().Select(SaidOf)], between, way);
+        return kind switch
+        {
+            Number => new SaidNumber(number, way),
+            Name => new SaidName(text),
+            Metric => new Either(text, inch),
+            Parts => new SaidParts(parts is null ? [] : parts, between, way),
+            not null when Kinds.TryGetValue(kind, out var quantity) => new SaidQuantity(quantity, number, way),
+            _ => throw NoSentence(),
+        };
     }
+
+    // The name of an object's next property, its value at hand; null at its end.
+    private static string? NextName(ref Utf8JsonReader reader)
+    {
+        if (!reader.Read() || reader.TokenType != JsonTokenType.PropertyName)
+            return null;
+        var name = reader.GetString();
+        reader.Read();
+        return name;
+    }
+
+    // On to a list's next item; false at its end.
+    private static bool NextItem(ref Utf8JsonReader reader) => reader.Read() && reader.TokenType != JsonTokenType.EndArray;
 }

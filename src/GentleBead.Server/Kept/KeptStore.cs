@@ -84,7 +84,7 @@ public sealed class KeptStore(NpgsqlDataSource database)
         )?.Keepsake;
     }
 
-    /// <summary>A page of kept settings that are not withdrawn, with the bead each made and where its machine stood last, newest first.</summary>
+    /// <summary>A page of kept settings, none withdrawn, newest first: with the bead each made and where its machine stood last.</summary>
     /// <param name="sought">What is sought.</param>
     /// <param name="keptBy">Whose; null for everybody's.</param>
     /// <param name="before">The place of the last one that was sent; null for the first page.</param>
