@@ -22,7 +22,8 @@ for (const folder of folders) {
       }
     }
   }
-  const share = all === 0 ? 100 : (100 * killed) / all;
+  // Where nothing was tried, nothing was noticed.
+  const share = all === 0 ? 0 : (100 * killed) / all;
   if (share < Number(bar)) under++;
   console.log(`${folder.padEnd(20)} ${killed} of ${all} noticed, ${share.toFixed(1)} % (${hung} of them hung)`);
 }

@@ -59,6 +59,49 @@ public class RankingTests
     }
 
     [Fact]
+    public void A_score_is_the_prior_and_every_weight_by_its_strength()
+    {
+        var random = new Random(13);
+        foreach (var row in Causes.Table.Concat(TigCauses.Table))
+        {
+            var signs = Some(random);
+            var strengths = signs.ToDictionary(sign => sign, _ => 0.5 + random.NextDouble());
+            var expected = Math.Log(row.Prior);
+            foreach (var sign in signs)
+                expected += row.Weights.GetValueOrDefault(sign) * strengths[sign];
+            Assert.Equal(expected, Ranking.Score(row, signs, strengths), 1e-9);
+            Assert.Equal(
+                Math.Log(0.01) - Math.Log(row.Prior),
+                Ranking.Score(row, signs, null, new Dictionary<Cause, double> { [row.Cause] = 0.01 }) - Ranking.Score(row, signs),
+                1e-9
+            );
+        }
+    }
+
+    [Fact]
+    public void What_speaks_for_a_cause_and_against_it_is_read_out_strongest_first()
+    {
+        var random = new Random(14);
+        for (var round = 0; round < 50; round++)
+        {
+            var signs = Some(random);
+            var strengths = signs.ToDictionary(sign => sign, _ => 0.5 + random.NextDouble());
+            foreach (var ranked in Ranking.Rank(signs, strengths: strengths))
+            {
+                var weights = Causes.Table.Single(row => row.Cause == ranked.Cause).Weights;
+                var told = signs.Where(sign => Math.Abs(weights.GetValueOrDefault(sign)) >= 0.3).ToArray();
+                Assert.Equal(Words(told.Where(sign => weights[sign] > 0)), ranked.For);
+                Assert.Equal(Words(told.Where(sign => weights[sign] < 0)), ranked.Against);
+
+                IEnumerable<Said> Words(IEnumerable<Sign> some) =>
+                    some.OrderByDescending(sign => Math.Abs(weights[sign] * strengths[sign]))
+                        .ThenBy(sign => sign)
+                        .Select(sign => Observations.Of(sign).Words);
+            }
+        }
+    }
+
+    [Fact]
     public void Contrary_signs_never_stand_on_one_side()
     {
         // A pair is short or long, wire is under or over: no cause may count both as speaking for it.
