@@ -7525,7 +7525,7 @@ export interface components {
         Coupon: {
             /** @description The sheet. */
             sheet: components["schemas"]["AssignedSheet"];
-            /** @description The newest of its standing beads, in order. */
+            /** @description The newest of its beads that are not withdrawn, in order. */
             beads: components["schemas"]["LaidBead"][];
             /** @description Whether there are earlier ones. */
             earlier: boolean;
@@ -8992,11 +8992,11 @@ export interface components {
             job: components["schemas"]["Job"];
             /** @description ISO and AWS names of its position. */
             positionName: string;
-            /** @description The newest of its standing beads, in order. */
+            /** @description The newest of its beads that are not withdrawn, in order. */
             beads: components["schemas"]["RackBead"][];
             /**
              * Format: int32
-             * @description How many standing beads it has besides.
+             * @description How many it has besides.
              */
             earlier: number;
         };
@@ -9920,7 +9920,7 @@ export interface components {
         TrialView: {
             /** @description As started. */
             trial: components["schemas"]["StartedTrial"];
-            /** @description Its standing beads in the order they were laid. */
+            /** @description Its beads that are not withdrawn, in the order they were laid. */
             beads: components["schemas"]["TrialBeadView"][];
             /** @description What it has shown. */
             result: components["schemas"]["TrialResult"];
@@ -10119,7 +10119,7 @@ export interface components {
         WireKind: "solidSteel" | "stainless" | "aluminium" | "selfShielded" | "gasShielded";
         /** @description Takes something back that was noted by mistake, or puts it back; it stays in the records either way. */
         Withdrawal: {
-            /** @description Taken back, or standing. */
+            /** @description Whether it is taken back; false puts it back. */
             withdrawn: boolean;
         };
     };
