@@ -2,9 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Judging;
 
@@ -13,9 +11,7 @@ public class AspectsTests
 {
     private static readonly Sheet T = Room.Sheet(machine: Room.KnobAndTaps);
 
-    private static readonly Sheet Tig = Assert.IsType<Sheet>(
-        Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon))
-    );
+    private static readonly Sheet Tig = Room.TigSheet();
 
     private static AspectVerdict Of(Aspect aspect, double wire, double volts, Evidence evidence, bool fromMarks = false) =>
         Judge
@@ -93,17 +89,10 @@ public class AspectsTests
     private static Evidence Cut(double? root, double unfused) =>
         new(
             Sound.EvenCrackle,
-            Macro: new(
-                Length.FromMm(4),
-                Length.FromMm(4),
-                Length.FromMm(2.9),
-                Length.FromMm(5.6),
-                Length.FromMm(0.4),
-                root is { } mm ? Length.FromMm(mm) : null,
-                null,
-                null,
-                Length.FromMm(unfused)
-            )
+            Macro: WorkedCases.Section(root ?? 0, unfused) with
+            {
+                RootPenetration = root is { } mm ? Length.FromMm(mm) : null,
+            }
         );
 
     [Fact]

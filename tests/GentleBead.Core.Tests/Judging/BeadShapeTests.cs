@@ -59,7 +59,7 @@ public class BeadShapeTests
         var bead = new Evidence(BeadSize: Length.FromMm(5), Measured: new(Crown: Length.FromMm(1)));
         Assert.Equal(1 / (5 * Math.Sqrt(2)), Of(bead).CrownShare, 1e-12);
         Assert.Equal(0.6, Of(bead with { Measured = new(Crown: Length.FromMm(9)) }).CrownShare);
-        var cut = Section(1.5) with { Reinforcement = Length.FromMm(2) };
+        var cut = WorkedCases.Section(1.5, 0) with { Reinforcement = Length.FromMm(2) };
         Assert.Equal(2 / (4 * Math.Sqrt(2)), Of(new(Macro: cut)).CrownShare, 1e-12);
         Assert.Equal(1 / (5 * Math.Sqrt(2)), Of(bead with { Macro = cut }).CrownShare, 1e-12);
     }
@@ -72,13 +72,11 @@ public class BeadShapeTests
         Assert.Equal((0.4 * amps, 0.5 * amps), (hot.TintShare, hot.PenetrationShare));
         Assert.Equal((0.9, true), (Of(new(Tint: Tint.Wide)).TintShare, Of(new(Tint: Tint.Wide)).TintSeen));
         // A section is measured against the plate it bit into.
-        var cut = Of(new(Macro: Section(1.5)));
+        var cut = Of(new(Macro: WorkedCases.Section(1.5, 0)));
         Assert.Equal((1.5 / 3.175, true), (cut.PenetrationShare, cut.PenetrationSeen));
         Assert.False(cut.TintSeen);
 
-        var tig = Assert.IsType<Sheet>(
-            Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon))
-        );
+        var tig = Room.TigSheet();
         Assert.Equal(0.6, BeadShape.From(tig, null, tig.Amps * 1.2, new()).PenetrationShare, 1e-12);
         Assert.Equal(0.5, BeadShape.From(tig, null, null, new()).PenetrationShare, 1e-12);
     }
@@ -109,17 +107,4 @@ public class BeadShapeTests
         var plate = Room.Sheet(joint: Joint.BeadOnPlate, position: Position.Flat);
         Assert.Equal(8, BeadShape.From(plate, null, null, new(BeadSize: Length.FromMm(8))).Width.Mm);
     }
-
-    private static MacroMeasures Section(double root) =>
-        new(
-            Length.FromMm(4),
-            Length.FromMm(4),
-            Length.FromMm(2.8),
-            Length.FromMm(5.7),
-            Length.FromMm(0.5),
-            Length.FromMm(root),
-            null,
-            null,
-            Length.FromMm(0)
-        );
 }

@@ -4,7 +4,6 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
-using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Tests.Judging;
 
@@ -20,9 +19,7 @@ public class ExpectedAndAdvisedTests
     private static readonly Sheet T = Room.Sheet(machine: Room.Digital);
     private static readonly PairSettings Pair = T.Pair!;
 
-    private static readonly Sheet Tig = Assert.IsType<Sheet>(
-        Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon))
-    );
+    private static readonly Sheet Tig = Room.TigSheet();
 
     private static Settings Used(double wire, double volts) => new(Pair.WireFeed * wire, Voltage.FromVolts(Pair.Volts.Aim.Volts + volts));
 

@@ -1,7 +1,6 @@
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -16,9 +15,7 @@ public class TurnTests
 
     private static readonly Machine WithAmps = Room.Digital with { AmpControl = Digits };
 
-    private static readonly Sheet Tig = Assert.IsType<Sheet>(
-        Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon))
-    );
+    private static readonly Sheet Tig = Room.TigSheet();
 
     [Theory]
     [InlineData(4, 5, "up one tap, 4 to 5")]

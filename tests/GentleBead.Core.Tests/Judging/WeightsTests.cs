@@ -29,6 +29,8 @@ public class WeightsTests
     private static readonly (Sign One, Sign Other)[] Contraries =
     [
         (Sign.Popping, Sign.Hiss),
+        (Sign.EvenCrackle, Sign.Hiss),
+        (Sign.RippleEven, Sign.RippleUneven),
         (Sign.PushedBack, Sign.LongArc),
         (Sign.TallNarrow, Sign.Sunk),
         (Sign.TintNone, Sign.TintWide),
@@ -228,13 +230,21 @@ public class WeightsTests
                 )
         ),
         new(
-            "Right settings do not speak for what was set, nor against what was not",
-            row =>
-                SettingsOn.All(sign =>
-                    row.Whose != Whose.Controls || sign is Sign.WireOn or Sign.PairInBand && row.Verdict is not Verdict.Unsteady
-                        ? row.Whose == Whose.Controls || Weight(row, sign) >= 0
-                        : sign == Sign.WireOn && row.Cause is Cause.VoltsLow or Cause.VoltsHigh || Weight(row, sign) <= 0
-                )
+            "Right settings speak against no cause beside them",
+            row => row.Whose == Whose.Controls || SettingsOn.All(sign => Weight(row, sign) >= 0)
+        ),
+        new(
+            "Volts or amps on the sheet do not speak for what was set",
+            row => row.Whose != Whose.Controls || (Weight(row, Sign.VoltsOn) <= 0 && Weight(row, Sign.AmpsOn) <= 0)
+        ),
+        new("A smooth pair does not speak for a bad one", row => row.Verdict != Verdict.Unsteady || Weight(row, Sign.PairInBand) <= 0),
+        new(
+            "Wire on the sheet speaks against too much of it and too little",
+            row => row.Cause is not (Cause.WireHigh or Cause.WireLow) || Weight(row, Sign.WireOn) < 0
+        ),
+        new(
+            "and for volts that are off",
+            row => IsTig(row) || row.Cause is not (Cause.VoltsHigh or Cause.VoltsLow) || Weight(row, Sign.WireOn) > 0
         ),
     ];
 
@@ -295,10 +305,7 @@ public class WeightsTests
 
     private static double Weight(CauseRow row, Sign sign) => row.Weights.GetValueOrDefault(sign);
 
-    private static bool IsTig(CauseRow row) =>
-        TigCauses.Table.Any(one =>
-            one.Cause == row.Cause && one.Words == row.Words && one.Change == row.Change && one.Expect == row.Expect
-        );
+    private static bool IsTig(CauseRow row) => TigCauses.Table.Any(one => ReferenceEquals(one.Words, row.Words));
 
     private static double Heat(Sign sign) => Observations.Of(sign).Heat;
 
