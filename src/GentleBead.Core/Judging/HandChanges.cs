@@ -13,17 +13,17 @@ internal static class HandChanges
     {
         [ChangeKind.Keep] = new(_ => Say($"Keep it. Do the same again."), LeaveControls: false),
         [ChangeKind.Slower] = new(sheet =>
-            sheet.Travel is { } travel ? Say($"Travel slower: about {travel}.") : Say($"Stay longer: about {Seconds(sheet)}.")
+            sheet.Travel is { } travel ? Say($"Travel slower: {travel:timed}.") : Say($"Stay longer: about {Seconds(sheet)}.")
         ),
         [ChangeKind.Faster] = new(sheet =>
-            sheet.Travel is { } travel ? Say($"Travel faster: about {travel}.") : Say($"Stay shorter: about {Seconds(sheet)}.")
+            sheet.Travel is { } travel ? Say($"Travel faster: {travel:timed}.") : Say($"Stay shorter: about {Seconds(sheet)}.")
         ),
         [ChangeKind.ShorterStickOut] = new(sheet => Say($"Bring the tip in: stick-out {sheet.RequirePair().StickOut.Aim}.")),
         [ChangeKind.MendAngle] = new(sheet => Say($"Mend the angle: {sheet.WorkAngle}.")),
         [ChangeKind.SteadyHand] = new(sheet =>
             Sentences(
                 Say($"Brace the hand, make a dry run."),
-                sheet.Travel is { } travel ? Say($"Count it along: about {travel}.") : Say($"Count it out: about {Seconds(sheet)}.")
+                sheet.Travel is { } travel ? Say($"Count it along: {travel:timed}.") : Say($"Count it out: about {Seconds(sheet)}.")
             )
         ),
         [ChangeKind.CheckGas] = new(sheet =>
@@ -32,10 +32,10 @@ internal static class HandChanges
                 : Say($"Check the cover: dry wire, the stick-out of the sheet, no draught.")
         ),
         [ChangeKind.CleanPlate] = new(
-            _ => Say($"Grind the plate bright, clamp on bare metal, the same settings again."),
+            sheet => Say($"{sheet.Job.Metal.Facts().Clean}; clamp on bare metal, the same settings again."),
             LeaveControls: false
         ),
-        [ChangeKind.CoolPlate] = new(_ => Say($"Take a cold piece, or quench this one, and lay the same again.")),
+        [ChangeKind.CoolPlate] = new(sheet => Say($"The plate is hot: {sheet.Job.Metal.Facts().Cool}, and lay the same again.")),
         [ChangeKind.MeasureWire] = new(sheet =>
             Say($"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}.")
         ),
