@@ -190,7 +190,7 @@ public static class Causes
             [Hiss] = 1.8, [Rattle] = 0.9, [Flat] = 0.6, [Sunk] = 0.6, [Undercut] = 1.2, [TintWide] = 0.7, [SpatterBig] = 1.3,
             [PairLong] = 2.0, [VoltsOver] = 1.2, [WireOn] = 0.5,
             [Popping] = -3, [EvenCrackle] = -1.0, [TallNarrow] = -1.8, [PiledUp] = -2, [ToesCold] = -1, [PairInBand] = -1.2,
-            [PairShort] = -3, [VoltsUnder] = -2, [WireUnder] = -0.6,
+            [PairShort] = -3, [VoltsUnder] = -2, [WireUnder] = -0.4,
             [LongArc] = 1.5, [ArcVoltsOver] = 0.4, [SootBrushesOff] = 0.2,
             [FeelSteady] = -0.8, [PushedBack] = -3,
             [VoltsOn] = -0.6,
@@ -200,7 +200,7 @@ public static class Causes
         {
             [Hiss] = 1.8, [Lumpy] = 1.8, [SizeUnder] = 0.8, [NothingBehind] = 0.4, [PairLong] = 1.5, [WireUnder] = 2.0,
             [Popping] = -3, [EvenCrackle] = -1.2, [PiledUp] = -2.5, [TallNarrow] = -0.6, [PairInBand] = -1.0, [PairShort] = -3,
-            [WireOn] = -1.0, [WireOver] = -3, [SizeOver] = -1.5,
+            [WireOn] = -0.8, [WireOver] = -3, [SizeOver] = -1.5,
             [LongArc] = 1.5, [ArcAmpsUnder] = 0.3, [RootShort] = 0.5,
             [FeelSteady] = -0.8, [PushedBack] = -3,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady, SpeaksOfBand = true },

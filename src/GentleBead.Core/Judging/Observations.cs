@@ -25,6 +25,9 @@ public static class Observations
     private const double LegShare = 0.25;
     private const double UndercutShowsMm = 0.1;
 
+    // From plainly on size to plainly off it, as a share of the size aimed at.
+    private const double SizeRamp = 0.15;
+
     // Fusion that reaches this share of the thinner plate past the root bites; less lies on it. Common practice, no source.
     private const double BiteShare = 0.05;
     private static readonly Length MarkedUnfused = Length.FromMm(0.3);
@@ -239,33 +242,29 @@ public static class Observations
 
     private static Observation[] Measured =>
         [
-            new(
-                [
-                    new(SizeUnder, Say($"bead under size"), Hand),
-                    new(SizeOn, Say($"bead on size")),
-                    new(SizeOver, Say($"bead over size"), Hand),
-                ],
+            Observation.Graded(
                 bead =>
                     bead.Evidence.SizeBy(bead.Sheet.BeadMeasure) is { } size
-                        ? [Reading.In(size, bead.Sheet.BeadSize, SizeUnder, SizeOn, SizeOver)]
-                        : []
-            )
+                        ? (size.Mm, Reading.In(bead.Sheet.BeadSize, length => length.Mm, 0, SizeRamp * bead.Sheet.BeadSize.Aim.Mm))
+                        : null,
+                new(SizeUnder, Say($"bead under size"), Hand),
+                new(SizeOn, Say($"bead on size")),
+                new(SizeOver, Say($"bead over size"), Hand)
+            ) with
             {
                 Ask = Say($"Put the gauge on it."),
                 Trouble = 1.2,
                 Decides = bead => bead.Evidence.Macro is null,
             },
-            new(
-                [
-                    new(TravelUnder, Say($"travel measured slow"), Hand),
-                    new(TravelOn, Say($"travel measured right")),
-                    new(TravelOver, Say($"travel measured fast"), Hand),
-                ],
+            Observation.Graded(
                 bead =>
                     bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } travel
-                        ? [Reading.About(travel / aim, TravelShare, TravelUnder, TravelOn, TravelOver)]
-                        : []
-            )
+                        ? (travel / aim, Reading.About(TravelShare))
+                        : null,
+                new(TravelUnder, Say($"travel measured slow"), Hand),
+                new(TravelOn, Say($"travel measured right")),
+                new(TravelOver, Say($"travel measured fast"), Hand)
+            ) with
             {
                 Ask = Say($"Time the next one, and measure how far it went."),
                 Trouble = 1.5,
@@ -283,42 +282,29 @@ public static class Observations
                 Trouble = 1.5,
                 Fits = Fed,
             },
-            new(
-                [
-                    new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")),
-                    new(ArcAmpsOn, Say($"amps read as this wire should draw")),
-                    new(ArcAmpsOver, Say($"more amps read than this wire should draw")),
-                ],
+            Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.Measured?.ArcAmps is { } read
-                        ?
-                        [
-                            Reading.About(
-                                read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()),
-                                ReadOutAmpsShare,
-                                ArcAmpsUnder,
-                                ArcAmpsOn,
-                                ArcAmpsOver
-                            ),
-                        ]
-                        : []
-            )
+                        ? (read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()), Reading.About(ReadOutAmpsShare))
+                        : null,
+                new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")),
+                new(ArcAmpsOn, Say($"amps read as this wire should draw")),
+                new(ArcAmpsOver, Say($"more amps read than this wire should draw"))
+            ) with
             {
                 Ask = Say($"Read the amps while it welds."),
                 Trouble = 1.5,
                 Fits = Fed,
             },
-            new(
-                [
-                    new(ArcVoltsUnder, Say($"volts read under what was set")),
-                    new(ArcVoltsOn, Say($"volts read as set")),
-                    new(ArcVoltsOver, Say($"volts read over what was set")),
-                ],
+            Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.Measured?.ArcVolts is { } read
-                        ? [Reading.About(1 + (read.Volts - fed.Used.Volts.Volts), ReadOutVolts, ArcVoltsUnder, ArcVoltsOn, ArcVoltsOver)]
-                        : []
-            )
+                        ? (read.Volts - fed.Used.Volts.Volts, new Reading(-ReadOutVolts, ReadOutVolts, ReadOutVolts))
+                        : null,
+                new(ArcVoltsUnder, Say($"volts read under what was set")),
+                new(ArcVoltsOn, Say($"volts read as set")),
+                new(ArcVoltsOver, Say($"volts read over what was set"))
+            ) with
             {
                 Ask = Say($"Read the volts while it welds."),
                 Trouble = 1.5,
