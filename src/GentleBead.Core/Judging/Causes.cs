@@ -147,6 +147,7 @@ public static class Causes
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same sound, the same look."), new Dictionary<Sign, double>
         {
+            [PolarityOther] = -1.5, [GasOther] = -1.5, [WireOther] = -1.5, [ProgramOther] = -1.5, [TipOther] = -0.5, [RollsOther] = -0.5,
             [EvenCrackle] = 1.2, [SlightlyConvex] = 1.0, [Flat] = 0.4, [ToesBlended] = 1.0, [TintEven] = 0.8, [SpatterLittle] = 0.4,
             [RippleEven] = 0.4,
             [BackMark] = 0.6, [TintBehind] = 0.7, [SizeOn] = 0.6, [WireOn] = 0.5, [PairInBand] = 0.5, [VoltsOn] = 0.3,
@@ -306,6 +307,7 @@ public static class Causes
         new(Cause.WireSlipping, Say($"Wire feeding unevenly: tension, spool or liner"), 0.04, ChangeKind.CheckFeed,
             Say($"A steady sound from start to end."), new Dictionary<Sign, double>
         {
+            [RollsOther] = 2.8, [RollsFit] = -0.1,
             [Sputter] = 1.3, [RippleUneven] = 0.6, [Lumpy] = 1.0, [PairInBand] = 0.3, [Hiss] = 0.2,
             [EvenCrackle] = -1.2, [RippleEven] = -1,
             [Jerky] = 2.0, [ArcAmpsUnder] = 0.3,
@@ -314,6 +316,7 @@ public static class Causes
         new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.02, ChangeKind.CheckPolarity,
             Say($"The spatter stops and the bead bites."), new Dictionary<Sign, double>
         {
+            [PolarityOther] = 5.0, [PolarityFits] = -0.4,
             [SpatterBig] = 1.5, [Sputter] = 0.9, [Popping] = 0.3, [NothingBehind] = 0.6, [TallNarrow] = 0.4, [ToesCold] = 0.4,
             [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -2, [SpatterLittle] = -2, [BackMark] = -1,
@@ -343,6 +346,7 @@ public static class Causes
         new(Cause.WornTip, Say($"Contact tip worn, or too large"), 0.03, ChangeKind.ChangeTip,
             Say($"A steady arc that starts at once."), new Dictionary<Sign, double>
         {
+            [TipOther] = 2.8, [TipFits] = -0.1,
             [Sputter] = 1.2, [Jerky] = 0.5, [ArcAmpsUnder] = 0.5, [RippleUneven] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
             [StickOutOn] = 0.3, [LongArc] = 0.2,
             [EvenCrackle] = -1, [FeelSteady] = -0.6, [RippleEven] = -0.6,
@@ -350,6 +354,7 @@ public static class Causes
         new(Cause.WrongGas, Say($"Wrong gas in the bottle"), 0.02, ChangeKind.CheckBottle,
             Say($"The arc takes on the sound the sheet tells of."), new Dictionary<Sign, double>
         {
+            [GasOther] = 4.5, [GasFits] = -0.3,
             [SpatterBig] = 1.2, [Rattle] = 0.6, [Popping] = 0.4, [Hiss] = 0.2, [PairInBand] = 0.5, [WireOn] = 0.4, [VoltsOn] = 0.4,
             [PuddleSkin] = 0.8, [ArcAmpsOn] = 0.2, [Undercut] = 0.2,
             [EvenCrackle] = -1.8, [SpatterLittle] = -1.5, [Pinholes] = -0.5,
@@ -357,6 +362,7 @@ public static class Causes
         new(Cause.WrongWire, Say($"Thicker wire on than the machine is set for"), 0.01, ChangeKind.CheckWire,
             Say($"With the right wire the marks mean what the sheet says."), new Dictionary<Sign, double>
         {
+            [WireOther] = 5.0, [WireFits] = -0.3,
             [ArcAmpsOver] = 1.8, [SizeOver] = 1.4, [PiledUp] = 0.8, [Popping] = 0.5, [PushedBack] = 0.5, [PairInBand] = 0.4, [WireOn] = 0.5,
             [MachineMeasured] = 1.0, [TravelOn] = 0.5,
             [SizeUnder] = -2, [ArcAmpsUnder] = -2, [ArcAmpsOn] = -1.5, [Hiss] = -1, [MachineBelieved] = -0.2,

@@ -49,6 +49,48 @@ internal static class SettingsRead
             new(MachineMeasured, Say($"machine measured with ruler and watch")),
             new(MachineBelieved, Say($"machine's display never measured"))
         ),
+        Loaded(
+            LoadPart.Polarity,
+            (_, _) => true,
+            new(PolarityFits, Say($"polarity noted as the sheet's")),
+            new(PolarityOther, Say($"polarity noted as the other"))
+        ),
+        Loaded(
+            LoadPart.Gas,
+            (_, _) => true,
+            new(GasFits, Say($"gas noted as the sheet's")),
+            new(GasOther, Say($"another gas noted on the machine"))
+        ),
+        Loaded(
+            LoadPart.Wire,
+            (job, load) => job.Wire is not null && load.Wire is not null,
+            new(WireFits, Say($"wire noted as the sheet's")),
+            new(WireOther, Say($"another wire noted on the machine"))
+        ),
+        Loaded(
+            LoadPart.Program,
+            (job, load) => job.Wire is not null && load.Program is not null,
+            new(ProgramFits, Say($"program noted as the sheet's")),
+            new(ProgramOther, Say($"another program noted on the machine"))
+        ),
+        Loaded(
+            LoadPart.Tip,
+            (job, load) => job.Wire is not null && load.Tip is not null,
+            new(TipFits, Say($"tip noted for this wire")),
+            new(TipOther, Say($"tip noted for another wire"))
+        ),
+        Loaded(
+            LoadPart.Rolls,
+            (job, load) => job.Wire is not null && load.Rolls is not null,
+            new(RollsFit, Say($"rolls noted for this wire")),
+            new(RollsOther, Say($"rolls noted for another wire"))
+        ),
+        Loaded(
+            LoadPart.Tungsten,
+            (job, load) => job.Wire is null && load.Tungsten is not null,
+            new(TungstenFits, Say($"tungsten noted as the sheet's or thicker")),
+            new(TungstenThin, Say($"tungsten noted thinner than the sheet's"))
+        ),
     ];
 
     private static Observation Row(Func<BeadAtHand, Sign?> read, params Answer[] answers) =>
@@ -59,6 +101,17 @@ internal static class SettingsRead
         {
             IsSetting = true,
         };
+
+    // What the machine's log says is on it, against what the sheet wants; nothing where nobody looked.
+    private static Observation Loaded(LoadPart part, Func<Job, Load, bool> known, Answer fits, Answer other) =>
+        Row(
+            bead =>
+                !known(bead.Sheet.Job, bead.Machine.Load) ? null
+                : Mismatches.Of(bead.Sheet.Job, bead.Machine, bead.Sheet.Tig?.Tungsten).Any(mismatch => mismatch.Part == part) ? other.Sign
+                : fits.Sign,
+            fits,
+            other
+        );
 
     private static Control? ControlOf(BeadAtHand bead) => bead is FedBead ? bead.Machine.WireControl : bead.Machine.AmpControl;
 

@@ -12,6 +12,7 @@ public static class TigCauses
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same puddle, the same look."), new Dictionary<Sign, double>
         {
+            [PolarityOther] = -1.5, [GasOther] = -1.5, [TungstenThin] = -0.5,
             [EvenCrackle] = 0.8, [SlightlyConvex] = 1.0, [Flat] = 0.6, [ToesBlended] = 1.0, [TintEven] = 0.8, [RippleEven] = 0.6,
             [BackMark] = 0.8, [TintBehind] = 0.6, [SizeOn] = 0.6,
             [AmpsOn] = 0.5, [TungstenPointed] = 0.8, [ColourSilver] = 0.8, [ColourStraw] = 0.7, [PuddleClear] = 0.8, [FeelSteady] = 0.5,
@@ -103,15 +104,24 @@ public static class TigCauses
         new(Cause.TungstenSmall, Say($"Tungsten too thin for these amps"), 0.02, ChangeKind.ThickerTungsten,
             Say($"The point keeps its shape."), new Dictionary<Sign, double>
         {
+            [TungstenThin] = 3.0, [TungstenFits] = -0.6,
             [TungstenBalled] = 1.2, [TungstenBurntBack] = 0.4, [AmpsOver] = 1.0, [PuddleSpecks] = 0.5,
             [TungstenPointed] = -3, [AmpsUnder] = -1.5, [TungstenDipped] = -1,
         }) { Whose = Whose.Machine },
         new(Cause.WrongPolarity, Say($"Torch on the wrong pole"), 0.03, ChangeKind.CheckPolarity,
             Say($"The tungsten keeps its point; the heat goes into the plate."), new Dictionary<Sign, double>
         {
+            [PolarityOther] = 5.0, [PolarityFits] = -0.4,
             [TungstenBalled] = 2.4, [TungstenBurntBack] = 2.4, [NothingBehind] = 0.7, [ToesCold] = 0.4, [AmpsOn] = 0.4,
             [RippleUneven] = 0.2, [Flat] = 0.3,
             [TungstenPointed] = -4, [BackMark] = -1.5, [RootFused] = -1, [TungstenDipped] = -1,
+        }) { Whose = Whose.Machine },
+        new(Cause.WrongGas, Say($"Wrong gas in the bottle"), 0.02, ChangeKind.CheckBottle,
+            Say($"A bright tungsten, a clear puddle."), new Dictionary<Sign, double>
+        {
+            [GasOther] = 4.5, [GasFits] = -0.3,
+            [TungstenBurntBack] = 1.4, [TungstenBalled] = 0.4, [ColourGrey] = 1.0, [PuddleSkin] = 0.8, [SootStays] = 0.8, [Sputter] = 0.5,
+            [TungstenPointed] = -1.5, [ColourSilver] = -1.5, [PuddleClear] = -1,
         }) { Whose = Whose.Machine },
         new(Cause.BalanceOff, Say($"AC balance off: too little cleaning, or too much"), 0.02, ChangeKind.SetBalance,
             Say($"The skin opens to a mirror; a small rounded tip."), new Dictionary<Sign, double>

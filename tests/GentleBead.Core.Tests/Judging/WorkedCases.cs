@@ -304,9 +304,17 @@ internal static class WorkedCases
         );
 
     private static (Sheet, Machine) Made(Job job, Machine machine) =>
-        Planner.Plan(job, machine) switch
+        Planner.Plan(job, machine with { Load = LoadFor(job) }) switch
         {
-            Sheet sheet => (sheet, machine),
+            Sheet sheet => (sheet, machine with { Load = LoadFor(job) }),
             var refused => throw new InvalidOperationException(refused.ToString()),
+        };
+
+    // The machine's log says what the sheet wants, as it should.
+    private static Load LoadFor(Job job) =>
+        (job.Wire is { } wire ? Load.Of(wire) : new Load(null, job.Gas, job.Process.Facts().Polarity)) with
+        {
+            Gas = job.Gas,
+            Polarity = job.Process.Facts().Polarity,
         };
 }
