@@ -92,6 +92,16 @@ internal static class HandChanges
             _ => Say($"Feed less rod, and wait for the puddle to wet out before the next touch. Leave the amps and the pace."),
             LeaveControls: false
         ),
+        [ChangeKind.LongerStickOut] = new(sheet => Say($"Let the wire out: stick-out {sheet.RequirePair().StickOut.Aim}.")),
+        [ChangeKind.KeepAngle] = new(_ => Say($"Keep the angle to the end of reach: stop sooner, step over, start again on the crater.")),
+        [ChangeKind.MoveClamp] = new(_ =>
+            Say($"Move the clamp to the other end, and weld away from it toward the heavier end; keep the arc short.")
+        ),
+        [ChangeKind.FreeTip] = new(_ =>
+            Say($"A new tip; trim the wire short and hold it off the plate before the trigger; then check the roll tension.")
+        ),
+        [ChangeKind.ScreenDraught] = new(_ => Say($"Keep the air off: door, fan, screen; the nozzle a little nearer.")),
+        [ChangeKind.ClearNozzle] = new(_ => Say($"Pull the nozzle, clear the spatter, check the diffuser's holes, dip it.")),
         [ChangeKind.CheckPolarity] = new(sheet => Say($"Check polarity ({sheet.Polarity.Words()}) and what the bottle says.")),
         [ChangeKind.Stop] = new(
             _ => Say($"Stop on this piece and show it to a qualified person. Fresh, clean metal; fill the crater."),

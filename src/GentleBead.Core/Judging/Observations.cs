@@ -18,8 +18,10 @@ public static class Observations
     private const double ReadOutAmpsShare = 0.12;
     private const double ReadOutVolts = 1.0;
 
-    // A stick-out is long past this share of the longest that is good.
+    // A stick-out is long past this share of the longest that is good, short under this share of the shortest.
     private const double LongStickOut = 1.2;
+    private const double ShortStickOut = 0.75;
+    private const double StickOutRamp = 0.3;
 
     // Legs differ when one is longer by more than this share of the longer.
     private const double LegShare = 0.25;
@@ -45,7 +47,7 @@ public static class Observations
     };
 
     /// <summary>Every observation: looks first, then faults, then settings.</summary>
-    public static IReadOnlyList<Observation> All { get; } = [.. Looks, .. TigLooks, .. Measured, .. Faults(), .. Settings()];
+    public static IReadOnlyList<Observation> All { get; } = [.. Looks, .. TigLooks, .. Besides, .. Measured, .. Faults(), .. Settings()];
 
     private static readonly Dictionary<Sign, Answer> BySign = All.SelectMany(observation => observation.Answers)
         .DistinctBy(answer => answer.Sign)
@@ -194,6 +196,58 @@ public static class Observations
             },
         ];
 
+    private static Observation[] Besides =>
+        [
+            Noted<Along>(
+                bead => bead.Evidence.Along,
+                (Along.Same, new(SameAlong, Say($"the same from end to end"))),
+                (Along.AtStart, new(WorseAtStart, Say($"bad at the start only"))),
+                (Along.Worse, new(WorseAlong, Say($"worse the further it goes"))),
+                (Along.AtEnd, new(WorseAtEnd, Say($"bad at the end of reach"), Hand))
+            ) with
+            {
+                Ask = Say($"Look along the whole bead: where is it bad?"),
+            },
+            Noted<Start>(
+                bead => bead.Evidence.Start,
+                (Start.Clean, new(StartClean, Say($"started at once"))),
+                (Start.Touching, new(StartTouching, Say($"wire touching at the trigger"), Hand)),
+                (Start.Stuttering, new(StartStuttering, Say($"stuttered before it held")))
+            ) with
+            {
+                Ask = Say($"Watch the next start: does it light at once?"),
+                Fits = Fed,
+            },
+            Noted<TipAfter>(
+                bead => bead.Evidence.Tip,
+                (TipAfter.Clear, new(TipClear, Say($"tip and nozzle clear"))),
+                (TipAfter.BurntBack, new(TipBurntBack, Say($"wire burnt back into the tip"), Unsteady)),
+                (TipAfter.Clogged, new(NozzleClogged, Say($"spatter in the nozzle")))
+            ) with
+            {
+                Ask = Say($"Look into the nozzle: clear, clogged, wire fused in the tip?"),
+                Fits = Fed,
+            },
+            Noted<GasAtNozzle>(
+                bead => bead.Evidence.Gas,
+                (GasAtNozzle.Flows, new(GasFlows, Say($"gas heard at the nozzle"))),
+                (GasAtNozzle.Nothing, new(GasNothing, Say($"no gas at the nozzle"), Hand))
+            ) with
+            {
+                Ask = Say($"Hold the nozzle to an ear, arc off: does gas flow?"),
+                Fits = job => job.Gas != Gas.None,
+            },
+            Noted<ArcLight>(
+                bead => bead.Evidence.Light,
+                (ArcLight.Still, new(LightStill, Say($"light standing still"))),
+                (ArcLight.Swelling, new(LightSwelling, Say($"light swelling and shrinking"))),
+                (ArcLight.Wandering, new(LightWandering, Say($"arc blown to one side")))
+            ) with
+            {
+                Ask = Say($"Watch the light on the wall: still, swelling, blown aside?"),
+            },
+        ];
+
     private static Observation[] TigLooks =>
         [
             // The same sounds as of fed wire, asked for in TIG's own words.
@@ -270,13 +324,22 @@ public static class Observations
                 Trouble = 1.5,
                 Fits = job => !job.Joint.Facts().ByTime,
             },
-            new(
-                [new(StickOutOn, Say($"stick-out measured right")), new(StickOutOver, Say($"stick-out measured long"))],
+            Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.StickOut is { } stickOut
-                        ? [stickOut > fed.Pair.StickOut.High * LongStickOut ? StickOutOver : StickOutOn]
-                        : []
-            )
+                        ? (
+                            stickOut.Mm,
+                            new(
+                                fed.Pair.StickOut.Low.Mm * ShortStickOut,
+                                fed.Pair.StickOut.High.Mm * LongStickOut,
+                                StickOutRamp * fed.Pair.StickOut.Aim.Mm
+                            )
+                        )
+                        : null,
+                new(StickOutUnder, Say($"stick-out measured short")),
+                new(StickOutOn, Say($"stick-out measured right")),
+                new(StickOutOver, Say($"stick-out measured long"))
+            ) with
             {
                 Ask = Say($"Measure the stick-out."),
                 Trouble = 1.5,
