@@ -203,7 +203,7 @@ public static class Causes
         new(Cause.GasLost, Say($"Gas not reaching the puddle"), 0.04, ChangeKind.CheckGas,
             Say($"No pinholes; the arc smooths."), new Dictionary<Sign, double>
         {
-            [GasNothing] = 4.0, [GasFlows] = -2.0, [WorseAlong] = 0.3,
+            [GasNothing] = 4.0, [GasFlows] = -2.0, [WorseAlong] = 0.3, [WorseAtEnd] = -1.5,
             [Pinholes] = 3.5, [Sputter] = 0.5, [SpatterBig] = 0.6, [Lumpy] = 0.3, [StickOutOver] = 0.3,
             [SpatterLittle] = -0.6,
             [SootStays] = 0.8, [ColourGrey] = 1.0,

@@ -86,7 +86,7 @@ public static class TigCauses
         new(Cause.GasLost, Say($"Gas not covering the puddle"), 0.07, ChangeKind.CheckGas,
             Say($"Silver to straw beside the bead, a bright tungsten, no pinholes."), new Dictionary<Sign, double>
         {
-            [GasNothing] = 4.0, [GasFlows] = -2.0,
+            [GasNothing] = 4.0, [GasFlows] = -2.0, [WorseAtEnd] = -1.5,
             [Pinholes] = 2.4, [ColourGrey] = 2.2, [ColourBlue] = 0.6, [TungstenBurntBack] = 1.0, [SootStays] = 1.4, [SootBrushesOff] = 0.2,
             [Sputter] = 0.5, [Hiss] = 1.2, [PuddleSkin] = 0.4,
             [ColourSilver] = -2, [ColourStraw] = -1.2, [TungstenPointed] = -0.6, [PuddleClear] = -1,

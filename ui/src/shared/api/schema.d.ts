@@ -6762,6 +6762,8 @@ export interface components {
             /** @description Whether the tool is plainly weak here: even the upper end lies under nine in ten. */
             weak: boolean;
         };
+        /** @enum {unknown} */
+        Along: "same" | "atStart" | "worse" | "atEnd";
         /** @description The same job with other wires, and in other modes. */
         Alternatives: {
             wires: components["schemas"]["OtherWire"][];
@@ -6783,6 +6785,8 @@ export interface components {
          * @enum {unknown}
          */
         ArcFault: "gasLost" | "scale" | "wornTip" | "wrongPolarity";
+        /** @enum {unknown} */
+        ArcLight: "still" | "swelling" | "wandering";
         /** @description How an arc on the bench is set. */
         ArcRequest: {
             /** @description Which process. */
@@ -7314,7 +7318,7 @@ export interface components {
          * @description What can make a bead come out as it did.
          * @enum {unknown}
          */
-        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch";
+        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut";
         /** @description Something to heed, shown where it arises. */
         Caution: {
             /** @description What to heed and what to do. */
@@ -7326,7 +7330,7 @@ export interface components {
          * @description The kind of change that mends a cause.
          * @enum {unknown}
          */
-        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller";
+        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller" | "longerStickOut" | "keepAngle" | "moveClamp" | "freeTip" | "screenDraught" | "clearNozzle";
         /** @description One step of a chart against the rules and against the room. */
         ChartComparison: {
             /** @description The step. */
@@ -7525,7 +7529,7 @@ export interface components {
         Coupon: {
             /** @description The sheet. */
             sheet: components["schemas"]["AssignedSheet"];
-            /** @description The newest of its standing beads, in order. */
+            /** @description The newest of its beads that are not withdrawn, in order. */
             beads: components["schemas"]["LaidBead"][];
             /** @description Whether there are earlier ones. */
             earlier: boolean;
@@ -7725,6 +7729,11 @@ export interface components {
             soot?: null | components["schemas"]["Soot"];
             macro?: null | components["schemas"]["MacroMeasures"];
             listened?: null | components["schemas"]["Listened"];
+            along?: null | components["schemas"]["Along"];
+            start?: null | components["schemas"]["Start"];
+            tip?: null | components["schemas"]["TipAfter"];
+            gas?: null | components["schemas"]["GasAtNozzle"];
+            light?: null | components["schemas"]["ArcLight"];
             /** @description Faults seen; never null. */
             faults?: null | components["schemas"]["Fault"][];
             /** @description Strengths said; never null. */
@@ -7794,6 +7803,8 @@ export interface components {
          * @enum {unknown}
          */
         Gas: "none" | "argon" | "argonHelium" | "argonOxygen2" | "argonCarbon2" | "argonCarbon10" | "argonCarbon18" | "argonCarbon25" | "carbon" | "heliumMix";
+        /** @enum {unknown} */
+        GasAtNozzle: "flows" | "nothing";
         /**
          * Format: double
          * @description Shielding gas flow. Held in litres per minute.
@@ -8992,11 +9003,11 @@ export interface components {
             job: components["schemas"]["Job"];
             /** @description ISO and AWS names of its position. */
             positionName: string;
-            /** @description The newest of its standing beads, in order. */
+            /** @description The newest of its beads that are not withdrawn, in order. */
             beads: components["schemas"]["RackBead"][];
             /**
              * Format: int32
-             * @description How many standing beads it has besides.
+             * @description How many it has besides.
              */
             earlier: number;
         };
@@ -9402,6 +9413,8 @@ export interface components {
             /** Format: double */
             ampMark: null | number;
         };
+        /** @enum {unknown} */
+        Start: "clean" | "touching" | "stuttering";
         /** @description A trial to start. */
         StartTrialRequest: {
             /**
@@ -9731,6 +9744,8 @@ export interface components {
         /** @enum {unknown} */
         TintColour: "silver" | "straw" | "purple" | "blue" | "grey";
         /** @enum {unknown} */
+        TipAfter: "clear" | "burntBack" | "clogged";
+        /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
         /** @description A stretch of a trace for drawing. */
         TraceView: {
@@ -9920,7 +9935,7 @@ export interface components {
         TrialView: {
             /** @description As started. */
             trial: components["schemas"]["StartedTrial"];
-            /** @description Its standing beads in the order they were laid. */
+            /** @description Its beads that are not withdrawn, in the order they were laid. */
             beads: components["schemas"]["TrialBeadView"][];
             /** @description What it has shown. */
             result: components["schemas"]["TrialResult"];
@@ -10119,7 +10134,7 @@ export interface components {
         WireKind: "solidSteel" | "stainless" | "aluminium" | "selfShielded" | "gasShielded";
         /** @description Takes something back that was noted by mistake, or puts it back; it stays in the records either way. */
         Withdrawal: {
-            /** @description Taken back, or standing. */
+            /** @description Whether it is taken back; false puts it back. */
             withdrawn: boolean;
         };
     };
