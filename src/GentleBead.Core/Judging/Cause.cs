@@ -45,6 +45,7 @@ public enum Cause
     BurnBack,
     Draught,
     NozzleShut,
+    UnderTransition,
 #pragma warning restore CS1591
 }
 

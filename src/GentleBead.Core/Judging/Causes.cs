@@ -353,6 +353,13 @@ public static class Causes
             [NozzleClogged] = 3.2, [Pinholes] = 2.4, [WorseAlong] = 0.5, [SpatterBig] = 0.3,
             [TipClear] = -3.5, [GasNothing] = 0.3,
         }) { Whose = Whose.Machine },
+        new(Cause.UnderTransition, Say($"Under the transition: big drops instead of spray"), 0.03, ChangeKind.MoreOfBoth,
+            Say($"The rattle goes over into a smooth hiss; fine drops, little spatter."), new Dictionary<Sign, double>
+        {
+            [Rattle] = 2.6, [SpatterBig] = 1.2, [ArcAmpsUnder] = 0.8, [WireUnder] = 1.0, [Popping] = 0.3, [LightSwelling] = 0.4,
+            [TallNarrow] = 0.3, [Lumpy] = 0.3,
+            [EvenCrackle] = -2, [SpatterLittle] = -1.2, [WireOver] = -2, [ArcAmpsOver] = -2, [LightStill] = -1,
+        }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady },
         new(Cause.CraterOpen, Say($"Stopped without filling the crater"), 0.02, ChangeKind.FillCrater,
             Say($"An end as high as the bead."), new Dictionary<Sign, double>
         {
@@ -363,23 +370,14 @@ public static class Causes
         }) { Whose = Whose.Hand, SpeaksOfBand = true },
     ];
 
-    // Which causes can be behind a bead: without slag none is trapped, on DC there is no balance to be off, on AC no pole to be wrong.
-    private static readonly CauseRow[] WithoutSlag = [.. Table.Where(row => row.Cause != Cause.WrongDirection)];
-    private static readonly CauseRow[] OnDc = [.. TigCauses.Table.Where(row => row.Cause != Cause.BalanceOff)];
-    private static readonly CauseRow[] OnAc = [.. TigCauses.Table.Where(row => row.Cause != Cause.WrongPolarity)];
+    // Each process weighs the common rows its own way.
+    private static readonly Dictionary<Process, CauseRow[]> ByProcess = Processes.All.ToDictionary(
+        facts => facts.Process,
+        facts => Modes.Table(facts.Process, facts.FeedsWire ? Table : TigCauses.Table)
+    );
 
     /// <summary>The causes that can be behind a bead of a process.</summary>
-    public static IReadOnlyList<CauseRow> Of(Process process)
-    {
-        var facts = process.Facts();
-        return facts.FeedsWire
-            ? facts.Slag
-                ? Table
-                : WithoutSlag
-            : facts.NeedsAc
-                ? OnAc
-                : OnDc;
-    }
+    public static IReadOnlyList<CauseRow> Of(Process process) => ByProcess[process];
 
     /// <summary>A cause's row in the table of its process.</summary>
     public static CauseRow Row(Cause cause, Process process) =>

@@ -68,17 +68,27 @@ public static class Observations
         return BySign.Values.Where(answer => wanted.Contains(answer.Sign));
     }
 
+    /// <summary>What is known of a bead's signs, in the table's order and in the words of its process.</summary>
+    internal static IEnumerable<Answer> Among(IEnumerable<Sign> signs, BeadAtHand bead) =>
+        Among(signs).Select(answer => answer with { Words = Words(answer.Sign, bead) });
+
+    /// <summary>A bead's sign in the words of its process.</summary>
+    internal static Said Words(Sign sign, BeadAtHand bead)
+    {
+        var process = bead.Sheet.Job.Process;
+        return bead.Evidence.SoundHeard() is { } sound && Modes.SignOf(sound, process) == sign
+            ? Modes.WordsOf(sound, process)
+            : Of(sign).Words;
+    }
+
     /// <summary>The observations a sign can come from.</summary>
     public static IEnumerable<Observation> Behind(Sign sign) => OfSign[sign];
 
-    /// <summary>The sign of a sound, told in the words of short circuit.</summary>
+    /// <summary>The sign of a sound in short circuit.</summary>
     internal static Sign OfSound(Sound sound) => Sounds[sound].Sign;
 
     private static Observation Heard() =>
-        Noted(
-            bead => bead.Evidence.SoundHeard() is { } sound ? SoundOf.Mode(sound, bead.Sheet.Job.Process) : (Sound?)null,
-            [.. Sounds.Select(entry => (entry.Key, entry.Value))]
-        );
+        new([.. Sounds.Values], bead => bead.Evidence.SoundHeard() is { } sound ? [Modes.SignOf(sound, bead.Sheet.Job.Process)] : []);
 
     private static Observation[] Looks =>
         [
@@ -258,9 +268,8 @@ public static class Observations
                 Fits = Tig,
                 Decides = _ => true,
             },
-            // A small ball is how a tungsten looks on AC.
             Noted<Tungsten>(
-                bead => bead.Sheet.Job.Process.Facts().NeedsAc && bead.Evidence.Tungsten == Tungsten.Balled ? null : bead.Evidence.Tungsten,
+                bead => bead.Evidence.Tungsten,
                 (Tungsten.Pointed, new(TungstenPointed, Say($"tungsten as ground"))),
                 (Tungsten.Balled, new(TungstenBalled, Say($"ball on the tungsten"), Unsteady)),
                 (Tungsten.BurntBack, new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady)),
@@ -268,7 +277,22 @@ public static class Observations
             ) with
             {
                 Ask = Say($"Look at the tungsten: pointed, balled, dipped?"),
-                Fits = Tig,
+                Fits = job => Tig(job) && !job.Process.Facts().NeedsAc,
+                Read = bead => bead.Sheet.Job.Process.Facts().NeedsAc ? [] : TungstenSign(bead, TungstenBalled),
+            },
+            // A small ball is how a tungsten looks on AC.
+            new(
+                [
+                    new(TungstenPointed, Say($"tungsten as ground")),
+                    new(TungstenRounded, Say($"small ball on the tungsten, as AC makes it")),
+                    new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady),
+                    new(TungstenDipped, Say($"tungsten dipped"), Unsteady),
+                ],
+                bead => bead.Sheet.Job.Process.Facts().NeedsAc ? TungstenSign(bead, TungstenRounded) : []
+            )
+            {
+                Ask = Say($"Look at the tungsten: a small ball, burnt back, dipped?"),
+                Fits = job => job.Process.Facts().NeedsAc,
             },
             Noted<TintColour>(
                 bead => bead.Evidence.Colour,
@@ -401,6 +425,16 @@ public static class Observations
         ];
 
     private static Observation[] Settings() => [.. SettingsRead.Rows];
+
+    private static IEnumerable<Sign> TungstenSign(BeadAtHand bead, Sign balled) =>
+        bead.Evidence.Tungsten switch
+        {
+            Tungsten.Pointed => [TungstenPointed],
+            Tungsten.Balled => [balled],
+            Tungsten.BurntBack => [TungstenBurntBack],
+            Tungsten.Dipped => [TungstenDipped],
+            _ => [],
+        };
 
     private static Observation Noted<T>(Func<BeadAtHand, T?> read, params (T Value, Answer Answer)[] rows)
         where T : struct, Enum

@@ -10,12 +10,15 @@ public static class Ranking
     /// <param name="signs">What was heard, felt, seen, measured and set, and how much each counts.</param>
     /// <param name="table">The causes to weigh; null for those of a fed wire.</param>
     /// <param name="priors">How common each cause is before anything was seen; null for the table's own.</param>
+    /// <param name="words">What a sign is called; null for the common words.</param>
     public static IReadOnlyList<RankedCause> Rank(
         IReadOnlyDictionary<Sign, double> signs,
         IReadOnlyList<CauseRow>? table = null,
-        IReadOnlyDictionary<Cause, double>? priors = null
+        IReadOnlyDictionary<Cause, double>? priors = null,
+        Func<Sign, Said>? words = null
     )
     {
+        words ??= sign => Observations.Of(sign).Words;
         table ??= Causes.Table;
         var scored = table.Select(row => (Row: row, Score: Score(row, signs, priors))).ToArray();
         var best = scored.Max(entry => entry.Score);
@@ -28,8 +31,8 @@ public static class Ranking
                     entry.Row.Cause,
                     entry.Row.Words,
                     Math.Exp(entry.Score - best) / total,
-                    Named(entry.Row, signs, 1),
-                    Named(entry.Row, signs, -1)
+                    Named(entry.Row, signs, 1, words),
+                    Named(entry.Row, signs, -1, words)
                 )),
         ];
     }
@@ -40,13 +43,13 @@ public static class Ranking
         // In the table's order, so that the order of entry is nothing.
         + row.Weights.Sum(weight => weight.Value * signs.GetValueOrDefault(weight.Key));
 
-    private static Said[] Named(CauseRow row, IReadOnlyDictionary<Sign, double> signs, int direction) =>
+    private static Said[] Named(CauseRow row, IReadOnlyDictionary<Sign, double> signs, int direction, Func<Sign, Said> words) =>
         [
             .. signs
                 .Select(sign => (Sign: sign.Key, Speaks: row.Weights.GetValueOrDefault(sign.Key) * sign.Value * direction))
                 .Where(sign => sign.Speaks >= WorthNaming)
                 .OrderByDescending(sign => sign.Speaks)
                 .ThenBy(sign => sign.Sign)
-                .Select(sign => Observations.Of(sign.Sign).Words),
+                .Select(sign => words(sign.Sign)),
         ];
 }

@@ -105,6 +105,7 @@ public enum Sign
     RollsOther,
     TungstenFits,
     TungstenThin,
+    TungstenRounded,
     SameAlong,
     WorseAtStart,
     WorseAlong,

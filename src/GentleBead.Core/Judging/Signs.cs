@@ -43,8 +43,7 @@ public static class Signs
         // A recording counts as sure as it is where nobody listened; where somebody did, it bears the ear out or shakes it.
         if (bead.Evidence is { Listened: { } recording } evidence && evidence.SoundHeard() is { } named)
         {
-            var heard = SoundOf.Mode(named, bead.Sheet.Job.Process);
-            var sign = Observations.OfSound(heard);
+            var sign = Modes.SignOf(named, bead.Sheet.Job.Process);
             counts[sign] = evidence.Sound is null
                 ? recording.Confidence
                 : counts.GetValueOrDefault(sign, 1)
