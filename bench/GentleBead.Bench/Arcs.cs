@@ -24,14 +24,17 @@ internal static class Arcs
         Length.FromMm(3.2)
     );
 
-    internal static void Measure()
+    internal static int Measure()
     {
-        Run();
-        Log();
-        Sound();
+        var figures = new Figures("arc");
+        var (arc, log, wav) = (Run(), Log(), Sound());
+        figures.AtMost("MathNet's speed against the arc's", 1 / arc, 1.0 / 15);
+        figures.AtMost("a log against its sums", log, 4);
+        figures.AtMost("a WAV against SciPy", 1 / wav, 1);
+        return figures.Close($"{arc:0} x MathNet; a log in {log:0.0} x its sums; a WAV {wav:0.0} x as fast as SciPy");
     }
 
-    private static void Run()
+    private static double Run()
     {
         var arc = new SimulatedArc(Everyday, Rate, 1);
         var (volts, amps, events) = (new float[10 * Rate], new float[10 * Rate], new List<ArcEvent>(4000));
@@ -50,9 +53,10 @@ internal static class Arcs
             $"Arc: {10 / own:0} s of arc in a second at {Rate} Hz, {allocated} bytes allocated; MathNet's Runge-Kutta on the "
                 + $"same equations {1 / reference:0.0} s of arc in a second; ratio {reference / own * 10:0}."
         );
+        return reference / own * 10;
     }
 
-    private static void Log()
+    private static double Log()
     {
         var trace = ArcTrace.Of(Everyday, 120, Rate, 1);
         var log = new ArcLog(Rate, trace.Volts, trace.Amps);
@@ -62,9 +66,10 @@ internal static class Arcs
             $"Log: {trace.Volts.Length} samples measured in {own * 1000:0.0} ms; summing the same two arrays {sum * 1000:0.0} "
                 + $"ms; {own / sum:0.00} times."
         );
+        return own / sum;
     }
 
-    private static void Sound()
+    private static double Sound()
     {
         var samples = new float[300 * Rate];
         var clip = KnownClips.Clip(Core.Beads.Sound.EvenCrackle, 20, 15, 1).Samples;
@@ -81,6 +86,7 @@ internal static class Arcs
             $"WAV of five minutes: read and listened to in {own:0.00} s; read and measured with SciPy in {scipy:0.00} s; "
                 + $"{scipy / own:0.0} times as fast."
         );
+        return scipy / own;
     }
 
     private static System.Diagnostics.Process Process(string script, string file) =>

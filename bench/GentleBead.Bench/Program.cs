@@ -16,8 +16,7 @@ switch (args)
     case ["screen"]:
         if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
             return Lacking;
-        await Screens.MeasureAsync();
-        return 0;
+        return await Screens.MeasureAsync();
     case ["growth", .. var many]:
         if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
             return Lacking;
@@ -29,12 +28,10 @@ switch (args)
     case ["arc"]:
         if (!Debian.Has(Debian.SciPy))
             return Lacking;
-        Arcs.Measure();
-        return 0;
+        return Arcs.Measure();
     case ["train"]:
         TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.cs");
         return 0;
     default:
-        BenchmarkRunner.Run<SheetBenchmark>(args: args);
-        return 0;
+        return SheetBenchmark.Close(BenchmarkRunner.Run<SheetBenchmark>(args: args));
 }

@@ -9,8 +9,9 @@ internal static class Screens
     private const int Keys = 60;
     private const int Beads = 12;
 
-    public static async Task MeasureAsync()
+    public static async Task<int> MeasureAsync()
     {
+        var figures = new Figures("screen");
         await using var server = await RunningServer.StartAsync(demo: true);
         using var page = new Page(server.Address).StepInAs("Maren Holloway");
 
@@ -52,11 +53,14 @@ internal static class Screens
             if (key % 4 == 3)
                 page.Type("Plate thickness", $"{3 + key / 4 % 3}.{key / 4 % 10}");
         }
-        Report("last key to sheet on screen", Times(page.Run<ReadOnlyCollection<object>>("return window.times")), trip);
+        var keys = Report("last key to sheet on screen", Times(page.Run<ReadOnlyCollection<object>>("return window.times")), trip);
 
         Console.WriteLine("a bead, from screen to screen …");
         var (_, spent) = BeadsFrom(server.Address, Beads);
-        Report("bead sent to bead on the other screen", spent, trip);
+        var bead = Report("bead sent to bead on the other screen", spent, trip);
+        figures.AtMost("key to sheet against a bare round trip", keys, 20);
+        figures.AtMost("bead to the other screen against a bare round trip", bead, 30);
+        return figures.Close($"key to sheet {keys:0.0} x a bare round trip; a bead on the other screen {bead:0.0} x");
     }
 
     /// <summary>How long a bead takes from the instructor's screen to its student's, both open on this machine.</summary>
@@ -96,12 +100,13 @@ internal static class Screens
 
     private static double[] Times(ReadOnlyCollection<object> values) => [.. values.Select(value => Convert.ToDouble(value, null))];
 
-    private static void Report(string what, double[] times, double[] baseline)
+    private static double Report(string what, double[] times, double[] baseline)
     {
         var (median, worst, unit) = (Figures.Median(times), Figures.Quantile(times, 0.95), Figures.Median(baseline));
         Console.WriteLine(
             $"{what}: {times.Length} times, median {median:0} ms, 95 % within {worst:0} ms; {median / unit:0.0} x the median "
                 + $"bare round trip of {unit:0.0} ms"
         );
+        return median / unit;
     }
 }

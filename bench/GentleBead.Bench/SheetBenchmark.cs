@@ -1,4 +1,5 @@
 using BenchmarkDotNet.Attributes;
+using BenchmarkDotNet.Reports;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
@@ -11,6 +12,9 @@ namespace GentleBead.Bench;
 [MemoryDiagnoser]
 public class SheetBenchmark
 {
+    // What reasons and sentences may cost beside the two numbers alone.
+    private const double Most = 350;
+
     private static readonly Machine Machine = new(
         "Knob and taps",
         Load.Of(Wire.Solid08),
@@ -75,4 +79,18 @@ public class SheetBenchmark
     /// <summary>TIG on aluminium.</summary>
     [Benchmark]
     public SheetOutcome TigSheet() => Planner.Plan(Tig, Machine);
+
+    /// <summary>Says how it went, against the bare numbers of the same run.</summary>
+    /// <returns>0 where it holds, 1 where it does not or was not measured.</returns>
+    internal static int Close(Summary summary)
+    {
+        var (whole, bare) = (Mean(summary, nameof(WholeSheet)), Mean(summary, nameof(BareNumbers)));
+        var figures = new Figures("sheet");
+        figures.AtMost("a sheet against its bare numbers", whole / bare, Most);
+        return figures.Close($"an everyday sheet {whole / 1000:0} us, {whole / bare:0} x its bare numbers");
+    }
+
+    private static double Mean(Summary summary, string method) =>
+        summary.Reports.SingleOrDefault(report => report.BenchmarkCase.Descriptor.WorkloadMethod.Name == method)?.ResultStatistics?.Mean
+        ?? double.NaN;
 }

@@ -33,5 +33,9 @@ internal static class Room
         Machine? machine = null
     ) => Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse(thickness), joint, position, wire), machine));
 
+    /// <summary>An everyday TIG sheet: steel on DC.</summary>
+    public static Sheet TigSheet() =>
+        Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, Position.Flat, null, Process.GtawDc, Gas: Gas.Argon)));
+
     public static Settings Pair(double inPerMin, double volts) => new(WireFeedSpeed.FromInPerMin(inPerMin), Voltage.FromVolts(volts));
 }

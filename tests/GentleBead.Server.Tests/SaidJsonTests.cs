@@ -57,6 +57,11 @@ public class SaidJsonTests
     [InlineData("{}")]
     [InlineData("""{"say":"{0}"}""")]
     [InlineData("""{"say":"{0}","with":[{"furlongs":3}]}""")]
+    [InlineData("""{"say":1}""")]
+    [InlineData("""{"say":"x","with":{}}""")]
+    [InlineData("""{"say":"{0}","with":[{"parts":5}]}""")]
+    [InlineData("""{"say":"{0}","with":[{}]}""")]
+    [InlineData("""{"say":"{-1}","with":[{"volts":1}]}""")]
     [InlineData("[]")]
     public void What_is_no_sentence_is_refused(string json) =>
         Assert.Throws<JsonException>(() => JsonSerializer.Deserialize<Said>(json, QuantityJson.Options));

@@ -42,7 +42,7 @@ public class UploadTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             await stream.WriteAsync(new byte[1024 * 1024], cancel);
             await stream.FlushAsync(cancel);
-            await Task.Delay(Timeout.Infinite, cancel);
+            await new TaskCompletionSource().Task.WaitAsync(cancel);
         }
 
         protected override bool TryComputeLength(out long length)

@@ -87,8 +87,17 @@ public sealed record VoltLine(double Base, double Slope, double Below, double Ab
     // What pure CO2 adds where the drops are big or the wire is cored. Common practice, no source.
     private const double CarbonVolts = 1.5;
 
+    // Every process with every wire, looked up once: it is asked for at every key that is typed.
+    private static readonly int WireCount = Enum.GetValues<Wire>().Length;
+    private static readonly VoltLine[] Found =
+    [
+        .. from process in Enum.GetValues<Process>() from wire in Enum.GetValues<Wire>() select Find(process, wire.Facts()),
+    ];
+
     /// <summary>The line of an arc; short circuit goes by the wire.</summary>
-    public static VoltLine Of(Process process, WireFacts wire) =>
+    public static VoltLine Of(Process process, WireFacts wire) => Found[(int)process * WireCount + (int)wire.Wire];
+
+    private static VoltLine Find(Process process, WireFacts wire) =>
         Lines.TryGetValue((process, wire.Kind), out var own) || Lines.TryGetValue((process, null), out own) ? own : Dip[wire.VoltsBand];
 
     /// <summary>

@@ -13,6 +13,9 @@ public sealed class Said : IEquatable<Said>
     private readonly SaidValue[] values;
     private string? template;
 
+    // Its words and values where it was made here; what was read from a template has its places in an order of their own.
+    internal (string?[] Literals, SaidValue[] Values)? Made => literals.Length == 0 ? null : (literals, values);
+
     // One more literal than values; a value stands behind each but the last.
     internal Said(string?[] literals, SaidValue[] values) => (this.literals, this.values) = (literals, values);
 
@@ -31,13 +34,17 @@ public sealed class Said : IEquatable<Said>
     public static Said AsIs(string text) => new(new string?[2], [new SaidName(text)]);
 
     /// <summary>Sentences one after the other; those that are not there are left out.</summary>
-    public static Said Sentences(params IEnumerable<Said?> sentences) =>
-        new(new string?[2], [new SaidParts([.. sentences.OfType<Said>()], " ", "")]);
+    public static Said Sentences(params IEnumerable<Said?> sentences) => Parts(" ", [.. sentences.OfType<Said>()]);
 
     /// <summary>Parts of a sentence, set off from one another.</summary>
     /// <param name="between">What stands between them: "; ".</param>
     /// <param name="parts">The parts.</param>
-    public static Said Parts(string between, IReadOnlyList<Said> parts) => new(new string?[2], [new SaidParts(parts, between, "")]);
+    public static Said Parts(string between, IReadOnlyList<Said> parts)
+    {
+        var said = new SaidHandler(0, 1);
+        said.Append(parts, between, "");
+        return said.ToSaid();
+    }
 
     /// <summary>A sentence from its template and values: the other way round of <see cref="Template"/> and <see cref="With"/>.</summary>
     /// <exception cref="FormatException">A place names no value, or a brace stands alone.</exception>

@@ -10,15 +10,15 @@ namespace GentleBead.Core.Words;
 [InterpolatedStringHandler]
 public ref struct SaidHandler
 {
-    private readonly string[] literals;
-    private readonly SaidValue[] values;
+    private string?[] literals;
+    private SaidValue[] values;
     private int count;
 
     /// <summary>Begins a sentence; called by the compiler.</summary>
     public SaidHandler(int literalLength, int formattedCount)
     {
         _ = literalLength;
-        literals = new string[formattedCount + 1];
+        literals = new string?[formattedCount + 1];
         values = formattedCount == 0 ? [] : new SaidValue[formattedCount];
     }
 
@@ -60,14 +60,54 @@ public ref struct SaidHandler
     /// <summary>A part of the sentence that is a sentence of its own; nothing where there is none.</summary>
     /// <param name="value">The part.</param>
     /// <param name="format">See <see cref="SaidParts.As"/>.</param>
-    public void AppendFormatted(Said? value, string format = "") => Add(new SaidParts(value is null ? [] : [value], "", format));
+    public void AppendFormatted(Said? value, string format = "") => Append(value is null ? [] : [value], "", format);
 
     /// <summary>Parts set off by commas.</summary>
     /// <param name="values">The parts.</param>
     /// <param name="format">See <see cref="SaidParts.As"/>.</param>
-    public void AppendFormatted(IEnumerable<Said> values, string format = "") => Add(new SaidParts([.. values], ", ", format));
+    public void AppendFormatted(IEnumerable<Said> values, string format = "") => Append([.. values], ", ", format);
 
-    internal readonly Said ToSaid() => new(literals, values);
+    internal readonly Said ToSaid() => count == values.Length ? new(literals, values) : new(literals[..(count + 1)], values[..count]);
 
-    private void Add(SaidValue value) => values[count++] = value;
+    // Parts that stand as they are become the sentence's own words and values: shorter to keep and to send than sentences in a sentence.
+    internal void Append(IReadOnlyList<Said> parts, string between, string format)
+    {
+        if (format.Length > 0 || parts.Any(part => part.Made is null))
+        {
+            Add(new SaidParts(parts, between, format));
+            return;
+        }
+        for (var i = 0; i < parts.Count; i++)
+        {
+            if (i > 0)
+                AppendLiteral(between);
+            Append(parts[i].Made!.Value);
+        }
+    }
+
+    private void Append((string?[] Literals, SaidValue[] Values) said)
+    {
+        AppendWords(said.Literals[0]);
+        for (var i = 0; i < said.Values.Length; i++)
+        {
+            Add(said.Values[i]);
+            AppendWords(said.Literals[i + 1]);
+        }
+    }
+
+    private readonly void AppendWords(string? text)
+    {
+        if (text is not null)
+            AppendLiteral(text);
+    }
+
+    private void Add(SaidValue value)
+    {
+        if (count == values.Length)
+        {
+            Array.Resize(ref values, 2 * count + 2);
+            Array.Resize(ref literals, values.Length + 1);
+        }
+        values[count++] = value;
+    }
 }

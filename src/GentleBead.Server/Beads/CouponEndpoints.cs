@@ -53,7 +53,7 @@ public static class CouponEndpoints
         BeadStore beads,
         CancellationToken cancel
     ) =>
-        await sheets.FindAsync(id, cancel) is { } sheet && user.MaySee(sheet.StudentId)
+        await sheets.StudentOfAsync(id, cancel) is { } student && user.MaySee(student)
             ? TypedResults.Ok(await beads.LaidAsync(id, before, cancel))
             : TypedResults.NotFound();
 }

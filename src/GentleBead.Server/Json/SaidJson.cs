@@ -37,6 +37,14 @@ public sealed class SaidJson : JsonConverter<Said>
 
     private static readonly Dictionary<string, QuantityKind> Kinds = Names.ToDictionary(name => name.Value, name => name.Key);
 
+    // Every name there is in a sentence, to know one by its bytes without a text of its own.
+    private static readonly (JsonEncodedText Bytes, string Name)[] Known =
+    [
+        .. new[] { Say, With, As, Number, Name, Metric, Inch, Parts, Between }
+            .Concat(Names.Values)
+            .Select(name => (JsonEncodedText.Encode(name), name)),
+    ];
+
     /// <inheritdoc/>
     public override Said? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
     {
@@ -196,9 +204,14 @@ public sealed class SaidJson : JsonConverter<Said>
     {
         if (!reader.Read() || reader.TokenType != JsonTokenType.PropertyName)
             return null;
-        var name = reader.GetString();
-        reader.Read();
-        return name;
+        foreach (var (bytes, name) in Known)
+        {
+            if (!reader.ValueTextEquals(bytes.EncodedUtf8Bytes))
+                continue;
+            reader.Read();
+            return name;
+        }
+        throw NoSentence();
     }
 
     // On to a list's next item; false at its end.

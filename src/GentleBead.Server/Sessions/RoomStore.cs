@@ -112,8 +112,10 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape
                     as "Shape", newest.next as "Next"
                 from unnest(@ids) as given (id) cross join lateral (
-                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape, next from bead_verdict
-                    where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as newest
+                    select bead_id, number, coalesce(ruled, verdict) as verdict, case when is_last then shape end as shape,
+                        case when is_last then next end as next
+                    from (select *, row_number() over (order by number desc) = 1 as is_last from bead_verdict
+                        where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as few) as newest
                 order by newest.number
                 """,
                 new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown },
@@ -239,7 +241,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
         string? StudentName
     );
 
-    private sealed record BeadRow(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, string? Next);
+    // How it looks and what was advised are read of the last alone.
+    private sealed record BeadRow(Guid SheetId, Guid Id, int Number, string Verdict, string? Shape, string? Next);
 
     private sealed record BoothRow(
         Guid Id,
@@ -264,7 +267,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 PositionName,
                 last is null
                     ? null
-                    : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape)),
+                    : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape!)),
                 [.. beads.SkipLast(1).Select(bead => EnumText.Read<Verdict>(bead.Verdict))],
                 last?.Next is { } next ? Jsonb.Read<Said>(next) : null
             );

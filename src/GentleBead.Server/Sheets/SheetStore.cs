@@ -95,6 +95,13 @@ public sealed class SheetStore(NpgsqlDataSource database)
         )?.Sheet;
     }
 
+    /// <summary>Whom a sheet was given to; null where there is none.</summary>
+    public async Task<Guid?> StudentOfAsync(Guid id, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.QuerySingleOrDefaultAsync<Guid?>("select student_id from sheet where id = @id", new { id }, cancel);
+    }
+
     /// <summary>Whether a sheet was assigned under this id already with the same request.</summary>
     /// <exception cref="OtherBodyException">It was, with another.</exception>
     public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)

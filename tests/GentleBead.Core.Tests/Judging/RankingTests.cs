@@ -101,31 +101,4 @@ public class RankingTests
             }
         }
     }
-
-    [Fact]
-    public void Contrary_signs_never_stand_on_one_side()
-    {
-        // A pair is short or long, wire is under or over: no cause may count both as speaking for it.
-        (Sign, Sign)[] contraries =
-        [
-            (Sign.PairShort, Sign.PairLong),
-            (Sign.WireUnder, Sign.WireOver),
-            (Sign.VoltsUnder, Sign.VoltsOver),
-            (Sign.SizeUnder, Sign.SizeOver),
-            (Sign.EvenCrackle, Sign.Hiss),
-            (Sign.Popping, Sign.Hiss),
-            (Sign.TallNarrow, Sign.Sunk),
-            (Sign.RippleEven, Sign.RippleUneven),
-        ];
-        foreach (var row in Causes.Table)
-        {
-            foreach (var (one, other) in contraries)
-            {
-                Assert.False(
-                    row.Weights.GetValueOrDefault(one) > 0.3 && row.Weights.GetValueOrDefault(other) > 0.3,
-                    $"{row.Cause} takes both {one} and {other}."
-                );
-            }
-        }
-    }
 }

@@ -315,7 +315,8 @@ internal static class WorkedCases
             : Signs.Of(sheet, machine, Pair(bead), bead.Evidence);
     }
 
-    private static MacroMeasures Section(double root, double unfused) =>
+    /// <summary>What a section measured: how far it fused past the root, and how long a line is left.</summary>
+    public static MacroMeasures Section(double root, double unfused) =>
         new(
             Length.FromMm(4),
             Length.FromMm(4),

@@ -96,25 +96,4 @@ public class TestWeldTests
             Assert.True(words.Count <= terms.Coupons * terms.Attempts * 2);
         }
     }
-
-    [Fact]
-    public void Agreement_is_counted_by_aspect_and_weakness_needs_more_than_bad_luck()
-    {
-        Ruling[] rulings =
-        [
-            .. Enumerable.Repeat(new Ruling(Aspect.Sound, "right", "right"), 19),
-            new(Aspect.Sound, "right", "off"),
-            .. Enumerable.Repeat(new Ruling(Aspect.Penetration, "right", "off"), 6),
-            .. Enumerable.Repeat(new Ruling(Aspect.Penetration, "right", "right"), 6),
-            new(null, "cold", "right"),
-        ];
-        var agreement = Agreement.Of(rulings);
-        Assert.Equal([null, Aspect.Penetration, Aspect.Sound], agreement.Select(row => row.Aspect));
-        Assert.Equal([false, true, false], agreement.Select(row => row.Weak));
-        var half = agreement[1];
-        // Wilson's interval for 6 of 12 at 95 %, as tables of it give: 0.254 to 0.746.
-        Assert.Equal((12, 6), (half.Rulings, half.Agreed));
-        Assert.Equal(0.254, half.Low, 0.001);
-        Assert.Equal(0.746, half.High, 0.001);
-    }
 }

@@ -85,6 +85,24 @@ public class SaidTests
     }
 
     [Fact]
+    public void A_part_that_stands_as_it_is_becomes_the_sentences_own_words_and_values()
+    {
+        Said[] parts = [Say($"{Length.FromMm(2):run} of wire"), Say($"tip {"8".Name()}")];
+        var said = Sentences(Say($"Load {parts}, {Say($"then {{gas}}")}{(Said?)null} at {3}."), null, Say($"Weld."));
+        Assert.Equal("Load {0} of wire, tip {1}, then {{gas}} at {2}. Weld.", said.Template);
+        Assert.Equal([new SaidQuantity(QuantityKind.Length, 2, "run"), new SaidName("8"), new SaidNumber(3, "0")], said.With);
+        Assert.Equal("Load 2 mm of wire, tip 8, then {gas} at 3. Weld.", $"{said}");
+    }
+
+    [Fact]
+    public void A_part_read_from_a_template_or_said_in_a_way_of_its_own_stays_a_part()
+    {
+        var kept = Parse("{1} after {0}", [new SaidName("one"), new SaidName("two")]);
+        Assert.Equal("now two after one.", $"{Say($"{Say($"Now"):small} {kept}.")}");
+        Assert.All(Say($"{Say($"Now"):small} {kept}.").With, value => Assert.IsType<SaidParts>(value));
+    }
+
+    [Fact]
     public void Another_language_may_put_the_values_elsewhere() =>
         Assert.Equal(
             "auf 18.0 V, 0.5 V mehr",
