@@ -64,8 +64,8 @@ public static class Causes
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same sound, the same look."), new Dictionary<Sign, double>
         {
-            [LightSwelling] = -1.5, [LightWandering] = -2.5, [NozzleClogged] = -1,
-            [WorseAtEnd] = -3, [StartTouching] = -2.5, [StartStuttering] = -1, [TipBurntBack] = -4, [GasNothing] = -3, [StickOutUnder] = -0.6,
+            [LightSwelling] = -1.5, [LightWandering] = -2.5, [NozzleClogged] = -1, [StickOutUnder] = -0.6,
+            [WorseAtEnd] = -3, [StartTouching] = -2.5, [StartStuttering] = -1, [TipBurntBack] = -4, [GasNothing] = -3,
             [SameAlong] = 0.3, [StartClean] = 0.3, [TipClear] = 0.2, [LightStill] = 0.6, [WorseAtStart] = -1.5, [WorseAlong] = -2,
             [PolarityOther] = -1.5, [GasOther] = -1.5, [WireOther] = -1.5, [ProgramOther] = -1.5, [TipOther] = -0.5, [RollsOther] = -0.5,
             [EvenCrackle] = 1.2, [SlightlyConvex] = 1.0, [Flat] = 0.4, [ToesBlended] = 1.0, [TintEven] = 0.8, [SpatterLittle] = 0.4,

@@ -35,7 +35,6 @@ public static class Observations
     private static readonly Length MarkedUnfused = Length.FromMm(0.3);
 
     private static readonly Func<Job, bool> Fed = job => !job.Process.IsGtaw();
-    private static readonly Func<Job, bool> Tig = job => job.Process.IsGtaw();
 
     private static readonly Dictionary<Sound, Answer> Sounds = new()
     {
@@ -47,7 +46,8 @@ public static class Observations
     };
 
     /// <summary>Every observation: looks first, then faults, then settings.</summary>
-    public static IReadOnlyList<Observation> All { get; } = [.. Looks, .. TigLooks, .. Besides, .. Measured, .. Faults(), .. Settings()];
+    public static IReadOnlyList<Observation> All { get; } =
+    [.. Looks, .. TigObservations.Looks, .. MoreLooks.All, .. Measured, .. Faults(), .. Settings()];
 
     private static readonly Dictionary<Sign, Answer> BySign = All.SelectMany(observation => observation.Answers)
         .DistinctBy(answer => answer.Sign)
@@ -87,7 +87,8 @@ public static class Observations
     /// <summary>The sign of a sound in short circuit.</summary>
     internal static Sign OfSound(Sound sound) => Sounds[sound].Sign;
 
-    private static Observation Heard() =>
+    /// <summary>What was heard, each sound as the process takes it.</summary>
+    internal static Observation Heard() =>
         new([.. Sounds.Values], bead => bead.Evidence.SoundHeard() is { } sound ? [Modes.SignOf(sound, bead.Sheet.Job.Process)] : []);
 
     private static Observation[] Looks =>
@@ -206,118 +207,6 @@ public static class Observations
             },
         ];
 
-    private static Observation[] Besides =>
-        [
-            Noted<Along>(
-                bead => bead.Evidence.Along,
-                (Along.Same, new(SameAlong, Say($"the same from end to end"))),
-                (Along.AtStart, new(WorseAtStart, Say($"bad at the start only"))),
-                (Along.Worse, new(WorseAlong, Say($"worse the further it goes"))),
-                (Along.AtEnd, new(WorseAtEnd, Say($"bad at the end of reach"), Hand))
-            ) with
-            {
-                Ask = Say($"Look along the whole bead: where is it bad?"),
-            },
-            Noted<Start>(
-                bead => bead.Evidence.Start,
-                (Start.Clean, new(StartClean, Say($"started at once"))),
-                (Start.Touching, new(StartTouching, Say($"wire touching at the trigger"), Hand)),
-                (Start.Stuttering, new(StartStuttering, Say($"stuttered before it held")))
-            ) with
-            {
-                Ask = Say($"Watch the next start: does it light at once?"),
-                Fits = Fed,
-            },
-            Noted<TipAfter>(
-                bead => bead.Evidence.Tip,
-                (TipAfter.Clear, new(TipClear, Say($"tip and nozzle clear"))),
-                (TipAfter.BurntBack, new(TipBurntBack, Say($"wire burnt back into the tip"), Unsteady)),
-                (TipAfter.Clogged, new(NozzleClogged, Say($"spatter in the nozzle")))
-            ) with
-            {
-                Ask = Say($"Look into the nozzle: clear, clogged, wire fused in the tip?"),
-                Fits = Fed,
-            },
-            Noted<GasAtNozzle>(
-                bead => bead.Evidence.Gas,
-                (GasAtNozzle.Flows, new(GasFlows, Say($"gas heard at the nozzle"))),
-                (GasAtNozzle.Nothing, new(GasNothing, Say($"no gas at the nozzle"), Hand))
-            ) with
-            {
-                Ask = Say($"Hold the nozzle to an ear, arc off: does gas flow?"),
-                Fits = job => job.Gas != Gas.None,
-            },
-            Noted<ArcLight>(
-                bead => bead.Evidence.Light,
-                (ArcLight.Still, new(LightStill, Say($"light standing still"))),
-                (ArcLight.Swelling, new(LightSwelling, Say($"light swelling and shrinking"))),
-                (ArcLight.Wandering, new(LightWandering, Say($"arc blown to one side")))
-            ) with
-            {
-                Ask = Say($"Watch the light on the wall: still, swelling, blown aside?"),
-            },
-        ];
-
-    private static Observation[] TigLooks =>
-        [
-            // The same sounds as of fed wire, asked for in TIG's own words.
-            Heard() with
-            {
-                Answers = [.. Heard().Answers.Where(answer => answer.Sign is EvenCrackle or Sputter or Hiss)],
-                Ask = Say($"Listen to the next one: steady, or does it sputter?"),
-                Fits = Tig,
-                Decides = _ => true,
-            },
-            Noted<Tungsten>(
-                bead => bead.Evidence.Tungsten,
-                (Tungsten.Pointed, new(TungstenPointed, Say($"tungsten as ground"))),
-                (Tungsten.Balled, new(TungstenBalled, Say($"ball on the tungsten"), Unsteady)),
-                (Tungsten.BurntBack, new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady)),
-                (Tungsten.Dipped, new(TungstenDipped, Say($"tungsten dipped"), Unsteady))
-            ) with
-            {
-                Ask = Say($"Look at the tungsten: pointed, balled, dipped?"),
-                Fits = job => Tig(job) && !job.Process.Facts().NeedsAc,
-                Read = bead => bead.Sheet.Job.Process.Facts().NeedsAc ? [] : TungstenSign(bead, TungstenBalled),
-            },
-            // A small ball is how a tungsten looks on AC.
-            new(
-                [
-                    new(TungstenPointed, Say($"tungsten as ground")),
-                    new(TungstenRounded, Say($"small ball on the tungsten, as AC makes it")),
-                    new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady),
-                    new(TungstenDipped, Say($"tungsten dipped"), Unsteady),
-                ],
-                bead => bead.Sheet.Job.Process.Facts().NeedsAc ? TungstenSign(bead, TungstenRounded) : []
-            )
-            {
-                Ask = Say($"Look at the tungsten: a small ball, burnt back, dipped?"),
-                Fits = job => job.Process.Facts().NeedsAc,
-            },
-            Noted<TintColour>(
-                bead => bead.Evidence.Colour,
-                (TintColour.Silver, new(ColourSilver, Say($"silver beside the bead"))),
-                (TintColour.Straw, new(ColourStraw, Say($"straw beside the bead"))),
-                (TintColour.Purple, new(ColourPurple, Say($"purple beside the bead"))),
-                (TintColour.Blue, new(ColourBlue, Say($"blue beside the bead"), Hand) { Ugly = true }),
-                (TintColour.Grey, new(ColourGrey, Say($"grey, sugared"), Unsound) { Ugly = true })
-            ) with
-            {
-                Ask = Say($"Look at the colour beside it: silver, straw, blue, grey?"),
-                Fits = job => job.Metal is Metal.Stainless or Metal.Titanium or Metal.NickelAlloy,
-            },
-            Noted<Puddle>(
-                bead => bead.Evidence.Puddle,
-                (Puddle.Clear, new(PuddleClear, Say($"puddle clear"))),
-                (Puddle.Specks, new(PuddleSpecks, Say($"specks in the puddle"), Hand) { Ugly = true }),
-                (Puddle.Skin, new(PuddleSkin, Say($"skin on the puddle"), Hand) { Ugly = true })
-            ) with
-            {
-                Ask = Say($"Watch the puddle of the next one: clear, specks, a skin?"),
-                Fits = Tig,
-            },
-        ];
-
     private static Observation[] Measured =>
         [
             Observation.Graded(
@@ -426,17 +315,8 @@ public static class Observations
 
     private static Observation[] Settings() => [.. SettingsRead.Rows];
 
-    private static IEnumerable<Sign> TungstenSign(BeadAtHand bead, Sign balled) =>
-        bead.Evidence.Tungsten switch
-        {
-            Tungsten.Pointed => [TungstenPointed],
-            Tungsten.Balled => [balled],
-            Tungsten.BurntBack => [TungstenBurntBack],
-            Tungsten.Dipped => [TungstenDipped],
-            _ => [],
-        };
-
-    private static Observation Noted<T>(Func<BeadAtHand, T?> read, params (T Value, Answer Answer)[] rows)
+    /// <summary>A look whose every answer is a sign.</summary>
+    internal static Observation Noted<T>(Func<BeadAtHand, T?> read, params (T Value, Answer Answer)[] rows)
         where T : struct, Enum
     {
         var signs = rows.ToDictionary(row => row.Value, row => row.Answer.Sign);
