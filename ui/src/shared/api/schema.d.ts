@@ -7318,7 +7318,7 @@ export interface components {
          * @description What can make a bead come out as it did.
          * @enum {unknown}
          */
-        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut";
+        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut" | "underTransition";
         /** @description Something to heed, shown where it arises. */
         Caution: {
             /** @description What to heed and what to do. */
