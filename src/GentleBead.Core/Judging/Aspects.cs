@@ -1,4 +1,3 @@
-using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
@@ -21,7 +20,7 @@ internal static class Aspects
         [
             bead.SettingsAspect(signs, fromMarks),
             Sound(bead, signs),
-            Appearance(bead.Evidence, signs),
+            Appearance(bead, signs),
             Penetration(bead, signs),
             BeadSize(bead, signs),
         ];
@@ -66,29 +65,28 @@ internal static class Aspects
 
     private static AspectVerdict Sound(BeadAtHand bead, IReadOnlySet<Sign> signs)
     {
-        Answer[] bad = [.. Observations.Among(signs).Where(answer => answer.Trouble == Trouble.Unsteady)];
+        Answer[] bad = [.. Observations.Among(signs, bead).Where(answer => answer.Trouble == Trouble.Unsteady)];
         if (bead.Evidence.SoundHeard() is null && bad.Length == 0)
             return new(Aspect.Sound, Standing.NotKnown, Say($"Not noted."));
         var right = bead is TungstenBead ? Say($"It sounds right: the arc stands steady.") : Say($"It sounds right: the pair runs smooth.");
         var sound = ByTrouble(Aspect.Sound, bad, right);
-        return Witness(bead.Evidence) is { } witness ? sound with { Text = Sentences(sound.Text, witness) } : sound;
+        return Witness(bead) is { } witness ? sound with { Text = Sentences(sound.Text, witness) } : sound;
     }
 
     // Beside what the ear said stands what the recording says.
-    private static Said? Witness(Evidence evidence) =>
-        evidence switch
+    private static Said? Witness(BeadAtHand bead) =>
+        bead.Evidence switch
         {
             { Listened: null } => null,
             { Sound: null } => Say($"By the recording; nobody noted it."),
-            { Listened: { } recording } when recording.Sound == evidence.Sound => Say($"The recording bears it out."),
-            { Listened: { } recording } => Say(
-                $"The recording says otherwise: {Observations.Of(Observations.OfSound(recording.Sound)).Words}."
-            ),
+            { Listened: { } recording, Sound: var heard } when recording.Sound == heard => Say($"The recording bears it out."),
+            { Listened: { } recording } => Say($"The recording says otherwise: {Modes.WordsOf(recording.Sound, bead.Sheet.Job.Process)}."),
         };
 
-    private static AspectVerdict Appearance(Evidence evidence, IReadOnlySet<Sign> signs)
+    private static AspectVerdict Appearance(BeadAtHand bead, IReadOnlySet<Sign> signs)
     {
-        Answer[] ugly = [.. Observations.Among(signs).Where(answer => answer.Ugly)];
+        var evidence = bead.Evidence;
+        Answer[] ugly = [.. Observations.Among(signs, bead).Where(answer => answer.Ugly)];
         return ugly.Length == 0 && (evidence.Profile is null || evidence.Toes is null)
             ? new(Aspect.Appearance, Standing.NotKnown, Say($"Profile and toes decide; not both were noted."))
             : ByTrouble(Aspect.Appearance, ugly, Say($"Profile and toes as they should be."));

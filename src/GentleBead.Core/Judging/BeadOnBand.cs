@@ -18,11 +18,11 @@ public static class BeadOnBand
     {
         if (sound is not { } noted || (cause is { } behind && !Causes.Row(behind, process).SpeaksOfBand))
             return null;
-        BandEvidence? says = SoundOf.Mode(noted, process) switch
+        BandEvidence? says = Modes.SignOf(noted, process) switch
         {
-            Sound.EvenCrackle => BandEvidence.Inside,
-            Sound.Popping => BandEvidence.Under,
-            Sound.Hiss => BandEvidence.Over,
+            Sign.EvenCrackle => BandEvidence.Inside,
+            Sign.Popping => BandEvidence.Under,
+            Sign.Hiss => BandEvidence.Over,
             _ => null,
         };
         return says is { } said ? new(used.WireFeed, used.Volts, said, verdict == Verdict.Right) : null;

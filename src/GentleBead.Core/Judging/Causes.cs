@@ -3,89 +3,6 @@ using static GentleBead.Core.Judging.Sign;
 
 namespace GentleBead.Core.Judging;
 
-/// <summary>What can make a bead come out as it did.</summary>
-public enum Cause
-{
-#pragma warning disable CS1591 // each is worded in Causes.Table below
-    NothingWrong,
-    VoltsLow,
-    WireHigh,
-    VoltsHigh,
-    WireLow,
-    PairCold,
-    PairHot,
-    TravelFast,
-    TravelSlow,
-    StickOutLong,
-    WorkAngle,
-    UnevenHand,
-    GasLost,
-    DirtyPlate,
-    PlateHot,
-    ReadOutOff,
-    WireSlipping,
-    WrongPolarity,
-    Cracked,
-    ReadOutLow,
-    VoltsReadOff,
-    WornTip,
-    WrongGas,
-    WrongWire,
-    PoorClamp,
-    WrongDirection,
-    CraterOpen,
-    AmpsLow,
-    AmpsHigh,
-    ArcLong,
-    TungstenDipped,
-    TungstenSmall,
-    BalanceOff,
-    FillerLittle,
-    FillerMuch,
-#pragma warning restore CS1591
-}
-
-/// <summary>The kind of change that mends a cause.</summary>
-public enum ChangeKind
-{
-#pragma warning disable CS1591 // named for what the hand does
-    Keep,
-    VoltsUp,
-    VoltsDown,
-    WireUp,
-    WireDown,
-    MoreOfBoth,
-    LessOfBoth,
-    Slower,
-    Faster,
-    ShorterStickOut,
-    MendAngle,
-    SteadyHand,
-    CheckGas,
-    CleanPlate,
-    CoolPlate,
-    MeasureWire,
-    CheckFeed,
-    CheckPolarity,
-    Stop,
-    MeasureVolts,
-    ChangeTip,
-    CheckBottle,
-    CheckWire,
-    CheckClamp,
-    DragIt,
-    FillCrater,
-    AmpsUp,
-    AmpsDown,
-    ShorterArc,
-    Regrind,
-    ThickerTungsten,
-    SetBalance,
-    MoreFiller,
-    LessFiller,
-#pragma warning restore CS1591
-}
-
 /// <summary>Whose doing a cause is.</summary>
 public enum Whose
 {
@@ -147,6 +64,10 @@ public static class Causes
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same sound, the same look."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = -1.5, [LightWandering] = -2.5, [NozzleClogged] = -1, [StickOutUnder] = -0.6,
+            [WorseAtEnd] = -3, [StartTouching] = -2.5, [StartStuttering] = -1, [TipBurntBack] = -4, [GasNothing] = -3,
+            [SameAlong] = 0.3, [StartClean] = 0.3, [TipClear] = 0.2, [LightStill] = 0.6, [WorseAtStart] = -1.5, [WorseAlong] = -2,
+            [PolarityOther] = -1.5, [GasOther] = -1.5, [WireOther] = -1.5, [ProgramOther] = -1.5, [TipOther] = -0.5, [RollsOther] = -0.5,
             [EvenCrackle] = 1.2, [SlightlyConvex] = 1.0, [Flat] = 0.4, [ToesBlended] = 1.0, [TintEven] = 0.8, [SpatterLittle] = 0.4,
             [RippleEven] = 0.4,
             [BackMark] = 0.6, [TintBehind] = 0.7, [SizeOn] = 0.6, [WireOn] = 0.5, [PairInBand] = 0.5, [VoltsOn] = 0.3,
@@ -165,6 +86,7 @@ public static class Causes
             Say($"The popping goes over into an even crackle; the bead lies lower and wider, the toes blend in."),
             new Dictionary<Sign, double>
         {
+            [LightSwelling] = 0.6, [LightStill] = -1.0, [SameAlong] = 0.2, [WorseAtStart] = -0.8,
             [Popping] = 2.0, [TallNarrow] = 1.2, [PiledUp] = 0.6, [ToesCold] = 1.0, [TintNone] = 0.6, [TintThin] = 0.5,
             [NothingBehind] = 0.4,
             [PairShort] = 2.0, [VoltsUnder] = 1.2, [WireOn] = 0.5,
@@ -177,6 +99,7 @@ public static class Causes
         new(Cause.WireHigh, Say($"Too much wire for the volts"), 0.07, ChangeKind.WireDown,
             Say($"The wire stops pushing back; less metal, an even crackle, tint beside the bead."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = 0.6, [LightStill] = -1.0, [SameAlong] = 0.2, [WorseAtStart] = -0.8,
             [Popping] = 2.0, [PiledUp] = 1.6, [TallNarrow] = 0.4, [ToesCold] = 0.7, [TintNone] = 0.7, [PairShort] = 1.5, [WireOver] = 2.0,
             [SizeOver] = 0.6,
             [EvenCrackle] = -1.2, [Hiss] = -3, [Rattle] = -0.5, [Lumpy] = -2, [PairInBand] = -1.0, [PairLong] = -3, [WireOn] = -1.0,
@@ -187,10 +110,12 @@ public static class Causes
         new(Cause.VoltsHigh, Say($"Volts high for the wire"), 0.08, ChangeKind.VoltsDown,
             Say($"The hiss goes over into a crackle; narrower bead, no groove at the toe, less spatter."), new Dictionary<Sign, double>
         {
+            [TipBurntBack] = 0.4,
+            [LightSwelling] = 0.6, [LightStill] = -1.0, [SameAlong] = 0.2, [WorseAtStart] = -0.8,
             [Hiss] = 1.8, [Rattle] = 0.9, [Flat] = 0.6, [Sunk] = 0.6, [Undercut] = 1.2, [TintWide] = 0.7, [SpatterBig] = 1.3,
             [PairLong] = 2.0, [VoltsOver] = 1.2, [WireOn] = 0.5,
             [Popping] = -3, [EvenCrackle] = -1.0, [TallNarrow] = -1.8, [PiledUp] = -2, [ToesCold] = -1, [PairInBand] = -1.2,
-            [PairShort] = -3, [VoltsUnder] = -2, [WireUnder] = -0.6,
+            [PairShort] = -3, [VoltsUnder] = -2, [WireUnder] = -0.4,
             [LongArc] = 1.5, [ArcVoltsOver] = 0.4, [SootBrushesOff] = 0.2,
             [FeelSteady] = -0.8, [PushedBack] = -3,
             [VoltsOn] = -0.6,
@@ -198,9 +123,10 @@ public static class Causes
         new(Cause.WireLow, Say($"Too little wire for the volts"), 0.07, ChangeKind.WireUp,
             Say($"The hiss goes over into a crackle; the bead fills out and bites."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = 0.6, [LightStill] = -1.0, [SameAlong] = 0.2, [WorseAtStart] = -0.8,
             [Hiss] = 1.8, [Lumpy] = 1.8, [SizeUnder] = 0.8, [NothingBehind] = 0.4, [PairLong] = 1.5, [WireUnder] = 2.0,
             [Popping] = -3, [EvenCrackle] = -1.2, [PiledUp] = -2.5, [TallNarrow] = -0.6, [PairInBand] = -1.0, [PairShort] = -3,
-            [WireOn] = -1.0, [WireOver] = -3, [SizeOver] = -1.5,
+            [WireOn] = -0.8, [WireOver] = -3, [SizeOver] = -1.5,
             [LongArc] = 1.5, [ArcAmpsUnder] = 0.3, [RootShort] = 0.5,
             [FeelSteady] = -0.8, [PushedBack] = -3,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady, SpeaksOfBand = true },
@@ -217,6 +143,7 @@ public static class Causes
         new(Cause.PairHot, Say($"The whole pair is hot for this plate"), 0.07, ChangeKind.LessOfBoth,
             Say($"The bead stands up from the plate again; narrower tint, no sagging."), new Dictionary<Sign, double>
         {
+            [WorseAlong] = 0.3,
             [EvenCrackle] = 0.5, [Rattle] = 1.3, [Sunk] = 1.5, [Hole] = 1.8, [TintWide] = 1.0, [BackMark] = 0.3, [Flat] = 0.3,
             [SpatterBig] = 0.3, [PairInBand] = 0.4, [WireOver] = 1.6, [VoltsOver] = 0.4,
             [TallNarrow] = -3, [ToesCold] = -2.5, [NothingBehind] = -2, [TintNone] = -2.5, [TintThin] = -1.5, [WireOn] = -0.5,
@@ -245,6 +172,7 @@ public static class Causes
         new(Cause.StickOutLong, Say($"Stick-out too long"), 0.05, ChangeKind.ShorterStickOut,
             Say($"The popping calms at the same marks; more bite."), new Dictionary<Sign, double>
         {
+            [StickOutUnder] = -3,
             [StickOutOver] = 3.0, [Popping] = 0.9, [Sputter] = 0.8, [Pinholes] = 0.8, [TallNarrow] = 0.5, [ToesCold] = 0.5,
             [NothingBehind] = 0.6, [SpatterFine] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
             [StickOutOn] = -3, [Sunk] = -1.5, [Hole] = -1.5, [Hiss] = -0.5,
@@ -264,6 +192,7 @@ public static class Causes
         new(Cause.UnevenHand, Say($"Uneven hand"), 0.05, ChangeKind.SteadyHand,
             Say($"Even ripples, even width."), new Dictionary<Sign, double>
         {
+            [SameAlong] = 0.1, [WorseAtEnd] = 0.6,
             [RippleUneven] = 2.3, [EvenCrackle] = 0.3, [PairInBand] = 0.2,
             [RippleEven] = -2, [RippleStretched] = -0.5,
             [FeelSteady] = -0.4,
@@ -274,6 +203,7 @@ public static class Causes
         new(Cause.GasLost, Say($"Gas not reaching the puddle"), 0.04, ChangeKind.CheckGas,
             Say($"No pinholes; the arc smooths."), new Dictionary<Sign, double>
         {
+            [GasNothing] = 4.0, [GasFlows] = -2.0, [WorseAlong] = 0.3, [WorseAtEnd] = -1.5,
             [Pinholes] = 3.5, [Sputter] = 0.5, [SpatterBig] = 0.6, [Lumpy] = 0.3, [StickOutOver] = 0.3,
             [SpatterLittle] = -0.6,
             [SootStays] = 0.8, [ColourGrey] = 1.0,
@@ -282,6 +212,7 @@ public static class Causes
         new(Cause.DirtyPlate, Say($"Mill scale, paint or dirt"), 0.05, ChangeKind.CleanPlate,
             Say($"A smooth start, less spatter at the same marks."), new Dictionary<Sign, double>
         {
+            [StartStuttering] = 1.0, [WorseAtStart] = 0.5, [StartClean] = -0.5,
             [Sputter] = 1.6, [Popping] = 0.5, [SpatterBig] = 0.9, [SpatterFine] = 0.5, [Pinholes] = 1.2, [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -0.8, [SpatterLittle] = -0.8,
             [PushedBack] = -0.4, [SideUnfused] = 0.2, [SootStays] = 0.8,
@@ -289,6 +220,7 @@ public static class Causes
         new(Cause.PlateHot, Say($"Plate still hot from the last bead"), 0.04, ChangeKind.CoolPlate,
             Say($"The same settings stand up on a cold piece."), new Dictionary<Sign, double>
         {
+            [WorseAlong] = 1.4, [SameAlong] = -0.4,
             [Sunk] = 1.1, [TintWide] = 1.2, [Hole] = 1.1, [EvenCrackle] = 0.4, [PairInBand] = 0.5, [WireOn] = 0.8, [VoltsOn] = 0.3,
             [TallNarrow] = -2.5, [ToesCold] = -2.5, [NothingBehind] = -1.5, [TintNone] = -2, [WireOver] = -0.8,
             [PlateHot] = 2.4, [PlateWarm] = 0.8, [Runny] = 0.9, [TravelOn] = 0.3,
@@ -306,6 +238,8 @@ public static class Causes
         new(Cause.WireSlipping, Say($"Wire feeding unevenly: tension, spool or liner"), 0.04, ChangeKind.CheckFeed,
             Say($"A steady sound from start to end."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = 0.5, [StartTouching] = 0.2,
+            [RollsOther] = 2.8, [RollsFit] = -0.1,
             [Sputter] = 1.3, [RippleUneven] = 0.6, [Lumpy] = 1.0, [PairInBand] = 0.3, [Hiss] = 0.2,
             [EvenCrackle] = -1.2, [RippleEven] = -1,
             [Jerky] = 2.0, [ArcAmpsUnder] = 0.3,
@@ -314,6 +248,7 @@ public static class Causes
         new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.02, ChangeKind.CheckPolarity,
             Say($"The spatter stops and the bead bites."), new Dictionary<Sign, double>
         {
+            [PolarityOther] = 5.0, [PolarityFits] = -0.4,
             [SpatterBig] = 1.5, [Sputter] = 0.9, [Popping] = 0.3, [NothingBehind] = 0.6, [TallNarrow] = 0.4, [ToesCold] = 0.4,
             [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -2, [SpatterLittle] = -2, [BackMark] = -1,
@@ -343,6 +278,8 @@ public static class Causes
         new(Cause.WornTip, Say($"Contact tip worn, or too large"), 0.03, ChangeKind.ChangeTip,
             Say($"A steady arc that starts at once."), new Dictionary<Sign, double>
         {
+            [StartStuttering] = 0.8, [TipClear] = -0.2,
+            [TipOther] = 2.8, [TipFits] = -0.1,
             [Sputter] = 1.2, [Jerky] = 0.5, [ArcAmpsUnder] = 0.5, [RippleUneven] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
             [StickOutOn] = 0.3, [LongArc] = 0.2,
             [EvenCrackle] = -1, [FeelSteady] = -0.6, [RippleEven] = -0.6,
@@ -350,6 +287,7 @@ public static class Causes
         new(Cause.WrongGas, Say($"Wrong gas in the bottle"), 0.02, ChangeKind.CheckBottle,
             Say($"The arc takes on the sound the sheet tells of."), new Dictionary<Sign, double>
         {
+            [GasOther] = 4.5, [GasFits] = -0.3,
             [SpatterBig] = 1.2, [Rattle] = 0.6, [Popping] = 0.4, [Hiss] = 0.2, [PairInBand] = 0.5, [WireOn] = 0.4, [VoltsOn] = 0.4,
             [PuddleSkin] = 0.8, [ArcAmpsOn] = 0.2, [Undercut] = 0.2,
             [EvenCrackle] = -1.8, [SpatterLittle] = -1.5, [Pinholes] = -0.5,
@@ -357,6 +295,7 @@ public static class Causes
         new(Cause.WrongWire, Say($"Thicker wire on than the machine is set for"), 0.01, ChangeKind.CheckWire,
             Say($"With the right wire the marks mean what the sheet says."), new Dictionary<Sign, double>
         {
+            [WireOther] = 5.0, [WireFits] = -0.3,
             [ArcAmpsOver] = 1.8, [SizeOver] = 1.4, [PiledUp] = 0.8, [Popping] = 0.5, [PushedBack] = 0.5, [PairInBand] = 0.4, [WireOn] = 0.5,
             [MachineMeasured] = 1.0, [TravelOn] = 0.5,
             [SizeUnder] = -2, [ArcAmpsUnder] = -2, [ArcAmpsOn] = -1.5, [Hiss] = -1, [MachineBelieved] = -0.2,
@@ -364,6 +303,7 @@ public static class Causes
         new(Cause.PoorClamp, Say($"Clamp or cable losing volts"), 0.03, ChangeKind.CheckClamp,
             Say($"A clean start; the volts read what was set."), new Dictionary<Sign, double>
         {
+            [StartStuttering] = 1.2, [StartClean] = -0.8, [LightSwelling] = 0.3,
             [Sputter] = 1.0, [ArcVoltsUnder] = 1.6, [ArcAmpsUnder] = 0.6, [Popping] = 0.3, [PairInBand] = 0.4, [WireOn] = 0.3,
             [TintThin] = 0.2,
             [ArcVoltsOn] = -1.5, [ArcVoltsOver] = -2.5, [EvenCrackle] = -0.8, [Runny] = -1, [FeelSteady] = -0.4,
@@ -374,6 +314,52 @@ public static class Causes
             [SlagTrapped] = 4.0, [Pinholes] = 0.6, [RippleUneven] = 0.3,
             [SlightlyConvex] = 0.3, [ToesBlended] = 0.3, [EvenCrackle] = 0.2,
         }) { Whose = Whose.Hand },
+        new(Cause.StickOutShort, Say($"Stick-out too short"), 0.02, ChangeKind.LongerStickOut,
+            Say($"The nozzle stays clear, the arc calms."), new Dictionary<Sign, double>
+        {
+            [StickOutUnder] = 3.2, [NozzleClogged] = 0.9, [TipBurntBack] = 0.9, [ArcAmpsOver] = 1.0, [Sputter] = 0.8, [SpatterFine] = 0.3,
+            [PairInBand] = 0.3, [WireOn] = 0.3,
+            [StickOutOn] = -2.5, [StickOutOver] = -4, [ArcAmpsUnder] = -1.5, [Hiss] = -0.4,
+        }) { Whose = Whose.Hand },
+        new(Cause.TorchSwung, Say($"Torch swung round at the end of reach"), 0.02, ChangeKind.KeepAngle,
+            Say($"The end as sound as the start."), new Dictionary<Sign, double>
+        {
+            [WorseAtEnd] = 3.0, [Pinholes] = 0.9, [Undercut] = 0.4, [UnequalLegs] = 0.3, [EvenCrackle] = 0.2, [GasFlows] = 0.3,
+            [SameAlong] = -3, [WorseAtStart] = -3, [WorseAlong] = -0.5,
+        }) { Whose = Whose.Hand },
+        new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
+            Say($"The arc stands over the wire from end to end."), new Dictionary<Sign, double>
+        {
+            [LightWandering] = 3.5, [WorseAtEnd] = 0.5, [WorseAtStart] = 0.4, [SpatterBig] = 0.5, [Undercut] = 0.5, [UnequalLegs] = 0.5,
+            [WireOn] = 0.2, [PairInBand] = 0.2,
+            [LightStill] = -3, [LightSwelling] = -1,
+        }) { Whose = Whose.Nobodys },
+        new(Cause.BurnBack, Say($"Wire burnt back: touching at the start, feed or tip"), 0.02, ChangeKind.FreeTip,
+            Say($"It lights at once and the wire stays free."), new Dictionary<Sign, double>
+        {
+            [TipBurntBack] = 3.2, [StartTouching] = 2.0, [Jerky] = 0.5, [VoltsOver] = 0.3, [PairLong] = 0.3, [StickOutUnder] = 0.3,
+            [TipClear] = -3, [StartClean] = -1.2,
+        }) { Whose = Whose.Hand },
+        new(Cause.Draught, Say($"Draught takes the gas away"), 0.02, ChangeKind.ScreenDraught,
+            Say($"No pinholes behind a screen."), new Dictionary<Sign, double>
+        {
+            [Pinholes] = 3.0, [GasFlows] = 1.0, [TipClear] = 0.3, [Sputter] = 0.3, [LightSwelling] = 0.2, [SootStays] = 0.4,
+            [ColourGrey] = 0.8,
+            [GasNothing] = -4, [NozzleClogged] = -1.2, [WorseAtEnd] = -1, [StickOutOver] = -0.5,
+        }),
+        new(Cause.NozzleShut, Say($"Spatter in the nozzle shuts off the gas"), 0.02, ChangeKind.ClearNozzle,
+            Say($"No pinholes, even gas all round."), new Dictionary<Sign, double>
+        {
+            [NozzleClogged] = 3.2, [Pinholes] = 2.4, [WorseAlong] = 0.5, [SpatterBig] = 0.3,
+            [TipClear] = -3.5, [GasNothing] = 0.3,
+        }) { Whose = Whose.Machine },
+        new(Cause.UnderTransition, Say($"Under the transition: big drops instead of spray"), 0.03, ChangeKind.MoreOfBoth,
+            Say($"The rattle goes over into a smooth hiss; fine drops, little spatter."), new Dictionary<Sign, double>
+        {
+            [Rattle] = 2.6, [SpatterBig] = 1.2, [ArcAmpsUnder] = 0.8, [WireUnder] = 1.0, [Popping] = 0.3, [LightSwelling] = 0.4,
+            [TallNarrow] = 0.3, [Lumpy] = 0.3,
+            [EvenCrackle] = -2, [SpatterLittle] = -1.2, [WireOver] = -2, [ArcAmpsOver] = -2, [LightStill] = -1,
+        }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady },
         new(Cause.CraterOpen, Say($"Stopped without filling the crater"), 0.02, ChangeKind.FillCrater,
             Say($"An end as high as the bead."), new Dictionary<Sign, double>
         {
@@ -384,23 +370,14 @@ public static class Causes
         }) { Whose = Whose.Hand, SpeaksOfBand = true },
     ];
 
-    // Which causes can be behind a bead: without slag none is trapped, on DC there is no balance to be off, on AC no pole to be wrong.
-    private static readonly CauseRow[] WithoutSlag = [.. Table.Where(row => row.Cause != Cause.WrongDirection)];
-    private static readonly CauseRow[] OnDc = [.. TigCauses.Table.Where(row => row.Cause != Cause.BalanceOff)];
-    private static readonly CauseRow[] OnAc = [.. TigCauses.Table.Where(row => row.Cause != Cause.WrongPolarity)];
+    // Each process weighs the common rows its own way.
+    private static readonly Dictionary<Process, CauseRow[]> ByProcess = Processes.All.ToDictionary(
+        facts => facts.Process,
+        facts => Modes.Table(facts.Process, facts.FeedsWire ? Table : TigCauses.Table)
+    );
 
     /// <summary>The causes that can be behind a bead of a process.</summary>
-    public static IReadOnlyList<CauseRow> Of(Process process)
-    {
-        var facts = process.Facts();
-        return facts.FeedsWire
-            ? facts.Slag
-                ? Table
-                : WithoutSlag
-            : facts.NeedsAc
-                ? OnAc
-                : OnDc;
-    }
+    public static IReadOnlyList<CauseRow> Of(Process process) => ByProcess[process];
 
     /// <summary>A cause's row in the table of its process.</summary>
     public static CauseRow Row(Cause cause, Process process) =>

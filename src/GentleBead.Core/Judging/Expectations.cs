@@ -31,18 +31,8 @@ public static class Expectations
     // What settings should give: in words, and the signs it shows by.
     private sealed record Should(Said Text, params IReadOnlyList<Sign> Signs);
 
-    private static readonly Should Pops = new(
-        Say($"Pops and stubbing: the volts are under the band for this wire."),
-        Sign.Popping,
-        Sign.PushedBack
-    );
-
-    private static readonly Should Hisses = new(
-        Say($"A hiss, a long soft arc: the volts are over the band for this wire."),
-        Sign.Hiss,
-        Sign.Rattle,
-        Sign.LongArc
-    );
+    private static readonly Said Stubs = Say($"pops and stubbing");
+    private static readonly Said Hisses = Say($"a hiss, a long soft arc");
 
     private static readonly Should ColdBead = new(
         Say($"A tall, cold bead with thin tint."),
@@ -94,8 +84,19 @@ public static class Expectations
         var amps = BurnOff.AmpsFor(bead.Used.WireFeed, bead.Sheet.Job.RequireArc()) / bead.Sheet.Amps;
         var stubs = signs.Contains(Sign.PairShort);
         var sound =
-            stubs ? Pops
-            : signs.Contains(Sign.PairLong) ? Hisses
+            stubs
+                ? new Should(
+                    Say($"{Heard(Sign.Popping, Stubs, bead):capital}: the volts are under the band for this wire."),
+                    Sign.Popping,
+                    Sign.PushedBack
+                )
+            : signs.Contains(Sign.PairLong)
+                ? new Should(
+                    Say($"{Heard(Sign.Hiss, Hisses, bead):capital}: the volts are over the band for this wire."),
+                    Sign.Hiss,
+                    Sign.Rattle,
+                    Sign.LongArc
+                )
             : new(bead.Sheet.ExpectedSound, Sign.EvenCrackle);
         return
         [
@@ -103,6 +104,8 @@ public static class Expectations
             .. LookAndBite(bead, signs, amps, bead.Used.Volts.Volts / bead.Pair.Volts.Aim.Volts, stubs),
         ];
     }
+
+    private static Said Heard(Sign sign, Said usually, FedBead bead) => Modes.WordsOf(sign, bead.Sheet.Job.Process) ?? usually;
 
     /// <summary>What a TIG bead's current should have given.</summary>
     public static IReadOnlyList<Expectation> Of(TungstenBead bead, IReadOnlySet<Sign> signs) =>

@@ -13,17 +13,17 @@ internal static class HandChanges
     {
         [ChangeKind.Keep] = new(_ => Say($"Keep it. Do the same again."), LeaveControls: false),
         [ChangeKind.Slower] = new(sheet =>
-            sheet.Travel is { } travel ? Say($"Travel slower: about {travel}.") : Say($"Stay longer: about {Seconds(sheet)}.")
+            sheet.Travel is { } travel ? Say($"Travel slower: {travel:timed}.") : Say($"Stay longer: about {Seconds(sheet)}.")
         ),
         [ChangeKind.Faster] = new(sheet =>
-            sheet.Travel is { } travel ? Say($"Travel faster: about {travel}.") : Say($"Stay shorter: about {Seconds(sheet)}.")
+            sheet.Travel is { } travel ? Say($"Travel faster: {travel:timed}.") : Say($"Stay shorter: about {Seconds(sheet)}.")
         ),
         [ChangeKind.ShorterStickOut] = new(sheet => Say($"Bring the tip in: stick-out {sheet.RequirePair().StickOut.Aim}.")),
         [ChangeKind.MendAngle] = new(sheet => Say($"Mend the angle: {sheet.WorkAngle}.")),
         [ChangeKind.SteadyHand] = new(sheet =>
             Sentences(
                 Say($"Brace the hand, make a dry run."),
-                sheet.Travel is { } travel ? Say($"Count it along: about {travel}.") : Say($"Count it out: about {Seconds(sheet)}.")
+                sheet.Travel is { } travel ? Say($"Count it along: {travel:timed}.") : Say($"Count it out: about {Seconds(sheet)}.")
             )
         ),
         [ChangeKind.CheckGas] = new(sheet =>
@@ -32,10 +32,10 @@ internal static class HandChanges
                 : Say($"Check the cover: dry wire, the stick-out of the sheet, no draught.")
         ),
         [ChangeKind.CleanPlate] = new(
-            _ => Say($"Grind the plate bright, clamp on bare metal, the same settings again."),
+            sheet => Say($"{sheet.Job.Metal.Facts().Clean}; clamp on bare metal, the same settings again."),
             LeaveControls: false
         ),
-        [ChangeKind.CoolPlate] = new(_ => Say($"Take a cold piece, or quench this one, and lay the same again.")),
+        [ChangeKind.CoolPlate] = new(sheet => Say($"The plate is hot: {sheet.Job.Metal.Facts().Cool}, and lay the same again.")),
         [ChangeKind.MeasureWire] = new(sheet =>
             Say($"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}.")
         ),
@@ -92,6 +92,16 @@ internal static class HandChanges
             _ => Say($"Feed less rod, and wait for the puddle to wet out before the next touch. Leave the amps and the pace."),
             LeaveControls: false
         ),
+        [ChangeKind.LongerStickOut] = new(sheet => Say($"Let the wire out: stick-out {sheet.RequirePair().StickOut.Aim}.")),
+        [ChangeKind.KeepAngle] = new(_ => Say($"Keep the angle to the end of reach: stop sooner, step over, start again on the crater.")),
+        [ChangeKind.MoveClamp] = new(_ =>
+            Say($"Move the clamp to the other end, and weld away from it toward the heavier end; keep the arc short.")
+        ),
+        [ChangeKind.FreeTip] = new(_ =>
+            Say($"A new tip; trim the wire short and hold it off the plate before the trigger; then check the roll tension.")
+        ),
+        [ChangeKind.ScreenDraught] = new(_ => Say($"Keep the air off: door, fan, screen; the nozzle a little nearer.")),
+        [ChangeKind.ClearNozzle] = new(_ => Say($"Pull the nozzle, clear the spatter, check the diffuser's holes, dip it.")),
         [ChangeKind.CheckPolarity] = new(sheet => Say($"Check polarity ({sheet.Polarity.Words()}) and what the bottle says.")),
         [ChangeKind.Stop] = new(
             _ => Say($"Stop on this piece and show it to a qualified person. Fresh, clean metal; fill the crater."),

@@ -41,9 +41,14 @@ public static class Judge
     public static Judgement Of(BeadAtHand bead, Circumstances around)
     {
         var signs = Signs.Of(bead);
-        var answers = Observations.Among(signs).ToArray();
+        var answers = Observations.Among(signs, bead).ToArray();
         var table = Causes.Of(bead.Sheet.Job.Process);
-        var ranked = Ranking.Rank(signs, table, Signs.Strengths(bead), Habits.Priors(table, around.StudentCauses, around.MachineCauses));
+        var ranked = Ranking.Rank(
+            Signs.Counted(bead),
+            table,
+            Habits.Priors(table, around.StudentCauses, around.MachineCauses),
+            sign => Observations.Words(sign, bead)
+        );
         var heat = answers.Sum(answer => answer.Heat);
         var (verdict, fitting) = Settled(Decide(bead, signs, answers, heat), ranked, bead);
         var first = fitting[0].Cause;

@@ -48,6 +48,9 @@ public sealed record Observation(IReadOnlyList<Answer> Answers, Func<BeadAtHand,
     /// <summary>The jobs in which it can be looked at and means something.</summary>
     public Func<Job, bool> Fits { get; init; } = _ => true;
 
+    /// <summary>How far a bead is each of its signs, where that is a matter of degree; null where a sign is there or is not.</summary>
+    public Func<BeadAtHand, IEnumerable<(Sign Sign, double Degree)>>? Degrees { get; init; }
+
     /// <summary>Under what its strength is noted; null where it has none.</summary>
     public Noted? Strength { get; init; }
 
@@ -56,4 +59,15 @@ public sealed record Observation(IReadOnlyList<Answer> Answers, Func<BeadAtHand,
 
     /// <summary>Whether it is read off the controls and the machine, and not off the bead.</summary>
     public bool IsSetting { get; init; }
+
+    /// <summary>An observation that is a number against what it should be.</summary>
+    /// <param name="measure">The number and what it should be; null where it was not taken.</param>
+    /// <param name="under">What it is below that.</param>
+    /// <param name="on">What it is there.</param>
+    /// <param name="over">What it is above.</param>
+    internal static Observation Graded(Func<BeadAtHand, (double Value, Reading Reading)?> measure, Answer under, Answer on, Answer over) =>
+        new([under, on, over], bead => measure(bead) is { } one ? [one.Reading.Plainly(one.Value, under.Sign, on.Sign, over.Sign)] : [])
+        {
+            Degrees = bead => measure(bead) is { } one ? one.Reading.Of(one.Value, under.Sign, on.Sign, over.Sign) : [],
+        };
 }

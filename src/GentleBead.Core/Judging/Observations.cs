@@ -18,19 +18,23 @@ public static class Observations
     private const double ReadOutAmpsShare = 0.12;
     private const double ReadOutVolts = 1.0;
 
-    // A stick-out is long past this share of the longest that is good.
+    // A stick-out is long past this share of the longest that is good, short under this share of the shortest.
     private const double LongStickOut = 1.2;
+    private const double ShortStickOut = 0.75;
+    private const double StickOutRamp = 0.3;
 
     // Legs differ when one is longer by more than this share of the longer.
     private const double LegShare = 0.25;
     private const double UndercutShowsMm = 0.1;
+
+    // From plainly on size to plainly off it, as a share of the size aimed at.
+    private const double SizeRamp = 0.15;
 
     // Fusion that reaches this share of the thinner plate past the root bites; less lies on it. Common practice, no source.
     private const double BiteShare = 0.05;
     private static readonly Length MarkedUnfused = Length.FromMm(0.3);
 
     private static readonly Func<Job, bool> Fed = job => !job.Process.IsGtaw();
-    private static readonly Func<Job, bool> Tig = job => job.Process.IsGtaw();
 
     private static readonly Dictionary<Sound, Answer> Sounds = new()
     {
@@ -42,7 +46,8 @@ public static class Observations
     };
 
     /// <summary>Every observation: looks first, then faults, then settings.</summary>
-    public static IReadOnlyList<Observation> All { get; } = [.. Looks, .. TigLooks, .. Measured, .. Faults(), .. Settings()];
+    public static IReadOnlyList<Observation> All { get; } =
+    [.. Looks, .. TigObservations.Looks, .. MoreLooks.All, .. Measured, .. Faults(), .. Settings()];
 
     private static readonly Dictionary<Sign, Answer> BySign = All.SelectMany(observation => observation.Answers)
         .DistinctBy(answer => answer.Sign)
@@ -63,17 +68,28 @@ public static class Observations
         return BySign.Values.Where(answer => wanted.Contains(answer.Sign));
     }
 
+    /// <summary>What is known of a bead's signs, in the table's order and in the words of its process.</summary>
+    internal static IEnumerable<Answer> Among(IEnumerable<Sign> signs, BeadAtHand bead) =>
+        Among(signs).Select(answer => answer with { Words = Words(answer.Sign, bead) });
+
+    /// <summary>A bead's sign in the words of its process.</summary>
+    internal static Said Words(Sign sign, BeadAtHand bead)
+    {
+        var process = bead.Sheet.Job.Process;
+        return bead.Evidence.SoundHeard() is { } sound && Modes.SignOf(sound, process) == sign
+            ? Modes.WordsOf(sound, process)
+            : Of(sign).Words;
+    }
+
     /// <summary>The observations a sign can come from.</summary>
     public static IEnumerable<Observation> Behind(Sign sign) => OfSign[sign];
 
-    /// <summary>The sign of a sound, told in the words of short circuit.</summary>
+    /// <summary>The sign of a sound in short circuit.</summary>
     internal static Sign OfSound(Sound sound) => Sounds[sound].Sign;
 
-    private static Observation Heard() =>
-        Noted(
-            bead => bead.Evidence.SoundHeard() is { } sound ? SoundOf.Mode(sound, bead.Sheet.Job.Process) : (Sound?)null,
-            [.. Sounds.Select(entry => (entry.Key, entry.Value))]
-        );
+    /// <summary>What was heard, each sound as the process takes it.</summary>
+    internal static Observation Heard() =>
+        new([.. Sounds.Values], bead => bead.Evidence.SoundHeard() is { } sound ? [Modes.SignOf(sound, bead.Sheet.Job.Process)] : []);
 
     private static Observation[] Looks =>
         [
@@ -191,134 +207,80 @@ public static class Observations
             },
         ];
 
-    private static Observation[] TigLooks =>
-        [
-            // The same sounds as of fed wire, asked for in TIG's own words.
-            Heard() with
-            {
-                Answers = [.. Heard().Answers.Where(answer => answer.Sign is EvenCrackle or Sputter or Hiss)],
-                Ask = Say($"Listen to the next one: steady, or does it sputter?"),
-                Fits = Tig,
-                Decides = _ => true,
-            },
-            // A small ball is how a tungsten looks on AC.
-            Noted<Tungsten>(
-                bead => bead.Sheet.Job.Process.Facts().NeedsAc && bead.Evidence.Tungsten == Tungsten.Balled ? null : bead.Evidence.Tungsten,
-                (Tungsten.Pointed, new(TungstenPointed, Say($"tungsten as ground"))),
-                (Tungsten.Balled, new(TungstenBalled, Say($"ball on the tungsten"), Unsteady)),
-                (Tungsten.BurntBack, new(TungstenBurntBack, Say($"tungsten burnt back"), Unsteady)),
-                (Tungsten.Dipped, new(TungstenDipped, Say($"tungsten dipped"), Unsteady))
-            ) with
-            {
-                Ask = Say($"Look at the tungsten: pointed, balled, dipped?"),
-                Fits = Tig,
-            },
-            Noted<TintColour>(
-                bead => bead.Evidence.Colour,
-                (TintColour.Silver, new(ColourSilver, Say($"silver beside the bead"))),
-                (TintColour.Straw, new(ColourStraw, Say($"straw beside the bead"))),
-                (TintColour.Purple, new(ColourPurple, Say($"purple beside the bead"))),
-                (TintColour.Blue, new(ColourBlue, Say($"blue beside the bead"), Hand) { Ugly = true }),
-                (TintColour.Grey, new(ColourGrey, Say($"grey, sugared"), Unsound) { Ugly = true })
-            ) with
-            {
-                Ask = Say($"Look at the colour beside it: silver, straw, blue, grey?"),
-                Fits = job => job.Metal is Metal.Stainless or Metal.Titanium or Metal.NickelAlloy,
-            },
-            Noted<Puddle>(
-                bead => bead.Evidence.Puddle,
-                (Puddle.Clear, new(PuddleClear, Say($"puddle clear"))),
-                (Puddle.Specks, new(PuddleSpecks, Say($"specks in the puddle"), Hand) { Ugly = true }),
-                (Puddle.Skin, new(PuddleSkin, Say($"skin on the puddle"), Hand) { Ugly = true })
-            ) with
-            {
-                Ask = Say($"Watch the puddle of the next one: clear, specks, a skin?"),
-                Fits = Tig,
-            },
-        ];
-
     private static Observation[] Measured =>
         [
-            new(
-                [
-                    new(SizeUnder, Say($"bead under size"), Hand),
-                    new(SizeOn, Say($"bead on size")),
-                    new(SizeOver, Say($"bead over size"), Hand),
-                ],
+            Observation.Graded(
                 bead =>
                     bead.Evidence.SizeBy(bead.Sheet.BeadMeasure) is { } size
-                        ? [Reading.In(size, bead.Sheet.BeadSize, SizeUnder, SizeOn, SizeOver)]
-                        : []
-            )
+                        ? (size.Mm, Reading.In(bead.Sheet.BeadSize, length => length.Mm, 0, SizeRamp * bead.Sheet.BeadSize.Aim.Mm))
+                        : null,
+                new(SizeUnder, Say($"bead under size"), Hand),
+                new(SizeOn, Say($"bead on size")),
+                new(SizeOver, Say($"bead over size"), Hand)
+            ) with
             {
                 Ask = Say($"Put the gauge on it."),
                 Trouble = 1.2,
                 Decides = bead => bead.Evidence.Macro is null,
             },
-            new(
-                [
-                    new(TravelUnder, Say($"travel measured slow"), Hand),
-                    new(TravelOn, Say($"travel measured right")),
-                    new(TravelOver, Say($"travel measured fast"), Hand),
-                ],
+            Observation.Graded(
                 bead =>
                     bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } travel
-                        ? [Reading.About(travel / aim, TravelShare, TravelUnder, TravelOn, TravelOver)]
-                        : []
-            )
+                        ? (travel / aim, Reading.About(TravelShare))
+                        : null,
+                new(TravelUnder, Say($"travel measured slow"), Hand),
+                new(TravelOn, Say($"travel measured right")),
+                new(TravelOver, Say($"travel measured fast"), Hand)
+            ) with
             {
                 Ask = Say($"Time the next one, and measure how far it went."),
                 Trouble = 1.5,
                 Fits = job => !job.Joint.Facts().ByTime,
             },
-            new(
-                [new(StickOutOn, Say($"stick-out measured right")), new(StickOutOver, Say($"stick-out measured long"))],
+            Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.StickOut is { } stickOut
-                        ? [stickOut > fed.Pair.StickOut.High * LongStickOut ? StickOutOver : StickOutOn]
-                        : []
-            )
+                        ? (
+                            stickOut.Mm,
+                            new(
+                                fed.Pair.StickOut.Low.Mm * ShortStickOut,
+                                fed.Pair.StickOut.High.Mm * LongStickOut,
+                                StickOutRamp * fed.Pair.StickOut.Aim.Mm
+                            )
+                        )
+                        : null,
+                new(StickOutUnder, Say($"stick-out measured short")),
+                new(StickOutOn, Say($"stick-out measured right")),
+                new(StickOutOver, Say($"stick-out measured long"))
+            ) with
             {
                 Ask = Say($"Measure the stick-out."),
                 Trouble = 1.5,
                 Fits = Fed,
             },
-            new(
-                [
-                    new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")),
-                    new(ArcAmpsOn, Say($"amps read as this wire should draw")),
-                    new(ArcAmpsOver, Say($"more amps read than this wire should draw")),
-                ],
+            Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.Measured?.ArcAmps is { } read
-                        ?
-                        [
-                            Reading.About(
-                                read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()),
-                                ReadOutAmpsShare,
-                                ArcAmpsUnder,
-                                ArcAmpsOn,
-                                ArcAmpsOver
-                            ),
-                        ]
-                        : []
-            )
+                        ? (read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()), Reading.About(ReadOutAmpsShare))
+                        : null,
+                new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")),
+                new(ArcAmpsOn, Say($"amps read as this wire should draw")),
+                new(ArcAmpsOver, Say($"more amps read than this wire should draw"))
+            ) with
             {
                 Ask = Say($"Read the amps while it welds."),
                 Trouble = 1.5,
                 Fits = Fed,
             },
-            new(
-                [
-                    new(ArcVoltsUnder, Say($"volts read under what was set")),
-                    new(ArcVoltsOn, Say($"volts read as set")),
-                    new(ArcVoltsOver, Say($"volts read over what was set")),
-                ],
+            Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.Measured?.ArcVolts is { } read
-                        ? [Reading.About(1 + (read.Volts - fed.Used.Volts.Volts), ReadOutVolts, ArcVoltsUnder, ArcVoltsOn, ArcVoltsOver)]
-                        : []
-            )
+                        ? (read.Volts - fed.Used.Volts.Volts, new Reading(-ReadOutVolts, ReadOutVolts, ReadOutVolts))
+                        : null,
+                new(ArcVoltsUnder, Say($"volts read under what was set")),
+                new(ArcVoltsOn, Say($"volts read as set")),
+                new(ArcVoltsOver, Say($"volts read over what was set"))
+            ) with
             {
                 Ask = Say($"Read the volts while it welds."),
                 Trouble = 1.5,
@@ -353,7 +315,8 @@ public static class Observations
 
     private static Observation[] Settings() => [.. SettingsRead.Rows];
 
-    private static Observation Noted<T>(Func<BeadAtHand, T?> read, params (T Value, Answer Answer)[] rows)
+    /// <summary>A look whose every answer is a sign.</summary>
+    internal static Observation Noted<T>(Func<BeadAtHand, T?> read, params (T Value, Answer Answer)[] rows)
         where T : struct, Enum
     {
         var signs = rows.ToDictionary(row => row.Value, row => row.Answer.Sign);

@@ -7,19 +7,20 @@ public static class Ranking
     private const double WorthNaming = 0.3;
 
     /// <summary>Every cause of a table with its share, likeliest first. Pure; the order of the signs does not matter.</summary>
-    /// <param name="signs">What was heard, felt, seen, measured and set.</param>
+    /// <param name="signs">What was heard, felt, seen, measured and set, and how much each counts.</param>
     /// <param name="table">The causes to weigh; null for those of a fed wire.</param>
-    /// <param name="strengths">How much a sign counts where it is not once; null when all count once.</param>
     /// <param name="priors">How common each cause is before anything was seen; null for the table's own.</param>
+    /// <param name="words">What a sign is called; null for the common words.</param>
     public static IReadOnlyList<RankedCause> Rank(
-        IReadOnlySet<Sign> signs,
+        IReadOnlyDictionary<Sign, double> signs,
         IReadOnlyList<CauseRow>? table = null,
-        IReadOnlyDictionary<Sign, double>? strengths = null,
-        IReadOnlyDictionary<Cause, double>? priors = null
+        IReadOnlyDictionary<Cause, double>? priors = null,
+        Func<Sign, Said>? words = null
     )
     {
+        words ??= sign => Observations.Of(sign).Words;
         table ??= Causes.Table;
-        var scored = table.Select(row => (Row: row, Score: Score(row, signs, strengths, priors))).ToArray();
+        var scored = table.Select(row => (Row: row, Score: Score(row, signs, priors))).ToArray();
         var best = scored.Max(entry => entry.Score);
         var total = scored.Sum(entry => Math.Exp(entry.Score - best));
         return
@@ -30,30 +31,25 @@ public static class Ranking
                     entry.Row.Cause,
                     entry.Row.Words,
                     Math.Exp(entry.Score - best) / total,
-                    Named(entry.Row, signs, strengths, 1),
-                    Named(entry.Row, signs, strengths, -1)
+                    Named(entry.Row, signs, 1, words),
+                    Named(entry.Row, signs, -1, words)
                 )),
         ];
     }
 
     /// <summary>Natural-log odds of one cause against beads at large, before sharing out. More evidence for it never lowers this.</summary>
-    public static double Score(
-        CauseRow row,
-        IReadOnlySet<Sign> signs,
-        IReadOnlyDictionary<Sign, double>? strengths = null,
-        IReadOnlyDictionary<Cause, double>? priors = null
-    ) =>
+    public static double Score(CauseRow row, IReadOnlyDictionary<Sign, double> signs, IReadOnlyDictionary<Cause, double>? priors = null) =>
         Math.Log(priors?.GetValueOrDefault(row.Cause, row.Prior) ?? row.Prior)
-        + row.Weights.Where(weight => signs.Contains(weight.Key)).Sum(weight => weight.Value * Strength(strengths, weight.Key));
+        // In the table's order, so that the order of entry is nothing.
+        + row.Weights.Sum(weight => weight.Value * signs.GetValueOrDefault(weight.Key));
 
-    private static double Strength(IReadOnlyDictionary<Sign, double>? strengths, Sign sign) => strengths?.GetValueOrDefault(sign, 1) ?? 1;
-
-    private static Said[] Named(CauseRow row, IReadOnlySet<Sign> signs, IReadOnlyDictionary<Sign, double>? strengths, int direction) =>
+    private static Said[] Named(CauseRow row, IReadOnlyDictionary<Sign, double> signs, int direction, Func<Sign, Said> words) =>
         [
-            .. row
-                .Weights.Where(weight => signs.Contains(weight.Key) && weight.Value * direction >= WorthNaming)
-                .OrderByDescending(weight => weight.Value * Strength(strengths, weight.Key) * direction)
-                .ThenBy(weight => weight.Key)
-                .Select(weight => Observations.Of(weight.Key).Words),
+            .. signs
+                .Select(sign => (Sign: sign.Key, Speaks: row.Weights.GetValueOrDefault(sign.Key) * sign.Value * direction))
+                .Where(sign => sign.Speaks >= WorthNaming)
+                .OrderByDescending(sign => sign.Speaks)
+                .ThenBy(sign => sign.Sign)
+                .Select(sign => words(sign.Sign)),
         ];
 }

@@ -29,22 +29,21 @@ public static class Signs
     /// <summary>The signs of a bead.</summary>
     public static IReadOnlySet<Sign> Of(BeadAtHand bead) => Observations.All.SelectMany(observation => observation.Read(bead)).ToHashSet();
 
-    /// <summary>How much each sign of a bead counts for its strength; a sign not listed counts once.</summary>
-    public static IReadOnlyDictionary<Sign, double> Strengths(BeadAtHand bead)
+    /// <summary>Every sign of a bead with how much it counts: how far the bead is that, and how strongly it was noted.</summary>
+    public static IReadOnlyDictionary<Sign, double> Counted(BeadAtHand bead)
     {
         var counts = new Dictionary<Sign, double>();
         foreach (var observation in Observations.All)
         {
-            if (observation.Strength is not { } noted || !bead.Evidence.Strengths.TryGetValue(noted, out var strength))
-                continue;
-            foreach (var sign in observation.Read(bead))
-                counts[sign] = Counts[strength];
+            var strength = observation.Strength is { } noted && bead.Evidence.Strengths.TryGetValue(noted, out var said) ? Counts[said] : 1;
+            var degrees = observation.Degrees?.Invoke(bead) ?? observation.Read(bead).Select(sign => (Sign: sign, Degree: 1.0));
+            foreach (var (sign, degree) in degrees)
+                counts[sign] = Math.Max(counts.GetValueOrDefault(sign), degree * strength);
         }
         // A recording counts as sure as it is where nobody listened; where somebody did, it bears the ear out or shakes it.
         if (bead.Evidence is { Listened: { } recording } evidence && evidence.SoundHeard() is { } named)
         {
-            var heard = SoundOf.Mode(named, bead.Sheet.Job.Process);
-            var sign = Observations.OfSound(heard);
+            var sign = Modes.SignOf(named, bead.Sheet.Job.Process);
             counts[sign] = evidence.Sound is null
                 ? recording.Confidence
                 : counts.GetValueOrDefault(sign, 1)

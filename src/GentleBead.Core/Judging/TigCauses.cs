@@ -12,6 +12,9 @@ public static class TigCauses
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same puddle, the same look."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = -1.5, [LightWandering] = -2.5,
+            [SameAlong] = 0.3, [LightStill] = 0.5, [WorseAtStart] = -1.5, [WorseAlong] = -2, [WorseAtEnd] = -3, [GasNothing] = -3,
+            [PolarityOther] = -1.5, [GasOther] = -1.5, [TungstenThin] = -0.5,
             [EvenCrackle] = 0.8, [SlightlyConvex] = 1.0, [Flat] = 0.6, [ToesBlended] = 1.0, [TintEven] = 0.8, [RippleEven] = 0.6,
             [BackMark] = 0.8, [TintBehind] = 0.6, [SizeOn] = 0.6,
             [AmpsOn] = 0.5, [TungstenPointed] = 0.8, [ColourSilver] = 0.8, [ColourStraw] = 0.7, [PuddleClear] = 0.8, [FeelSteady] = 0.5,
@@ -42,6 +45,7 @@ public static class TigCauses
         new(Cause.ArcLong, Say($"Arc too long"), 0.08, ChangeKind.ShorterArc,
             Say($"A narrower, quicker puddle; tint of even width."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = 0.4,
             [LongArc] = 2.2, [RippleUneven] = 0.6, [TintWide] = 0.8, [Undercut] = 0.8, [Flat] = 0.4, [Lumpy] = 0.3, [NothingBehind] = 0.4,
             [ColourBlue] = 0.4, [ColourPurple] = 0.3, [ArcVoltsOver] = 1.2, [AmpsOn] = 0.3,
             [TungstenDipped] = -1.2, [ArcVoltsUnder] = -1, [ArcVoltsOn] = -0.8,
@@ -82,6 +86,7 @@ public static class TigCauses
         new(Cause.GasLost, Say($"Gas not covering the puddle"), 0.07, ChangeKind.CheckGas,
             Say($"Silver to straw beside the bead, a bright tungsten, no pinholes."), new Dictionary<Sign, double>
         {
+            [GasNothing] = 4.0, [GasFlows] = -2.0, [WorseAtEnd] = -1.5,
             [Pinholes] = 2.4, [ColourGrey] = 2.2, [ColourBlue] = 0.6, [TungstenBurntBack] = 1.0, [SootStays] = 1.4, [SootBrushesOff] = 0.2,
             [Sputter] = 0.5, [Hiss] = 1.2, [PuddleSkin] = 0.4,
             [ColourSilver] = -2, [ColourStraw] = -1.2, [TungstenPointed] = -0.6, [PuddleClear] = -1,
@@ -90,6 +95,7 @@ public static class TigCauses
         new(Cause.DirtyPlate, Say($"Oxide, oil or dirt on plate or rod"), 0.07, ChangeKind.CleanPlate,
             Say($"A clear puddle at the same amps."), new Dictionary<Sign, double>
         {
+            [LightWandering] = 0.3,
             [PuddleSpecks] = 1.8, [Sputter] = 1.2, [Pinholes] = 1.2, [PuddleSkin] = 1.0, [Popping] = 0.6, [SootStays] = 0.6,
             [RippleUneven] = 0.2,
             [PuddleClear] = -2.5, [ColourSilver] = -0.4,
@@ -103,15 +109,24 @@ public static class TigCauses
         new(Cause.TungstenSmall, Say($"Tungsten too thin for these amps"), 0.02, ChangeKind.ThickerTungsten,
             Say($"The point keeps its shape."), new Dictionary<Sign, double>
         {
+            [TungstenThin] = 3.0, [TungstenFits] = -0.6, [TungstenRounded] = 0.4,
             [TungstenBalled] = 1.2, [TungstenBurntBack] = 0.4, [AmpsOver] = 1.0, [PuddleSpecks] = 0.5,
             [TungstenPointed] = -3, [AmpsUnder] = -1.5, [TungstenDipped] = -1,
         }) { Whose = Whose.Machine },
         new(Cause.WrongPolarity, Say($"Torch on the wrong pole"), 0.03, ChangeKind.CheckPolarity,
             Say($"The tungsten keeps its point; the heat goes into the plate."), new Dictionary<Sign, double>
         {
+            [PolarityOther] = 5.0, [PolarityFits] = -0.4,
             [TungstenBalled] = 2.4, [TungstenBurntBack] = 2.4, [NothingBehind] = 0.7, [ToesCold] = 0.4, [AmpsOn] = 0.4,
             [RippleUneven] = 0.2, [Flat] = 0.3,
             [TungstenPointed] = -4, [BackMark] = -1.5, [RootFused] = -1, [TungstenDipped] = -1,
+        }) { Whose = Whose.Machine },
+        new(Cause.WrongGas, Say($"Wrong gas in the bottle"), 0.02, ChangeKind.CheckBottle,
+            Say($"A bright tungsten, a clear puddle."), new Dictionary<Sign, double>
+        {
+            [GasOther] = 4.5, [GasFits] = -0.3,
+            [TungstenBurntBack] = 1.4, [TungstenBalled] = 0.4, [ColourGrey] = 1.0, [PuddleSkin] = 0.8, [SootStays] = 0.8, [Sputter] = 0.5,
+            [TungstenPointed] = -1.5, [ColourSilver] = -1.5, [PuddleClear] = -1,
         }) { Whose = Whose.Machine },
         new(Cause.BalanceOff, Say($"AC balance off: too little cleaning, or too much"), 0.02, ChangeKind.SetBalance,
             Say($"The skin opens to a mirror; a small rounded tip."), new Dictionary<Sign, double>
@@ -135,6 +150,7 @@ public static class TigCauses
         new(Cause.PlateHot, Say($"Plate still hot from the last bead"), 0.05, ChangeKind.CoolPlate,
             Say($"The same amps hold on a cold piece."), new Dictionary<Sign, double>
         {
+            [WorseAlong] = 1.4, [SameAlong] = -0.4,
             [PlateHot] = 2.4, [PlateWarm] = 0.8, [Sunk] = 1.1, [TintWide] = 1.1, [Hole] = 1.1, [Runny] = 0.9, [ColourBlue] = 0.5,
             [AmpsOn] = 0.6, [TravelOn] = 0.3,
             [PlateCold] = -3, [TallNarrow] = -2.5, [ToesCold] = -2.5, [NothingBehind] = -1.5, [TintNone] = -2, [AmpsOver] = -0.5,
@@ -143,6 +159,7 @@ public static class TigCauses
         new(Cause.PoorClamp, Say($"Clamp losing contact"), 0.03, ChangeKind.CheckClamp,
             Say($"The arc starts at once and stands still."), new Dictionary<Sign, double>
         {
+            [LightSwelling] = 0.6,
             [Sputter] = 1.0, [Jerky] = 1.0, [ArcVoltsUnder] = 0.4,
             [EvenCrackle] = -0.6, [FeelSteady] = -0.6,
         }) { Whose = Whose.Machine },
@@ -150,6 +167,24 @@ public static class TigCauses
             Say($"A sound crater on a fresh, clean piece."), new Dictionary<Sign, double>
         {
             [Crack] = 16,
+        }),
+        new(Cause.TorchSwung, Say($"Torch swung round at the end of reach"), 0.02, ChangeKind.KeepAngle,
+            Say($"The end as sound as the start."), new Dictionary<Sign, double>
+        {
+            [WorseAtEnd] = 3.0, [Pinholes] = 0.9, [ColourGrey] = 0.5, [ColourBlue] = 0.3, [Undercut] = 0.4, [GasFlows] = 0.3,
+            [SameAlong] = -3, [WorseAtStart] = -3, [WorseAlong] = -0.5,
+        }) { Whose = Whose.Hand },
+        new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
+            Say($"The arc stands over the point from end to end."), new Dictionary<Sign, double>
+        {
+            [LightWandering] = 3.2, [WorseAtEnd] = 0.5, [WorseAtStart] = 0.4, [Undercut] = 0.5, [UnequalLegs] = 0.5,
+            [LightStill] = -3, [LightSwelling] = -1,
+        }) { Whose = Whose.Nobodys },
+        new(Cause.Draught, Say($"Draught takes the gas away"), 0.02, ChangeKind.ScreenDraught,
+            Say($"Silver to straw behind a screen."), new Dictionary<Sign, double>
+        {
+            [Pinholes] = 2.0, [ColourGrey] = 1.8, [GasFlows] = 1.0, [ColourBlue] = 0.5, [SootStays] = 1.0, [TungstenBurntBack] = 0.5,
+            [GasNothing] = -4, [ColourSilver] = -2, [ColourStraw] = -1, [PuddleClear] = -0.6, [WorseAtEnd] = -1,
         }),
         new(Cause.CraterOpen, Say($"Stopped without filling the crater"), 0.02, ChangeKind.FillCrater,
             Say($"Ease the pedal off, rod in: an end as high as the bead."), new Dictionary<Sign, double>

@@ -64,6 +64,15 @@ public sealed record MetalFacts
     /// <summary>Whether the amps rule, which is steel's, is only a first guess on it.</summary>
     public bool AmpsAreAGuess { get; init; }
 
+    /// <summary>How a plate of it is cleaned before it is welded. Common practice, no source.</summary>
+    public required Said Clean { get; init; }
+
+    /// <summary>Whether a practice piece of it may be cooled in water; what hardens, cracks or soaks up water may not.</summary>
+    public bool MayQuench { get; init; }
+
+    /// <summary>How the next bead comes to lie on cold metal.</summary>
+    public Said Cool => MayQuench ? Say($"quench it, or take a fresh piece") : Say($"take a fresh piece, or let it cool in still air");
+
     /// <summary>What stands beside a right bead; null where the process says it.</summary>
     public Said? Beside { get; init; }
 
@@ -87,6 +96,8 @@ public static class Metals
         {
             Metal = Metal.MildSteel,
             Name = Say($"mild steel"),
+            Clean = Say($"Grind the plate bright"),
+            MayQuench = true,
             DensityGPerCm3 = 7.85,
             SpecificHeatJPerKgK = 490,
             IsSteel = true,
@@ -98,6 +109,7 @@ public static class Metals
         {
             Metal = Metal.LowAlloySteel,
             Name = Say($"low-alloy steel"),
+            Clean = Say($"Grind the plate bright"),
             DensityGPerCm3 = 7.85,
             SpecificHeatJPerKgK = 490,
             IsSteel = true,
@@ -110,6 +122,8 @@ public static class Metals
         {
             Metal = Metal.Stainless,
             Name = Say($"stainless steel"),
+            Clean = Say($"Wipe the grease off, then brush the plate with a stainless brush kept for stainless"),
+            MayQuench = true,
             DensityGPerCm3 = 7.9,
             SpecificHeatJPerKgK = 500,
             Wire = WireKind.Stainless,
@@ -125,6 +139,7 @@ public static class Metals
         {
             Metal = Metal.Aluminium,
             Name = Say($"aluminium"),
+            Clean = Say($"Wipe the grease off, then brush the skin off with a stainless brush kept for aluminium"),
             DensityGPerCm3 = 2.70,
             SpecificHeatJPerKgK = 900,
             Tig = Process.GtawAc,
@@ -141,6 +156,7 @@ public static class Metals
             Metal = Metal.Titanium,
             AmpsAreAGuess = true,
             Name = Say($"titanium"),
+            Clean = Say($"Wipe with clean solvent, then brush with a stainless brush kept for titanium"),
             DensityGPerCm3 = 4.51,
             SpecificHeatJPerKgK = 520,
             Beside = Say($"silver, straw at the darkest"),
@@ -153,6 +169,7 @@ public static class Metals
             Metal = Metal.NickelAlloy,
             AmpsAreAGuess = true,
             Name = Say($"nickel alloy"),
+            Clean = Say($"Wipe the grease off, then take the oxide away with a clean disc kept for nickel"),
             DensityGPerCm3 = 8.4,
             SpecificHeatJPerKgK = 440,
             Beside = Bright,
@@ -163,6 +180,7 @@ public static class Metals
             Metal = Metal.Copper,
             AmpsAreAGuess = true,
             Name = Say($"copper"),
+            Clean = Say($"Wipe the grease off, then brush the plate bright"),
             DensityGPerCm3 = 8.96,
             SpecificHeatJPerKgK = 385,
             Beside = Bright,
@@ -176,6 +194,7 @@ public static class Metals
             Metal = Metal.Magnesium,
             AmpsAreAGuess = true,
             Name = Say($"magnesium"),
+            Clean = Say($"Wipe the grease off, then brush the plate bright with a clean stainless brush"),
             DensityGPerCm3 = 1.74,
             SpecificHeatJPerKgK = 1020,
             Tig = Process.GtawAc,

@@ -93,7 +93,7 @@ public static class Fairness
                 Unfair.PlateWarm,
                 Say(
                     $"Only {Minutes(gone)} after the bead before; by estimate this piece wants {Minutes(wait)} in still air. "
-                        + $"Quench it, or take a fresh piece, and feel it with a hand held near."
+                        + $"{sheet.Job.Metal.Facts().Cool:capital}, and feel it with a hand held near."
                 )
             )
             : null;

@@ -2,6 +2,7 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Trials;
 
@@ -40,9 +41,9 @@ internal sealed class TrialMaker
     public IReadOnlyList<Said> Hold(Said control) =>
         [
             Say($"Hold {control}."),
-            sheet.Travel is { } pace ? Say($"Travel speed: {pace}, timed.") : Say($"Time on each spot."),
+            sheet.Travel is { } pace ? Say($"Travel: {pace:timed}.") : Say($"Time on each spot."),
             sheet.Pair is { } pair ? Say($"Stick-out: {pair.StickOut.Aim}.") : Say($"Arc length: about as long as the tungsten is thick."),
-            Say($"Plate as cold as the shop: a fresh piece, or quench and dry it between beads."),
+            Say($"Plate as cold as the shop and dry: between beads {sheet.Job.Metal.Facts().Cool}."),
             Say($"Clean metal, the same clamp, the same angle."),
         ];
 

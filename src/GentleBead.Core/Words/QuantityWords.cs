@@ -22,10 +22,14 @@ public enum QuantityKind
 /// <param name="Per">Its unit's number for one of the unit it is held in.</param>
 /// <param name="Unit">The unit behind the number.</param>
 /// <param name="As">Digits, see <see cref="Digits"/>; null for thirty-seconds as on a rule.</param>
-public sealed record Scale(double Per, string Unit, string? As)
+/// <param name="Over">What is gone through in that time, where the number is a time and not a speed; null otherwise.</param>
+public sealed record Scale(double Per, string Unit, string? As, string? Over = null)
 {
     /// <summary>A value with its unit.</summary>
-    public string Show(double held) => $"{(As is null ? Digits.Fraction(held * Per) : Digits.Show(held * Per, As))} {Unit}";
+    public string Show(double held) =>
+        Over is not null ? $"{Over} in {Digits.Show(Per / held, As!)} {Unit}"
+        : As is null ? $"{Digits.Fraction(held * Per)} {Unit}"
+        : $"{Digits.Show(held * Per, As)} {Unit}";
 }
 
 /// <summary>One way of writing a quantity. The screen has the same table; a test holds them together.</summary>
@@ -41,6 +45,9 @@ public sealed record QuantityWords(QuantityKind Kind, string As, Scale Metric, S
     /// <summary>A stretch of wire or seam, or how much of it in a minute, to the millimetre or the tenth of an inch.</summary>
     public const string Run = "run";
 
+    /// <summary>A speed as a hand follows it: a length and its time.</summary>
+    public const string Timed = "timed";
+
     private const double InchesPerMm = 1 / Length.MmPerInch;
 
     /// <summary>Every way of writing a quantity.</summary>
@@ -52,6 +59,7 @@ public sealed record QuantityWords(QuantityKind Kind, string As, Scale Metric, S
         new(QuantityKind.WireFeed, "", new(1, "m/min", "0.0"), new(1 / WireFeedSpeed.MPerInch, "in/min", "0")),
         new(QuantityKind.WireFeed, Run, new(1000, "mm/min", "0"), new(1 / WireFeedSpeed.MPerInch, "in/min", "0.0")),
         new(QuantityKind.Travel, "", new(1, "mm/min", "0"), new(InchesPerMm, "in/min", "0.0")),
+        new(QuantityKind.Travel, Timed, new(100 * 60, "s", "0", "100 mm"), new(4 * Length.MmPerInch * 60, "s", "0", "4 inches")),
         new(QuantityKind.GasFlow, "", new(1, "L/min", "0.#"), new(60 / GasFlow.LPerCubicFoot, "ft³/h", "0")),
         new(QuantityKind.Volts, "", new(1, "V", "0.0"), new(1, "V", "0.0")),
         new(QuantityKind.Amps, "", new(1, "A", "0"), new(1, "A", "0")),

@@ -32,8 +32,9 @@ public ref struct SaidHandler
     public void AppendFormatted(WireFeedSpeed value, string format = "") =>
         Add(new SaidQuantity(QuantityKind.WireFeed, value.MPerMin, format));
 
-    /// <summary>A travel speed.</summary>
-    public void AppendFormatted(TravelSpeed value) => Add(new SaidQuantity(QuantityKind.Travel, value.MmPerMin));
+    /// <summary>A travel speed; see <see cref="QuantityWords.Timed"/> for one that a hand follows.</summary>
+    public void AppendFormatted(TravelSpeed value, string format = "") =>
+        Add(new SaidQuantity(QuantityKind.Travel, value.MmPerMin, format));
 
     /// <summary>A gas flow.</summary>
     public void AppendFormatted(GasFlow value) => Add(new SaidQuantity(QuantityKind.GasFlow, value.LPerMin));

@@ -100,7 +100,7 @@ internal static class CardPdf
         if (sheet.GasFlow is { } flow)
             yield return (Say($"Gas flow"), Say($"{flow.Low} to {flow.High}"));
         if (sheet.Travel is { } travel)
-            yield return (Say($"Travel speed"), Say($"{travel}"));
+            yield return (Say($"Travel speed"), Say($"{travel}; {travel:timed}"));
         if (sheet.PlugSeconds is { } seconds)
             yield return (Say($"Arc time"), Say($"{seconds:0.0} s"));
         yield return (

@@ -286,6 +286,11 @@ public class JudgeTests
         Check<TintColour>(value => new(Colour: value), "Colour");
         Check<Puddle>(value => new(Puddle: value), "Puddle");
         Check<Soot>(value => new(Soot: value), "Soot");
+        Check<Along>(value => new(Along: value), "Worse", ("Same", "SameAlong"), ("AtStart", "WorseAtStart"), ("Worse", "WorseAlong"));
+        Check<Start>(value => new(Start: value), "Start");
+        Check<TipAfter>(value => new(Tip: value), "Tip", ("Clogged", "NozzleClogged"));
+        Check<GasAtNozzle>(value => new(Gas: value), "Gas");
+        Check<ArcLight>(value => new(Light: value), "Light");
 
         static void Check<TSeen>(Func<TSeen, Evidence> note, string prefix, params (string Seen, string Sign)[] renamed)
             where TSeen : struct, Enum

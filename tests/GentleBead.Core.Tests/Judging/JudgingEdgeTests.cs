@@ -19,7 +19,7 @@ public class JudgingEdgeTests
     public void Slight_plain_and_strong_add_up()
     {
         double Counts(Strength strength) =>
-            Signs.Strengths(
+            Signs.Counted(
                 new FedBead(
                     T,
                     Room.Digital,

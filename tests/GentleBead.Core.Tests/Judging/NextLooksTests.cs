@@ -27,7 +27,7 @@ public class NextLooksTests
     {
         var job = tig ? Tig : Fed;
         var table = Causes.Of(job.Process);
-        var ranked = Ranking.Rank(seen.ToHashSet(), table);
+        var ranked = Ranking.Rank(seen.Once(), table);
         var looks = NextLooks.Of(job, seen.ToHashSet(), ranked);
 
         Assert.NotEmpty(looks);
@@ -63,7 +63,7 @@ public class NextLooksTests
     [Fact]
     public void Who_knows_the_cause_has_nothing_to_look_for()
     {
-        RankedCause[] sure = [.. Ranking.Rank(new HashSet<Sign>()).Select((cause, i) => cause with { Share = i == 0 ? 1 : 0 })];
+        RankedCause[] sure = [.. Ranking.Rank(new Dictionary<Sign, double>()).Select((cause, i) => cause with { Share = i == 0 ? 1 : 0 })];
         Assert.All(NextLooks.Of(Fed, new HashSet<Sign>(), sure), look => Assert.Equal(0, look.GainBits, 1e-12));
     }
 

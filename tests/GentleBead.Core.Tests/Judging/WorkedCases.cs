@@ -259,6 +259,32 @@ internal static class WorkedCases
         new("TIG: all right on steel", "tig steel", 1, 0, GoodTig, Cause.NothingWrong),
         new("TIG: sinks on a hot plate", "tig ac", 1, 0, new(Sound.EvenCrackle, Profile.Sunk, Feel: Feel.Runny, Plate: PlateWarmth.Hot),
             Cause.PlateHot),
+        // What stands beside the bead: where it is bad, start, tip, gas, light.
+        new("pinholes, no gas at the nozzle", "dip", 1, 0, Good with { Faults = [Fault.Pinholes], Gas = GasAtNozzle.Nothing },
+            Cause.GasLost, true),
+        new("pinholes though gas flows and the nozzle is clear", "dip", 1, 0,
+            Good with { Faults = [Fault.Pinholes], Gas = GasAtNozzle.Flows, Tip = TipAfter.Clear }, Cause.Draught, true),
+        new("pinholes, spatter in the nozzle", "dip", 1, 0, Good with { Faults = [Fault.Pinholes], Tip = TipAfter.Clogged },
+            Cause.NozzleShut, true),
+        new("pinholes at the end of reach: torch swung round", "dip", 1, 0, Good with { Faults = [Fault.Pinholes], Along = Along.AtEnd },
+            Cause.TorchSwung, true),
+        new("wire touching at the trigger, fused in the tip", "dip", 1, 0, new(Start: Start.Touching, Tip: TipAfter.BurntBack),
+            Cause.BurnBack, true),
+        new("arc blown to one side", "plate", 1, 0, new(Sound.EvenCrackle, Toes: Toes.Undercut, Light: ArcLight.Wandering), Cause.ArcBlow),
+        new("tip almost on the plate: 2 mm", "dip", 1, 0, new(Sound.Sputter, StickOut: Length.FromMm(2), Tip: TipAfter.Clogged),
+            Cause.StickOutShort),
+        new("sinks more the further it goes", "dip", 1, 0,
+            new(Sound.EvenCrackle, Profile.Sunk, Toes.Blended, Tint.Wide, Along: Along.Worse, Feel: Feel.Runny), Cause.PlateHot, true),
+        new("light swells and shrinks, hiss at high volts", "dip", 1, 2.5, new(Sound.Hiss, Light: ArcLight.Swelling),
+            Cause.VoltsHigh, true),
+        new("stutters at the start, volts read low", "dip", 1, 0,
+            new(Sound.Sputter, Start: Start.Stuttering, Measured: new(ArcVolts: Voltage.FromVolts(17.5))), Cause.PoorClamp),
+        new("TIG: grey at the end of reach", "tig", 1, 0,
+            GoodTig with { Colour = TintColour.Grey, Along = Along.AtEnd, Puddle = null }, Cause.TorchSwung),
+        new("TIG: grey, no gas", "tig", 1, 0,
+            GoodTig with { Colour = TintColour.Grey, Gas = GasAtNozzle.Nothing, Puddle = null }, Cause.GasLost),
+        new("TIG: grey though gas flows", "tig", 1, 0,
+            GoodTig with { Colour = TintColour.Grey, Gas = GasAtNozzle.Flows, Puddle = null }, Cause.Draught),
         new("TIG: one leg long", "tig steel", 1, 0, GoodTig with { Faults = [Fault.UnequalLegs] }, Cause.WorkAngle),
     ];
 
@@ -305,9 +331,17 @@ internal static class WorkedCases
         );
 
     private static (Sheet, Machine) Made(Job job, Machine machine) =>
-        Planner.Plan(job, machine) switch
+        Planner.Plan(job, machine with { Load = LoadFor(job) }) switch
         {
-            Sheet sheet => (sheet, machine),
+            Sheet sheet => (sheet, machine with { Load = LoadFor(job) }),
             var refused => throw new InvalidOperationException(refused.ToString()),
+        };
+
+    // The machine's log says what the sheet wants, as it should.
+    private static Load LoadFor(Job job) =>
+        (job.Wire is { } wire ? Load.Of(wire) : new Load(null, job.Gas, job.Process.Facts().Polarity)) with
+        {
+            Gas = job.Gas,
+            Polarity = job.Process.Facts().Polarity,
         };
 }

@@ -163,6 +163,6 @@ public class TrialPlanTests
     {
         Assert.Contains(Plan(new(TrialKind.AmpsLadder), WithAmps, Tig).Hold, one => one.Contains("Arc length", StringComparison.Ordinal));
         Assert.Contains(Plan(new(TrialKind.WireLadder)).Hold, one => one.Contains("Stick-out", StringComparison.Ordinal));
-        Assert.Contains(Plan(new(TrialKind.WireLadder)).Hold, one => one.Contains("timed", StringComparison.Ordinal));
+        Assert.Contains(Plan(new(TrialKind.WireLadder)).Hold, one => one.Contains("100 mm in", StringComparison.Ordinal));
     }
 }

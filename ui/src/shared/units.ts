@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useMe } from './useMe';
-import { numberOf, quantities, type Scale, type System } from './words/quantities';
+import { numberOf, quantities, type Scale, type System, written } from './words/quantities';
 
 export type { System };
 
@@ -45,6 +45,8 @@ export function inUnits(units: System) {
     unit,
     per: (kind: Kind): number => scales[kind][units][0],
     show: (kind: Kind, value: number) => `${number(kind, value)} ${unit(kind)}`,
+    /** A travel speed as a hand follows it: a length and its time. */
+    timed: (travel: number) => written(travel, quantities.travelMmPerMin.timed[units]),
   };
 }
 

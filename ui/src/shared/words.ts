@@ -223,6 +223,28 @@ export const evidence = {
   },
   puddle: { title: 'Puddle', words: { clear: 'Clear', specks: 'Specks', skin: 'Skin' } },
   soot: { title: 'Soot', words: { none: 'None', brushesOff: 'Brushes off', stays: 'Stays' } },
+  along: {
+    title: 'Along the bead',
+    words: {
+      same: 'The same',
+      atStart: 'Bad at the start',
+      worse: 'Worse as it goes',
+      atEnd: 'Bad at the end',
+    },
+  },
+  start: {
+    title: 'Start',
+    words: { clean: 'At once', touching: 'Wire touching', stuttering: 'Stuttering' },
+  },
+  tip: {
+    title: 'Tip and nozzle',
+    words: { clear: 'Clear', burntBack: 'Wire burnt back', clogged: 'Clogged' },
+  },
+  gas: { title: 'Gas at the nozzle', words: { flows: 'Flows', nothing: 'Nothing comes' } },
+  light: {
+    title: 'Light of the arc',
+    words: { still: 'Stands still', swelling: 'Swells, shrinks', wandering: 'Blown aside' },
+  },
 } satisfies {
   [
     K in
@@ -239,6 +261,11 @@ export const evidence = {
       | 'colour'
       | 'puddle'
       | 'soot'
+      | 'along'
+      | 'start'
+      | 'tip'
+      | 'gas'
+      | 'light'
   ]: {
     title: string;
     words: Words<NonNullable<Schemas['Evidence'][K]>>;

@@ -1,5 +1,5 @@
 import { NumberInput, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { useUnits } from '../../shared/units';
@@ -97,6 +97,7 @@ export function EvidenceFields(props: {
         </div>
       </fieldset>
       {props.heard !== false && group('plate')}
+      {props.heard !== false && <Besides {...{ draft, group, tungsten, gas: sheet.gasFlow !== null }} />}
       <Gauge {...{ sheet, draft, change, fields, tungsten }} />
     </>
   );
@@ -144,6 +145,28 @@ function Group(props: {
         </div>
       )}
     </div>
+  );
+}
+
+/** What stands beside the bead, for one that puzzles: behind a key, open once something of it is noted. */
+function Besides(props: {
+  draft: EvidenceDraft;
+  group: (of: Seen) => ReactNode;
+  tungsten: boolean;
+  gas: boolean;
+}) {
+  const { draft, group, tungsten, gas } = props;
+  const of: Seen[] = ['along', 'light', ...(gas ? (['gas'] as const) : [])];
+  if (!tungsten) of.push('start', 'tip');
+  const [opened, setOpened] = useState(false);
+  const open = opened || of.some((one) => draft.seen[one]);
+  return (
+    <>
+      <button type="button" className="plain" aria-expanded={open} onClick={() => setOpened(!open)}>
+        {open ? 'Fewer looks' : 'More looks: along the bead, start, nozzle, gas, light'}
+      </button>
+      {open && of.map(group)}
+    </>
   );
 }
 

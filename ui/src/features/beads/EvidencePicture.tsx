@@ -174,6 +174,53 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
     brushesOff: along(<path className="haze" strokeWidth={16} d="M8 16h40" />),
     stays: along(<path className="soot" strokeWidth={20} d="M8 16h40" />),
   },
+  along: {
+    same: along(null),
+    atStart: along(<path className="tint" strokeWidth={24} d="M4 16h14" />),
+    worse: <path className="solid" d="M6 15Q30 12 50 4V28Q30 20 6 17z" />,
+    atEnd: along(<path className="tint" strokeWidth={24} d="M38 16h14" />),
+  },
+  start: {
+    clean: <path d="M8 26H48M28 4V17M28 20v3" />,
+    touching: <path d="M8 26H48M28 4V26M18 20l-5-4M38 20l5-4" />,
+    stuttering: <path d="M8 26H48M28 4V15M14 22v-4M20 22v-2M36 22v-6M42 22v-3" />,
+  },
+  tip: {
+    clear: <path d="M18 4V22M38 4V22M24 4V18H32V4M28 18V28" />,
+    burntBack: (
+      <>
+        <path d="M18 4V22M38 4V22M24 4V18H32V4" />
+        <circle className="solid" cx={28} cy={20} r={4} />
+      </>
+    ),
+    clogged: (
+      <>
+        <path d="M18 4V22M38 4V22M24 4V18H32V4M28 18V28" />
+        {[20, 36].map((x) => (
+          <circle key={x} className="solid" cx={x} cy={20} r={4} />
+        ))}
+      </>
+    ),
+  },
+  gas: {
+    flows: <path d="M18 3V13M38 3V13M22 17q-4 5 0 10M28 17v11M34 17q4 5 0 10" />,
+    nothing: <path d="M18 3V13M38 3V13M20 28L36 16M20 16L36 28" />,
+  },
+  light: {
+    still: (
+      <>
+        <circle cx={28} cy={16} r={8} />
+        <path d="M28 16h0" />
+      </>
+    ),
+    swelling: (
+      <>
+        <circle cx={28} cy={16} r={5} />
+        <circle strokeDasharray="3 3" cx={28} cy={16} r={12} />
+      </>
+    ),
+    wandering: <path d="M14 4V14L40 27M14 14L30 28M14 14L46 22" />,
+  },
 };
 
 /** The drawing on an evidence key. */

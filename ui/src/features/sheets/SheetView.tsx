@@ -262,7 +262,7 @@ function Tungsten({
 
 function useAims(sheet: Sheet): Aim[] {
   const say = useSay();
-  const { number, unit, show } = useUnits();
+  const { number, unit, show, timed } = useUnits();
   const { pair, tig, gasFlow } = sheet;
   const span = (window: { lowMm: number; highMm: number }) =>
     `${number('length', window.lowMm)} to ${number('length', window.highMm)} ${unit('length')}`;
@@ -279,6 +279,7 @@ function useAims(sheet: Sheet): Aim[] {
       label: 'Travel speed',
       of: 'travel',
       big: show('travel', sheet.travelMmPerMin),
+      small: timed(sheet.travelMmPerMin),
     },
     sheet.plugSeconds !== null && {
       label: 'Arc time',

@@ -6762,6 +6762,8 @@ export interface components {
             /** @description Whether the tool is plainly weak here: even the upper end lies under nine in ten. */
             weak: boolean;
         };
+        /** @enum {unknown} */
+        Along: "same" | "atStart" | "worse" | "atEnd";
         /** @description The same job with other wires, and in other modes. */
         Alternatives: {
             wires: components["schemas"]["OtherWire"][];
@@ -6783,6 +6785,8 @@ export interface components {
          * @enum {unknown}
          */
         ArcFault: "gasLost" | "scale" | "wornTip" | "wrongPolarity";
+        /** @enum {unknown} */
+        ArcLight: "still" | "swelling" | "wandering";
         /** @description How an arc on the bench is set. */
         ArcRequest: {
             /** @description Which process. */
@@ -7314,7 +7318,7 @@ export interface components {
          * @description What can make a bead come out as it did.
          * @enum {unknown}
          */
-        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch";
+        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut" | "underTransition";
         /** @description Something to heed, shown where it arises. */
         Caution: {
             /** @description What to heed and what to do. */
@@ -7326,7 +7330,7 @@ export interface components {
          * @description The kind of change that mends a cause.
          * @enum {unknown}
          */
-        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller";
+        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller" | "longerStickOut" | "keepAngle" | "moveClamp" | "freeTip" | "screenDraught" | "clearNozzle";
         /** @description One step of a chart against the rules and against the room. */
         ChartComparison: {
             /** @description The step. */
@@ -7725,6 +7729,11 @@ export interface components {
             soot?: null | components["schemas"]["Soot"];
             macro?: null | components["schemas"]["MacroMeasures"];
             listened?: null | components["schemas"]["Listened"];
+            along?: null | components["schemas"]["Along"];
+            start?: null | components["schemas"]["Start"];
+            tip?: null | components["schemas"]["TipAfter"];
+            gas?: null | components["schemas"]["GasAtNozzle"];
+            light?: null | components["schemas"]["ArcLight"];
             /** @description Faults seen; never null. */
             faults?: null | components["schemas"]["Fault"][];
             /** @description Strengths said; never null. */
@@ -7794,6 +7803,8 @@ export interface components {
          * @enum {unknown}
          */
         Gas: "none" | "argon" | "argonHelium" | "argonOxygen2" | "argonCarbon2" | "argonCarbon10" | "argonCarbon18" | "argonCarbon25" | "carbon" | "heliumMix";
+        /** @enum {unknown} */
+        GasAtNozzle: "flows" | "nothing";
         /**
          * Format: double
          * @description Shielding gas flow. Held in litres per minute.
@@ -9402,6 +9413,8 @@ export interface components {
             /** Format: double */
             ampMark: null | number;
         };
+        /** @enum {unknown} */
+        Start: "clean" | "touching" | "stuttering";
         /** @description A trial to start. */
         StartTrialRequest: {
             /**
@@ -9730,6 +9743,8 @@ export interface components {
         Tint: "none" | "thin" | "even" | "wide";
         /** @enum {unknown} */
         TintColour: "silver" | "straw" | "purple" | "blue" | "grey";
+        /** @enum {unknown} */
+        TipAfter: "clear" | "burntBack" | "clogged";
         /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
         /** @description A stretch of a trace for drawing. */

@@ -2,10 +2,10 @@
 export type System = 'metric' | 'inch';
 
 /**
- * How one quantity is written in one system: its number for one of the unit it is held in, the unit, and the digits; null for 1/32 as on
- * a rule.
+ * How one quantity is written in one system: its number for one of the unit it is held in, the unit, and the digits, null for 1/32 as on
+ * a rule; and what is gone through in that time, where the number is a time and not a speed.
  */
-export type Scale = readonly [per: number, unit: string, digits: string | null];
+export type Scale = readonly [per: number, unit: string, digits: string | null, over?: string];
 
 type Ways = Record<string, Record<System, Scale>>;
 
@@ -25,7 +25,10 @@ export const quantities = {
     '': { metric: [1, 'm/min', '0.0'], inch: [1 / 0.0254, 'in/min', '0'] },
     run: { metric: [1000, 'mm/min', '0'], inch: [1 / 0.0254, 'in/min', '0.0'] },
   },
-  travelMmPerMin: { '': { metric: [1, 'mm/min', '0'], inch: [inch, 'in/min', '0.0'] } },
+  travelMmPerMin: {
+    '': { metric: [1, 'mm/min', '0'], inch: [inch, 'in/min', '0.0'] },
+    timed: { metric: [100 * 60, 's', '0', '100 mm'], inch: [4 * 25.4 * 60, 's', '0', '4 inches'] },
+  },
   gasFlowLPerMin: { '': { metric: [1, 'L/min', '0.#'], inch: [60 / 28.316846592, 'ft³/h', '0'] } },
   volts: { '': { metric: [1, 'V', '0.0'], inch: [1, 'V', '0.0'] } },
   amps: { '': { metric: [1, 'A', '0'], inch: [1, 'A', '0'] } },
@@ -37,6 +40,14 @@ export const quantities = {
 /** One way of writing a quantity, by names that came over the wire; undefined where there is none. */
 export const scaleOf = (name: string, way: string, system: System): Scale | undefined =>
   (quantities as Record<string, Ways>)[name]?.[way]?.[system];
+
+/** A quantity with its unit. */
+export const written = (held: number, scale: Scale): string => {
+  const [per, unit, pattern, over] = scale;
+  return over && pattern
+    ? `${over} in ${digits(per / held, pattern)} ${unit}`
+    : `${numberOf(held, scale)} ${unit}`;
+};
 
 /** The number of a quantity, without its unit. */
 export const numberOf = (held: number, [per, , pattern]: Scale) =>

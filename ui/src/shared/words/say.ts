@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { digits, numberOf, scaleOf, type System } from './quantities';
+import { digits, scaleOf, type System, written } from './quantities';
 
 /** A sentence of the server's: words with numbered places, and the values that stand there. */
 export type Said = Schemas['Said'];
@@ -28,7 +28,7 @@ function show(value: Value, units: System, words: (text: string) => string): str
   const way = typeof value.as === 'string' ? value.as : '';
   for (const name of Object.keys(value)) {
     const scale = scaleOf(name, way, units);
-    if (scale) return `${numberOf(value[name] as number, scale)} ${scale[1]}`;
+    if (scale) return written(value[name] as number, scale);
   }
   if (typeof value.number === 'number') return digits(value.number, way);
   if (typeof value.name === 'string') return value.name;
