@@ -1,6 +1,7 @@
 using System.Globalization;
 using BenchmarkDotNet.Running;
 using GentleBead.Bench;
+using GentleBead.Bench.Judging;
 
 // dotnet run -c Release --project bench/GentleBead.Bench            the sheet, computed
 // dotnet run -c Release --project bench/GentleBead.Bench -- screen  the sheet while typing, and a bead from screen to screen
@@ -8,6 +9,7 @@ using GentleBead.Bench;
 // dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
+// dotnet run -c Release --project bench/GentleBead.Bench -- judge   2,000 bad starts judged and mended in two steps
 // dotnet run -c Release --project bench/GentleBead.Bench -- train   teaches the ear, and writes SoundModel.cs
 const int Lacking = 2;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
@@ -29,6 +31,12 @@ switch (args)
         if (!Debian.Has(Debian.SciPy))
             return Lacking;
         return Arcs.Measure();
+    case ["judge", .. var from]:
+        return JudgeBench.Measure(
+            from is [var seed, ..] ? int.Parse(seed, null) : 1,
+            from is [_, var starts, ..] ? int.Parse(starts, null) : 2000,
+            from is [_, _, "tell"]
+        );
     case ["train"]:
         TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.cs");
         return 0;

@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 
 namespace GentleBead.Core.Judging;
@@ -44,8 +45,8 @@ public abstract record BeadAtHand(Sheet Sheet, Machine Machine, Evidence Evidenc
     /// <summary>What the settings should have given.</summary>
     internal abstract IReadOnlyList<Expectation> Expected(IReadOnlySet<Sign> signs);
 
-    /// <summary>The change that mends a cause.</summary>
-    internal abstract NextChange Mend(Cause cause);
+    /// <summary>The change that mends a cause, and how well the settings stand after it by the sheet: 1 on it, 0 far off.</summary>
+    internal abstract (NextChange Change, double Stands) Mend(Cause cause);
 
     /// <summary>The numbers of its glyph.</summary>
     internal abstract BeadShape Shape();
@@ -58,6 +59,9 @@ public abstract record BeadAtHand(Sheet Sheet, Machine Machine, Evidence Evidenc
 /// <param name="Evidence">What was noted.</param>
 public sealed record FedBead(Sheet Sheet, Machine Machine, Settings Used, Evidence Evidence) : BeadAtHand(Sheet, Machine, Evidence)
 {
+    // Volts beside the band at which an arc is plainly bad.
+    private const double WholeVolts = 2.5;
+
     /// <summary>The pair on the sheet.</summary>
     public PairSettings Pair { get; } = Sheet.RequirePair();
 
@@ -76,7 +80,13 @@ public sealed record FedBead(Sheet Sheet, Machine Machine, Settings Used, Eviden
 
     internal override IReadOnlyList<Expectation> Expected(IReadOnlySet<Sign> signs) => Expectations.Of(this, signs);
 
-    internal override NextChange Mend(Cause cause) => NextChanges.For(cause, Sheet, Machine, Used);
+    internal override (NextChange Change, double Stands) Mend(Cause cause)
+    {
+        var (change, lands) = NextChanges.Turning(cause, Sheet, Machine, Used);
+        var band = SmoothBand.At(lands.WireFeed, Sheet.Job.RequireArc());
+        var off = Math.Max(band.Low.Volts - lands.Volts.Volts, lands.Volts.Volts - band.High.Volts);
+        return (change, Decision.Near(off / WholeVolts) * Decision.Near(Decision.Apart(lands.WireFeed / Pair.WireFeed)));
+    }
 
     internal override BeadShape Shape() => BeadShape.From(Sheet, Used, null, Evidence);
 }
@@ -103,7 +113,15 @@ public sealed record TungstenBead(Sheet Sheet, Machine Machine, Current Amps, Ev
 
     internal override IReadOnlyList<Expectation> Expected(IReadOnlySet<Sign> signs) => Expectations.Of(this, signs);
 
-    internal override NextChange Mend(Cause cause) => NextChanges.For(cause, Sheet, Machine, Amps);
+    internal override (NextChange Change, double Stands) Mend(Cause cause)
+    {
+        var change = NextChanges.For(cause, Sheet, Machine, Amps);
+        var lands =
+            change.AmpMark is { } mark && Machine.AmpControl is { } control && Calibration.TryFit(control, out var fitted, out _)
+                ? fitted.ValueAt(mark).Value
+                : Sheet.Amps.Amps;
+        return (change, Decision.Near(Decision.Apart(lands / Sheet.Amps.Amps)));
+    }
 
     internal override BeadShape Shape() => BeadShape.From(Sheet, null, Amps, Evidence);
 }

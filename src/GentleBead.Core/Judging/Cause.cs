@@ -93,5 +93,6 @@ public enum ChangeKind
     FreeTip,
     ScreenDraught,
     ClearNozzle,
+    Look,
 #pragma warning restore CS1591
 }

@@ -135,8 +135,8 @@ public static class Causes
         {
             [EvenCrackle] = 0.9, [TallNarrow] = 1.2, [ToesCold] = 1.0, [TintNone] = 0.7, [TintThin] = 0.6, [NothingBehind] = 0.9,
             [PairInBand] = 0.8, [WireUnder] = 1.8, [VoltsUnder] = 0.4,
-            [Popping] = -1.2, [Hiss] = -0.8, [Rattle] = -2, [Sputter] = -0.8, [Sunk] = -3, [Hole] = -4, [BackMark] = -1.5,
-            [TintBehind] = -1.0, [TintWide] = -2, [WireOn] = -0.6, [WireOver] = -2, [PairLong] = -0.6,
+            [Popping] = -1.2, [Hiss] = -0.8, [Rattle] = -2, [Sputter] = -1.6, [Sunk] = -3, [Hole] = -4, [BackMark] = -1.5,
+            [TintBehind] = -1.0, [TintWide] = -2, [WireOn] = -1.0, [WireOver] = -2, [PairLong] = -0.6,
             [FeelSteady] = 0.4, [RootShort] = 1.2, [SideUnfused] = 1.2, [PlateCold] = 0.2,
             [PushedBack] = -1, [RootFused] = -1.8, [Runny] = -2, [PlateHot] = -1.5, [ArcAmpsOver] = -1,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Cold, SpeaksOfBand = true },
@@ -146,10 +146,10 @@ public static class Causes
             [WorseAlong] = 0.3,
             [EvenCrackle] = 0.5, [Rattle] = 1.3, [Sunk] = 1.5, [Hole] = 1.8, [TintWide] = 1.0, [BackMark] = 0.3, [Flat] = 0.3,
             [SpatterBig] = 0.3, [PairInBand] = 0.4, [WireOver] = 1.6, [VoltsOver] = 0.4,
-            [TallNarrow] = -3, [ToesCold] = -2.5, [NothingBehind] = -2, [TintNone] = -2.5, [TintThin] = -1.5, [WireOn] = -0.5,
+            [TallNarrow] = -3, [ToesCold] = -2.5, [NothingBehind] = -2, [TintNone] = -2.5, [TintThin] = -1.5, [WireOn] = -0.9,
             [WireUnder] = -2.5, [Popping] = -1.5,
             [Runny] = 1.3, [PlateCold] = 0.2, [ArcAmpsOver] = 0.3,
-            [RootShort] = -2.5, [SideUnfused] = -1.5, [PushedBack] = -1.5, [ArcAmpsUnder] = -1, [PlateHot] = -0.4,
+            [RootShort] = -2.5, [SideUnfused] = -1.5, [PushedBack] = -1.5, [ArcAmpsUnder] = -1, [PlateHot] = -0.4, [Sputter] = -1.2,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Hot, SpeaksOfBand = true },
         new(Cause.TravelFast, Say($"Travel too fast"), 0.07, ChangeKind.Slower,
             Say($"A fuller bead on size, rounder ripples, more tint."), new Dictionary<Sign, double>
@@ -215,7 +215,7 @@ public static class Causes
             [StartStuttering] = 1.0, [WorseAtStart] = 0.5, [StartClean] = -0.5,
             [Sputter] = 1.6, [Popping] = 0.5, [SpatterBig] = 0.9, [SpatterFine] = 0.5, [Pinholes] = 1.2, [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -0.8, [SpatterLittle] = -0.8,
-            [PushedBack] = -0.4, [SideUnfused] = 0.2, [SootStays] = 0.8,
+            [PushedBack] = -0.4, [SideUnfused] = 0.2, [SootStays] = 0.8, [Jerky] = -0.6,
         }),
         new(Cause.PlateHot, Say($"Plate still hot from the last bead"), 0.04, ChangeKind.CoolPlate,
             Say($"The same settings stand up on a cold piece."), new Dictionary<Sign, double>
@@ -230,7 +230,7 @@ public static class Causes
             Say($"With the real wire speed known, the sheet's marks make the sheet's bead."), new Dictionary<Sign, double>
         {
             [Hiss] = 1.0, [Lumpy] = 0.6, [TallNarrow] = 0.3, [ToesCold] = 0.4, [NothingBehind] = 0.7, [TintThin] = 0.4, [SizeUnder] = 0.8,
-            [WireOn] = 0.9, [PairInBand] = 0.6, [MachineBelieved] = 0.8,
+            [WireOn] = 0.6, [PairInBand] = 0.4, [MachineBelieved] = 0.3,
             [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -1, [WireUnder] = -1, [WireOver] = -0.5, [SizeOver] = -1.5,
             [ArcAmpsUnder] = 1.0, [LongArc] = 0.9, [TravelOn] = 0.2, [StickOutOn] = 0.3, [RootShort] = 0.5,
             [ArcAmpsOn] = -1.5, [ArcAmpsOver] = -2.5, [PushedBack] = -1.5,
@@ -243,13 +243,13 @@ public static class Causes
             [Sputter] = 1.3, [RippleUneven] = 0.6, [Lumpy] = 1.0, [PairInBand] = 0.3, [Hiss] = 0.2,
             [EvenCrackle] = -1.2, [RippleEven] = -1,
             [Jerky] = 2.0, [ArcAmpsUnder] = 0.3,
-            [FeelSteady] = -1.2,
+            [FeelSteady] = -1.2, [ToesCold] = 0.2,
         }) { Whose = Whose.Machine },
         new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.02, ChangeKind.CheckPolarity,
             Say($"The spatter stops and the bead bites."), new Dictionary<Sign, double>
         {
-            [PolarityOther] = 5.0, [PolarityFits] = -0.4,
-            [SpatterBig] = 1.5, [Sputter] = 0.9, [Popping] = 0.3, [NothingBehind] = 0.6, [TallNarrow] = 0.4, [ToesCold] = 0.4,
+            [PolarityOther] = 5.0, [PolarityFits] = -1.2,
+            [SpatterBig] = 1.5, [Sputter] = 1.1, [Popping] = 0.3, [NothingBehind] = 0.6, [TallNarrow] = 0.7, [ToesCold] = 0.8,
             [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -2, [SpatterLittle] = -2, [BackMark] = -1,
             [PushedBack] = 0.3, [RootShort] = 0.5, [SootStays] = 0.6,
@@ -263,8 +263,8 @@ public static class Causes
         new(Cause.ReadOutLow, Say($"The machine gives more wire than its marks say"), 0.02, ChangeKind.MeasureWire,
             Say($"With the real wire speed known, the sheet's marks make the sheet's bead."), new Dictionary<Sign, double>
         {
-            [Popping] = 1.0, [PushedBack] = 1.0, [PiledUp] = 1.2, [SizeOver] = 1.2, [ArcAmpsOver] = 1.6, [WireOn] = 0.9, [PairInBand] = 0.6,
-            [MachineBelieved] = 0.8, [TravelOn] = 0.4,
+            [Popping] = 1.0, [PushedBack] = 1.0, [PiledUp] = 1.2, [SizeOver] = 1.2, [ArcAmpsOver] = 1.6, [WireOn] = 0.6, [PairInBand] = 0.4,
+            [MachineBelieved] = 0.3, [TravelOn] = 0.4,
             [MachineMeasured] = -1.8, [Hiss] = -1.5, [LongArc] = -1.5, [Lumpy] = -2, [SizeUnder] = -2, [ArcAmpsUnder] = -2.5,
             [ArcAmpsOn] = -1.5, [WireOver] = -1, [EvenCrackle] = -0.6,
         }) { Whose = Whose.Machine },
@@ -278,16 +278,16 @@ public static class Causes
         new(Cause.WornTip, Say($"Contact tip worn, or too large"), 0.03, ChangeKind.ChangeTip,
             Say($"A steady arc that starts at once."), new Dictionary<Sign, double>
         {
-            [StartStuttering] = 0.8, [TipClear] = -0.2,
+            [StartStuttering] = 1.2, [TipClear] = -0.2,
             [TipOther] = 2.8, [TipFits] = -0.1,
-            [Sputter] = 1.2, [Jerky] = 0.5, [ArcAmpsUnder] = 0.5, [RippleUneven] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
+            [Sputter] = 1.4, [Jerky] = 0.9, [ArcAmpsUnder] = 0.5, [RippleUneven] = 0.4, [PairInBand] = 0.4, [WireOn] = 0.3,
             [StickOutOn] = 0.3, [LongArc] = 0.2,
-            [EvenCrackle] = -1, [FeelSteady] = -0.6, [RippleEven] = -0.6,
+            [EvenCrackle] = -1, [FeelSteady] = -0.6, [RippleEven] = -0.6, [ToesCold] = 0.3, [TallNarrow] = 0.3,
         }) { Whose = Whose.Machine },
         new(Cause.WrongGas, Say($"Wrong gas in the bottle"), 0.02, ChangeKind.CheckBottle,
             Say($"The arc takes on the sound the sheet tells of."), new Dictionary<Sign, double>
         {
-            [GasOther] = 4.5, [GasFits] = -0.3,
+            [GasOther] = 4.5, [GasFits] = -0.8,
             [SpatterBig] = 1.2, [Rattle] = 0.6, [Popping] = 0.4, [Hiss] = 0.2, [PairInBand] = 0.5, [WireOn] = 0.4, [VoltsOn] = 0.4,
             [PuddleSkin] = 0.8, [ArcAmpsOn] = 0.2, [Undercut] = 0.2,
             [EvenCrackle] = -1.8, [SpatterLittle] = -1.5, [Pinholes] = -0.5,
@@ -307,6 +307,7 @@ public static class Causes
             [Sputter] = 1.0, [ArcVoltsUnder] = 1.6, [ArcAmpsUnder] = 0.6, [Popping] = 0.3, [PairInBand] = 0.4, [WireOn] = 0.3,
             [TintThin] = 0.2,
             [ArcVoltsOn] = -1.5, [ArcVoltsOver] = -2.5, [EvenCrackle] = -0.8, [Runny] = -1, [FeelSteady] = -0.4,
+            [ToesCold] = 0.3, [TallNarrow] = 0.2,
         }) { Whose = Whose.Machine },
         new(Cause.WrongDirection, Say($"Slag pushed ahead instead of dragged"), 0.01, ChangeKind.DragIt,
             Say($"Clean slag that peels, nothing trapped."), new Dictionary<Sign, double>

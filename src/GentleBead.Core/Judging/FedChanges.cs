@@ -17,21 +17,34 @@ internal sealed class FedChanges(CauseRow row, Sheet sheet, Settings used, Stand
     private const double LeastVolts = 0.5;
     private const double PairStep = 0.10;
 
+    // A turn of the wire by less than this changes nothing that is heard.
+    private const double WorthATurn = 0.04;
+
     // Wire this near to the most it carries cannot be turned up to any use.
     private const double AtTop = 0.98;
 
+    // A wire this near to the sheet's is the sheet's.
+    private const double OnSheet = 0.10;
+
+    // Volts that far beside the band are as good as in it: no knob is read nearer.
+    private const double BesideBand = 0.25;
+
+    // Volts that far beside it still hold an arc while the other knob is turned.
+    private const double HoldsAnArc = 1.5;
+
     private readonly WireArc arc = sheet.Job.RequireArc();
     private readonly PairSettings pair = sheet.RequirePair();
+    private readonly FedTurns turns = new(row, used, stand);
 
-    /// <summary>The change.</summary>
-    public NextChange Make() =>
+    /// <summary>The change, and where the pair stands once all of it is done.</summary>
+    public Turning Make() =>
         Mending() switch
         {
             ChangeKind.VoltsUp => Volts(+1),
             ChangeKind.VoltsDown => Volts(-1),
             ChangeKind.WireUp => Wire(+1, WireToward(+1)),
             ChangeKind.WireDown => Wire(-1, WireToward(-1)),
-            ChangeKind.MoreOfBoth when Top() is { } top && used.WireFeed >= top * AtTop => Changed(AtItsTop()),
+            ChangeKind.MoreOfBoth when Top() is { } top && used.WireFeed >= top * AtTop => turns.Stay(AtItsTop()),
             ChangeKind.MoreOfBoth => Pair(+1, MoreWire()),
             ChangeKind.LessOfBoth => Pair(-1, Least(pair.WireFeed, used.WireFeed * (1 - PairStep))),
             _ => throw new ArgumentOutOfRangeException(nameof(row), row.Change, "No change for this cause."),
@@ -46,98 +59,58 @@ internal sealed class FedChanges(CauseRow row, Sheet sheet, Settings used, Stand
             _ => row.Change,
         };
 
-    // The controls stay where they stand.
-    private NextChange Changed(Said instruction) => new(row.Change, instruction, null, row.Expect, stand?.WireMark, stand?.VoltMark);
-
-    private NextChange Volts(int way)
+    private Turning Volts(int way)
     {
         var aim = SmoothBand.At(used.WireFeed, arc).Aim.Volts;
-        var target = Voltage.FromVolts(
-            Math.Max(0, way > 0 ? Math.Max(aim, used.Volts.Volts + LeastVolts) : Math.Min(aim, used.Volts.Volts - LeastVolts))
-        );
-        if (stand is null)
-        {
-            return new(
-                way > 0 ? ChangeKind.VoltsUp : ChangeKind.VoltsDown,
-                way > 0 ? Say($"Volts up to about {target}. Leave the wire.") : Say($"Volts down to about {target}. Leave the wire."),
-                null,
-                row.Expect,
-                null,
-                null
-            );
-        }
+        var target = Math.Max(0, way > 0 ? Math.Max(aim, used.Volts.Volts + LeastVolts) : Math.Min(aim, used.Volts.Volts - LeastVolts));
+        // Where the wire is off the sheet too, straight to the sheet's volts; the wire follows.
+        var sheets = pair.Volts.Aim.Volts;
+        var both =
+            Math.Abs(used.WireFeed / pair.WireFeed - 1) > OnSheet
+            && (sheets - used.Volts.Volts) * way >= LeastVolts
+            && OffBand(new(used.WireFeed, pair.Volts.Aim)) <= Math.Max(HoldsAnArc, OffBand(used));
+        var move = turns.Volts(Voltage.FromVolts(both ? sheets : target), way);
         // At the end of the dial the other knob has to make the pair.
-        if (stand.VoltMoved(target, way) is not { } mark)
+        if (move is null)
             return Wire(-way, used.WireFeed * (1 - way * PairStep));
-        var turned = Say($"Volts {Stand.Turn(stand.Dials.Volt, stand.VoltMark, mark)}.");
-        return new(
-            row.Change,
-            Sentences(turned, Say($"Leave the wire at {stand.Dials.Wire.Read(stand.WireMark)}.")),
-            null,
-            row.Expect,
-            stand.WireMark,
-            mark
-        );
+        return both && turns.WireAfter(move, pair.WireFeed) is { } second ? turns.Two(move, second) : turns.One(move, FedTurns.Knob.Wire);
     }
 
-    private NextChange Wire(int way, WireFeedSpeed target)
+    private Turning Wire(int way, WireFeedSpeed target)
     {
-        if (stand is null)
-        {
-            return new(
-                row.Change,
-                way > 0 ? Say($"Wire up to about {target}. Leave the volts.") : Say($"Wire down to about {target}. Leave the volts."),
-                null,
-                row.Expect,
-                null,
-                null
-            );
-        }
-        if (stand.WireMoved(target, way) is not { } mark)
-            return Changed(WireAtItsEnd(way));
-        var turned = Say($"Wire {Stand.Turn(stand.Dials.Wire, stand.WireMark, mark)}.");
-        return new(
-            row.Change,
-            Sentences(turned, Say($"Leave the volts at {stand.Dials.Volt.Read(stand.VoltMark)}.")),
-            null,
-            row.Expect,
-            mark,
-            stand.VoltMark
-        );
+        if (turns.Wire(target, way) is not { } move)
+            return turns.Stay(WireAtItsEnd(way));
+        // The wire may not be all: the volts follow it where the pair would not run.
+        return OffBand(used) > BesideBand && OffBand(move.After) > BesideBand && turns.VoltsAfter(move, AimAt(target)) is { } second
+            ? turns.Two(move, second)
+            : turns.One(move, FedTurns.Knob.Volts);
     }
 
     // Wire first; the volts follow once it is heard.
-    private NextChange Pair(int way, WireFeedSpeed target)
+    private Turning Pair(int way, WireFeedSpeed target)
     {
-        var volts = SmoothBand.At(target, arc).Aim;
-        if (stand is null)
-        {
-            return new(
-                row.Change,
-                way > 0 ? Say($"Wire up to about {target}.") : Say($"Wire down to about {target}."),
-                Say($"Then volts to {volts}, by ear."),
-                row.Expect,
-                null,
-                null
-            );
-        }
-        if (stand.WireMoved(target, way) is not { } mark)
-            return Changed(WireAtItsEnd(way));
-        var follow = stand.Dials.VoltMarkFor(volts, mark).Mark;
-        var then =
-            follow == stand.VoltMark
-                ? Say($"The volts can stay at {stand.Dials.Volt.Read(follow)}.")
-                : Say($"Then let the volts follow to {stand.Dials.Volt.Read(follow)}, by ear.");
-        return new(row.Change, Say($"Wire {Stand.Turn(stand.Dials.Wire, stand.WireMark, mark)}."), then, row.Expect, mark, stand.VoltMark);
+        if (turns.Wire(target, way) is not { } move)
+            return turns.Stay(WireAtItsEnd(way));
+        return turns.VoltsAfter(move, AimAt(target)) is { } second ? turns.Two(move, second) : turns.One(move, FedTurns.Knob.Volts);
     }
 
-    // Back to the sheet's wire when that is the right way and the volts stand right for it; otherwise to the wire these volts pair with.
+    // The sheet's own volts where it is the sheet's wire: its way of setting may aim beside the middle of the band.
+    private Voltage AimAt(WireFeedSpeed wireFeed) =>
+        Math.Abs(wireFeed / pair.WireFeed - 1) < OnSheet / 10 ? pair.Volts.Aim : SmoothBand.At(wireFeed, arc).Aim;
+
+    private double OffBand(Settings at)
+    {
+        var band = SmoothBand.At(at.WireFeed, arc);
+        return Math.Max(0, Math.Max(band.Low.Volts - at.Volts.Volts, at.Volts.Volts - band.High.Volts));
+    }
+
+    // Back to the sheet's wire when that is the right way; otherwise to the wire these volts pair with.
     private WireFeedSpeed WireToward(int way)
     {
-        if ((pair.WireFeed.MPerMin - used.WireFeed.MPerMin) * way > 0)
+        if ((pair.WireFeed / used.WireFeed - 1) * way > WorthATurn)
             return pair.WireFeed;
         var paired = SmoothBand.WireFeedFor(used.Volts, arc);
-        return (paired.MPerMin - used.WireFeed.MPerMin) * way > 0 ? paired : used.WireFeed * (1 + way * PairStep);
+        return (paired / used.WireFeed - 1) * way > WorthATurn ? paired : used.WireFeed * (1 + way * PairStep);
     }
 
     // To the sheet's wire or a step up, and never past what the wire carries.

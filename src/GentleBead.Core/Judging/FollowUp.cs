@@ -37,6 +37,13 @@ public enum Outcome
 /// <param name="Text">In a sentence, with what is gone and what is still there.</param>
 public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
 {
+    // What is left of a cause's odds where its mending was made and did nothing, or only part of what it should: the hand may not have
+    // done it as it was meant. Common practice, no source.
+    private static readonly Dictionary<Outcome, double> Leaves = new() { [Outcome.NotAsExpected] = 0.15, [Outcome.Partly] = 0.4 };
+
+    /// <summary>The change that was made and did not do what it should, and what that leaves of its causes; null otherwise.</summary>
+    internal (ChangeKind Change, double Leaves)? InVain { get; private init; }
+
     // A control set to what was advised may stand this far beside it.
     private const double NearShare = 0.04;
     private const double NearVolts = 0.4;
@@ -66,7 +73,7 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
         }
         var table = Causes.Of(bead.Sheet.Job.Process);
         var row = table.FirstOrDefault(candidate => candidate.Cause == before.Judgement.Causes[0].Cause);
-        if (row is null || next.Kind == ChangeKind.Keep)
+        if (row is null || next.Kind is ChangeKind.Keep or ChangeKind.Look)
             return null;
 
         var spoke = SpokeFor(row, table, signsBefore);
@@ -81,7 +88,10 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             : still.Length == 0 ? Outcome.AsExpected
             : gone.Length == 0 ? Outcome.NotAsExpected
             : Outcome.Partly;
-        return new(before.Number, outcome, InWords(outcome, before.Number, next.Kind, spoke, gone, still));
+        return new(before.Number, outcome, InWords(outcome, before.Number, next.Kind, spoke, gone, still))
+        {
+            InVain = Leaves.TryGetValue(outcome, out var left) ? (next.Kind, left) : null,
+        };
     }
 
     // Only signs seen in the bead can change on the next one; settings can't. Signs that were right must stay right.

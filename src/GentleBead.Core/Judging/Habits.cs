@@ -17,10 +17,12 @@ public static class Habits
     /// <param name="table">The causes to weigh.</param>
     /// <param name="student">The likeliest causes of the student's newest beads, newest first.</param>
     /// <param name="machine">The likeliest causes of the machine's newest beads, newest first.</param>
+    /// <param name="inVain">A change after the bead before that did not help, and what that leaves of its causes; null otherwise.</param>
     public static IReadOnlyDictionary<Cause, double> Priors(
         IReadOnlyList<CauseRow> table,
         IReadOnlyList<Cause> student,
-        IReadOnlyList<Cause> machine
+        IReadOnlyList<Cause> machine,
+        (ChangeKind Change, double Leaves)? inVain = null
     )
     {
         var total = table.Sum(row => row.Prior);
@@ -30,6 +32,8 @@ public static class Habits
             counts[cause] += 1;
         foreach (var cause in machine.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Machine))
             counts[cause] += 1;
+        foreach (var row in table.Where(row => row.Change == inVain?.Change))
+            counts[row.Cause] *= inVain!.Value.Leaves;
         var all = counts.Values.Sum();
         return counts.ToDictionary(entry => entry.Key, entry => entry.Value / all);
     }

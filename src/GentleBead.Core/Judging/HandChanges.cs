@@ -28,8 +28,8 @@ internal static class HandChanges
         ),
         [ChangeKind.CheckGas] = new(sheet =>
             sheet.GasFlow is { } gas
-                ? Say($"Check the gas: valve, bottle, {gas.Aim} with the gas flowing, clean nozzle, no draught.")
-                : Say($"Check the cover: dry wire, the stick-out of the sheet, no draught.")
+                ? Say($"Set the gas with the gas flowing: {gas.Aim}. Nothing comes: the valve, then the bottle.")
+                : Say($"Take dry wire from a closed pack, and keep the wind off.")
         ),
         [ChangeKind.CleanPlate] = new(
             sheet => Say($"{sheet.Job.Metal.Facts().Clean}; clamp on bare metal, the same settings again."),
@@ -39,7 +39,9 @@ internal static class HandChanges
         [ChangeKind.MeasureWire] = new(sheet =>
             Say($"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}.")
         ),
-        [ChangeKind.CheckFeed] = new(_ => Say($"Check the feed: roll tension, spool brake, liner.")),
+        [ChangeKind.CheckFeed] = new(_ =>
+            Say($"Feed the wire against a glove: set the rolls so that it pushes on and slips at a hard pinch.")
+        ),
         [ChangeKind.ChangeTip] = new(sheet =>
             sheet.Job.Wire is { } wire
                 ? Say($"A new contact tip for {wire.Facts().Name} wire, screwed tight.")
@@ -54,7 +56,7 @@ internal static class HandChanges
                 ? Say($"Measure the wire on the spool: the sheet is for {wire.Facts().Name}.")
                 : Say($"Measure the rod: the sheet is for another.")
         ),
-        [ChangeKind.CheckClamp] = new(_ => Say($"Clamp on bright metal near the joint, feel clamp and cable ends for heat.")),
+        [ChangeKind.CheckClamp] = new(_ => Say($"Move the clamp to bright metal near the joint.")),
         [ChangeKind.DragIt] = new(_ =>
             Say($"Slag means drag: lean the torch so that it points back at the bead. Chip and brush between passes.")
         ),
@@ -94,15 +96,11 @@ internal static class HandChanges
         ),
         [ChangeKind.LongerStickOut] = new(sheet => Say($"Let the wire out: stick-out {sheet.RequirePair().StickOut.Aim}.")),
         [ChangeKind.KeepAngle] = new(_ => Say($"Keep the angle to the end of reach: stop sooner, step over, start again on the crater.")),
-        [ChangeKind.MoveClamp] = new(_ =>
-            Say($"Move the clamp to the other end, and weld away from it toward the heavier end; keep the arc short.")
-        ),
-        [ChangeKind.FreeTip] = new(_ =>
-            Say($"A new tip; trim the wire short and hold it off the plate before the trigger; then check the roll tension.")
-        ),
-        [ChangeKind.ScreenDraught] = new(_ => Say($"Keep the air off: door, fan, screen; the nozzle a little nearer.")),
-        [ChangeKind.ClearNozzle] = new(_ => Say($"Pull the nozzle, clear the spatter, check the diffuser's holes, dip it.")),
-        [ChangeKind.CheckPolarity] = new(sheet => Say($"Check polarity ({sheet.Polarity.Words()}) and what the bottle says.")),
+        [ChangeKind.MoveClamp] = new(_ => Say($"Move the clamp to the other end of the joint.")),
+        [ChangeKind.FreeTip] = new(_ => Say($"A new tip; then hold the wire off the plate when you press the trigger.")),
+        [ChangeKind.ScreenDraught] = new(_ => Say($"Put a screen between the draught and the torch.")),
+        [ChangeKind.ClearNozzle] = new(_ => Say($"Pull the nozzle and clear the spatter out of it.")),
+        [ChangeKind.CheckPolarity] = new(sheet => Say($"Change the leads: {sheet.Polarity.Words()}.")),
         [ChangeKind.Stop] = new(
             _ => Say($"Stop on this piece and show it to a qualified person. Fresh, clean metal; fill the crater."),
             LeaveControls: false

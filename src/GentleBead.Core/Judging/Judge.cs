@@ -11,9 +11,6 @@ public static class Judge
 {
     private const int CausesShown = 4;
 
-    // A look that takes away less doubt than this is not worth sending anybody for, in bits.
-    private const double WorthALook = 0.05;
-
     // A heat that leans this far is the news, whatever the arc sounds like.
     private const int PlainHeat = 2;
 
@@ -43,10 +40,12 @@ public static class Judge
         var signs = Signs.Of(bead);
         var answers = Observations.Among(signs, bead).ToArray();
         var table = Causes.Of(bead.Sheet.Job.Process);
+        var after =
+            around.Before is { } before && bead.AsBefore(before) is { } then ? FollowUp.Of(before, Signs.Of(then), bead, signs) : null;
         var ranked = Ranking.Rank(
             Signs.Counted(bead),
             table,
-            Habits.Priors(table, around.StudentCauses, around.MachineCauses),
+            Habits.Priors(table, around.StudentCauses, around.MachineCauses, after?.InVain),
             sign => Observations.Words(sign, bead)
         );
         var heat = answers.Sum(answer => answer.Heat);
@@ -59,15 +58,15 @@ public static class Judge
             Summary(verdict, heat, Causes.Row(first, bead.Sheet.Job.Process), answers, right),
             Aspects.Of(bead, signs, around.FromMarks),
             [.. fitting.Take(CausesShown)],
-            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : bead.Mend(first),
+            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Decision.Of(bead, fitting, looks),
             Contradiction(bead, verdict, right),
             Unknown(bead, looks),
             bead.Shape(),
             Edition.Number,
             bead.Expected(signs),
-            looks.FirstOrDefault(look => look.GainBits > WorthALook),
+            looks.FirstOrDefault(Decision.IsWorthIt),
             Criteria.Of(around.Criteria, bead.Sheet, bead.Evidence, around.Tolerances),
-            around.Before is { } before && bead.AsBefore(before) is { } then ? FollowUp.Of(before, Signs.Of(then), bead, signs) : null
+            after
         );
     }
 
@@ -105,6 +104,9 @@ public static class Judge
         [
             .. ranked.Where(cause => verdict == Verdict.Open || cause.Cause == Cause.NothingWrong == (verdict == Verdict.Right)),
         ];
+        // Once something was found, the share of nothing to mend belongs to what can be behind it.
+        if (verdict is not (Verdict.Open or Verdict.Right) && fitting.Sum(cause => cause.Share) is > 0 and var all)
+            fitting = [.. fitting.Select(cause => cause with { Share = cause.Share / all })];
         return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
     }
 

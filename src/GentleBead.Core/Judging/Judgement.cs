@@ -71,14 +71,15 @@ public sealed record AspectVerdict(Aspect Aspect, Standing Standing, Said Text);
 /// <param name="Against">Signs that speak against it, strongest first.</param>
 public sealed record RankedCause(Cause Cause, Said Words, double Share, IReadOnlyList<Said> For, IReadOnlyList<Said> Against);
 
-/// <summary>The one thing to change next.</summary>
+/// <summary>The one thing to do next: a change, or a look where too little is known to change anything.</summary>
 /// <param name="Kind">What kind of change.</param>
 /// <param name="Instruction">In the machine's own marks: "Volts up one tap, 4 to 5. Leave the wire at 48."</param>
-/// <param name="Then">What to follow with once that is heard; empty when nothing.</param>
+/// <param name="Then">The second of two, once the first is heard; null when one is enough.</param>
 /// <param name="Expect">What the next bead should show.</param>
 /// <param name="WireMark">Where the wire control stands for the next bead; null when marks are not known.</param>
 /// <param name="VoltMark">Where the volt control stands for the next bead; null when marks are not known.</param>
 /// <param name="AmpMark">TIG: where the current control stands for the next bead; null when marks are not known.</param>
+/// <param name="Sure">How sure the judge is of it; null on beads judged before that was said.</param>
 public sealed record NextChange(
     ChangeKind Kind,
     Said Instruction,
@@ -86,7 +87,8 @@ public sealed record NextChange(
     Said Expect,
     double? WireMark,
     double? VoltMark,
-    double? AmpMark = null
+    double? AmpMark = null,
+    Said? Sure = null
 );
 
 /// <summary>What stands around a bead while it is judged.</summary>
@@ -114,7 +116,7 @@ public sealed record Circumstances(
 /// <param name="Summary">In one sentence.</param>
 /// <param name="Aspects">Aspect by aspect.</param>
 /// <param name="Causes">Likeliest first, at most four.</param>
-/// <param name="Next">The one change; null when too little is known to say.</param>
+/// <param name="Next">The one thing to do next; null where nothing was noted yet.</param>
 /// <param name="Contradiction">Where settings and evidence disagree; null when they do not.</param>
 /// <param name="StillUnknown">What was not looked at, and what to look for; the most telling first.</param>
 /// <param name="Shape">Numbers for the bead's glyph.</param>

@@ -188,6 +188,7 @@ internal static class Modes
                     [SpatterBig] = 2.0,
                     [SlagTrapped] = 0.4,
                     [Sunk] = 0.3,
+                    [PolarityFits] = -0.6,
                 }
             ),
             new(Cause.GasLost, new Dictionary<Sign, double> { [Pinholes] = 2.2 }) { Words = Say($"Moist wire or a strong draught") },
@@ -234,7 +235,15 @@ internal static class Modes
         },
         [
             // One that burns back says the balance melts it, or the amps do.
-            new(Cause.BalanceOff, new Dictionary<Sign, double> { [TungstenRounded] = 0.5, [TungstenBurntBack] = 1.2 }),
+            new(
+                Cause.BalanceOff,
+                new Dictionary<Sign, double>
+                {
+                    [PuddleSkin] = 3.0,
+                    [TungstenRounded] = 0.5,
+                    [TungstenBurntBack] = 1.2,
+                }
+            ),
             new(Cause.TungstenSmall, new Dictionary<Sign, double> { [TungstenRounded] = 0.4, [TungstenBurntBack] = 1.2 }),
         ],
         [Cause.WrongPolarity]

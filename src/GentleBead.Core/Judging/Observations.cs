@@ -275,7 +275,7 @@ public static class Observations
             Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.Measured?.ArcVolts is { } read
-                        ? (read.Volts - fed.Used.Volts.Volts, new Reading(-ReadOutVolts, ReadOutVolts, ReadOutVolts))
+                        ? (read.Volts - fed.Used.Volts.Volts, new Reading(-ReadOutVolts, ReadOutVolts, 2 * ReadOutVolts))
                         : null,
                 new(ArcVoltsUnder, Say($"volts read under what was set")),
                 new(ArcVoltsOn, Say($"volts read as set")),

@@ -116,7 +116,7 @@ public static class TigCauses
         new(Cause.WrongPolarity, Say($"Torch on the wrong pole"), 0.03, ChangeKind.CheckPolarity,
             Say($"The tungsten keeps its point; the heat goes into the plate."), new Dictionary<Sign, double>
         {
-            [PolarityOther] = 5.0, [PolarityFits] = -0.4,
+            [PolarityOther] = 5.0, [PolarityFits] = -1.2,
             [TungstenBalled] = 2.4, [TungstenBurntBack] = 2.4, [NothingBehind] = 0.7, [ToesCold] = 0.4, [AmpsOn] = 0.4,
             [RippleUneven] = 0.2, [Flat] = 0.3,
             [TungstenPointed] = -4, [BackMark] = -1.5, [RootFused] = -1, [TungstenDipped] = -1,
@@ -124,7 +124,7 @@ public static class TigCauses
         new(Cause.WrongGas, Say($"Wrong gas in the bottle"), 0.02, ChangeKind.CheckBottle,
             Say($"A bright tungsten, a clear puddle."), new Dictionary<Sign, double>
         {
-            [GasOther] = 4.5, [GasFits] = -0.3,
+            [GasOther] = 4.5, [GasFits] = -0.8,
             [TungstenBurntBack] = 1.4, [TungstenBalled] = 0.4, [ColourGrey] = 1.0, [PuddleSkin] = 0.8, [SootStays] = 0.8, [Sputter] = 0.5,
             [TungstenPointed] = -1.5, [ColourSilver] = -1.5, [PuddleClear] = -1,
         }) { Whose = Whose.Machine },

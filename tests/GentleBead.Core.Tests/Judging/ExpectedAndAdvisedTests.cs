@@ -142,11 +142,15 @@ public class ExpectedAndAdvisedTests
         Assert.Equal($"Wire up to about {Said.Say($"{Pair.WireFeed * 1.1}")}. Leave the volts.", Advice(Cause.WireLow, 1, 0));
         var paired = SmoothBand.WireFeedFor(Used(1, 3).Volts, T.Job.RequireArc());
         Assert.Equal($"Wire up to about {Said.Say($"{paired}")}. Leave the volts.", Advice(Cause.WireLow, 1, 3));
-        Assert.Equal($"Wire up to about {Said.Say($"{Pair.WireFeed}")}.", Advice(Cause.PairCold, 0.7, 0));
-        Assert.Equal($"Wire up to about {Said.Say($"{Pair.WireFeed * 1.1}")}.", Advice(Cause.PairCold, 1, 0));
-        Assert.Equal($"Wire down to about {Said.Say($"{Pair.WireFeed}")}.", Advice(Cause.PairHot, 1.4, 0));
-        Assert.Equal($"Wire down to about {Said.Say($"{Pair.WireFeed * 0.9}")}.", Advice(Cause.PairHot, 1, 0));
-        Assert.Contains("Then volts to", $"{NextChanges.For(Cause.PairCold, T, NoReadings, Used(0.7, 0)).Then}", StringComparison.Ordinal);
+        Assert.Equal($"First of two: wire up to about {Said.Say($"{Pair.WireFeed}")}.", Advice(Cause.PairCold, 0.7, 0));
+        Assert.Equal($"First of two: wire up to about {Said.Say($"{Pair.WireFeed * 1.1}")}.", Advice(Cause.PairCold, 1, 0));
+        Assert.Equal($"First of two: wire down to about {Said.Say($"{Pair.WireFeed}")}.", Advice(Cause.PairHot, 1.4, 0));
+        Assert.Equal($"First of two: wire down to about {Said.Say($"{Pair.WireFeed * 0.9}")}.", Advice(Cause.PairHot, 1, 0));
+        Assert.Contains(
+            "Second, once that is heard: volts to",
+            $"{NextChanges.For(Cause.PairCold, T, NoReadings, Used(0.7, 0)).Then}",
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -225,8 +225,8 @@ public class JudgeTests
     {
         var next = Of(Room.Pair(190, 17.5), new(Sound.EvenCrackle, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.Equal(ChangeKind.MoreOfBoth, next.Kind);
-        Assert.Equal("Wire up 14 marks, 33 to 47.", next.Instruction.ToString());
-        Assert.Equal("Then let the volts follow to tap 6, by ear.", next.Then?.ToString());
+        Assert.Equal("First of two: wire up 14 marks, 33 to 47.", next.Instruction.ToString());
+        Assert.Equal("Second, once that is heard: let the volts follow to tap 6, by ear.", next.Then?.ToString());
     }
 
     [Fact]

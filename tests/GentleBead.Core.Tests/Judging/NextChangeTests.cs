@@ -95,8 +95,8 @@ public class NextChangeTests
             var cause = used.Volts < band.Low ? Cause.VoltsLow : Cause.VoltsHigh;
             if (band.Holds(used.Volts))
                 continue;
-            var next = NextChanges.For(cause, sheet, machine, used);
-            var after = machine.Read(next.WireMark, next.VoltMark, null, null).Value!;
+            // With the second of two where it takes two.
+            var (next, after) = NextChanges.Turning(cause, sheet, machine, used);
             var bandAfter = SmoothBand.At(after.WireFeed, WireArc.Dip(Wire.Solid08));
             Assert.True(
                 Off(after, bandAfter) < Off(used, band) || next.Instruction.Contains("at its end", StringComparison.Ordinal),
@@ -126,8 +126,8 @@ public class NextChangeTests
         Assert.Equal("Volts up to about 20.0 V. Leave the wire.", next.Instruction.ToString());
         Assert.Null(next.VoltMark);
         next = NextChanges.For(Cause.PairCold, Room.Sheet(), bare, Room.Pair(200, 17));
-        Assert.Equal("Wire up to about 7.1 m/min.", next.Instruction.ToString());
-        Assert.Equal("Then volts to 20.0 V, by ear.", next.Then?.ToString());
+        Assert.Equal("First of two: wire up to about 7.1 m/min.", next.Instruction.ToString());
+        Assert.Equal("Second, once that is heard: volts to 20.0 V, by ear.", next.Then?.ToString());
     }
 
     /// <summary>Common practice, no source: where the pair is off, one school mends the volts, the other the wire.</summary>

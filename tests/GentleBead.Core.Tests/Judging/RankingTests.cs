@@ -69,7 +69,7 @@ public class RankingTests
             var strengths = signs.ToDictionary(sign => sign, _ => 0.5 + random.NextDouble());
             var expected = Math.Log(row.Prior);
             foreach (var sign in signs)
-                expected += row.Weights.GetValueOrDefault(sign) * strengths[sign];
+                expected += Ranking.Sharpness * row.Weights.GetValueOrDefault(sign) * strengths[sign];
             Assert.Equal(expected, Ranking.Score(row, strengths), 1e-9);
             Assert.Equal(
                 Math.Log(0.01) - Math.Log(row.Prior),

@@ -17,7 +17,7 @@ public class WorkedCaseTests
     };
 
     [Fact]
-    public void The_expected_cause_stands_first_in_nine_of_ten_and_never_past_the_second()
+    public void The_expected_cause_stands_first_in_nineteen_of_twenty_and_never_past_the_third()
     {
         var (wrong, late) = (new List<string>(), new List<string>());
         foreach (var bead in WorkedCases.All)
@@ -30,13 +30,26 @@ public class WorkedCaseTests
                     $"{place + 1}. {bead.Name}: {bead.Cause}; got "
                         + $"{string.Join(", ", ranked.Take(4).Select(cause => $"{cause.Cause} {cause.Share:P0}"))}"
                 );
-            if (place is not (0 or 1))
+            if (place is not (0 or 1 or 2))
                 late.Add(bead.Name);
         }
         Assert.True(late.Count == 0, string.Join('\n', wrong));
         Assert.True(WorkedCases.All.Count >= 60 && WorkedCases.All.Count(bead => bead.FromTheTrade) >= 20);
         Assert.Equal(WorkedCases.All.Count, WorkedCases.All.Select(bead => bead.Name).Distinct().Count());
-        Assert.True(wrong.Count <= WorkedCases.All.Count / 10, $"{wrong.Count} of {WorkedCases.All.Count}:\n{string.Join('\n', wrong)}");
+        Assert.True(wrong.Count <= WorkedCases.All.Count / 20, $"{wrong.Count} of {WorkedCases.All.Count}:\n{string.Join('\n', wrong)}");
+    }
+
+    [Fact]
+    public void The_expected_change_is_the_next_in_nineteen_of_twenty()
+    {
+        var wrong = WorkedCases
+            .All.Select(bead =>
+                (bead, next: WorkedCases.Judged(bead).Next!, row: Causes.Row(bead.Cause, WorkedCases.Of(bead).Sheet.Job.Process))
+            )
+            .Where(one => one.next.Kind != one.row.Change)
+            .Select(one => $"{one.bead.Name}: {one.row.Change}; got {one.next.Kind}, {one.next.Instruction}")
+            .ToArray();
+        Assert.True(wrong.Length <= WorkedCases.All.Count / 20, string.Join('\n', wrong));
     }
 
     [Fact]

@@ -5,15 +5,16 @@ import { useSay } from '../../shared/words/useSay';
 
 type Judgement = Schemas['Judgement'];
 
-/** The one change, large enough to read from the booth's curtain. */
+/** The one thing to do next, large enough to read from the booth's curtain: a change, or a look where nothing is sure yet. */
 export function NextChange({ next }: { next: NonNullable<Judgement['next']> }) {
   const say = useSay();
   return (
     <section className="next-change" aria-label="Next change">
-      <h3>Change next</h3>
+      <h3>{next.kind === 'look' ? 'Look first' : 'Change next'}</h3>
       <p className="instruction">{say(next.instruction)}</p>
       {next.then && <p>{say(next.then)}</p>}
-      <p className="quiet">Expect: {say(next.expect)}</p>
+      <p className="quiet">{next.kind === 'look' ? say(next.expect) : <>Expect: {say(next.expect)}</>}</p>
+      {next.sure && <p className="quiet">{say(next.sure)}</p>}
     </section>
   );
 }
@@ -106,7 +107,7 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
           </ol>
         </section>
       )}
-      {judgement.telling && (
+      {judgement.telling && judgement.next?.kind !== 'look' && (
         <section className="telling" aria-label="Most telling look">
           <h3>Look at this next</h3>
           <p>

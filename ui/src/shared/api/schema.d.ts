@@ -7330,7 +7330,7 @@ export interface components {
          * @description The kind of change that mends a cause.
          * @enum {unknown}
          */
-        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller" | "longerStickOut" | "keepAngle" | "moveClamp" | "freeTip" | "screenDraught" | "clearNozzle";
+        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller" | "longerStickOut" | "keepAngle" | "moveClamp" | "freeTip" | "screenDraught" | "clearNozzle" | "look";
         /** @description One step of a chart against the rules and against the room. */
         ChartComparison: {
             /** @description The step. */
@@ -8529,7 +8529,7 @@ export interface components {
             part: components["schemas"]["Part"];
             note: null | string;
         };
-        /** @description The one thing to change next. */
+        /** @description The one thing to do next: a change, or a look where too little is known to change anything. */
         NextChange: {
             /** @description What kind of change. */
             kind: components["schemas"]["ChangeKind"];
@@ -8553,6 +8553,13 @@ export interface components {
              * @description TIG: where the current control stands for the next bead; null when marks are not known.
              */
             ampMark?: null | number;
+            /** @description A sentence: words with numbered places, and the values that stand there, each shown in the reader's units. */
+            sure?: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            };
         };
         /** @description The look that would settle the cause best. */
         NextLook: {

@@ -1,0 +1,251 @@
+using GentleBead.Core.Arc;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
+using GentleBead.Core.Stock;
+
+namespace GentleBead.Bench.Judging;
+
+/// <summary>A bead laid in a booth as it stands: the simulated arc makes it, its fault leaves its tells, and a person notes it, not all
+/// of it and not always right.</summary>
+internal static class Laid
+{
+    private const int Rate = 20_000;
+    private const double Seconds = 2;
+
+    // What is noted of what there is to see, what is measured, and how often the eye is wrong.
+    private const double Noticed = 0.85,
+        Measured = 0.3,
+        Mistaken = 0.04;
+
+    // A fault leaves at least so many of its tells.
+    private const int LeastTells = 2;
+
+    private static readonly Dictionary<Cause, ArcFault> Simulated = new()
+    {
+        [Cause.GasLost] = ArcFault.GasLost,
+        [Cause.DirtyPlate] = ArcFault.Scale,
+        [Cause.WornTip] = ArcFault.WornTip,
+        [Cause.WrongPolarity] = ArcFault.WrongPolarity,
+    };
+
+    /// <summary>What is noted of the next bead; the same seed gives the same.</summary>
+    public static Evidence Bead(Booth booth, int seed)
+    {
+        var random = new Random(seed);
+        var all = booth.IsTig ? Tig(booth, random) : Fed(booth, random);
+        all = Noted(all, booth, random);
+        // What strikes the eye is noted: a bad bead on which nothing shows is no bad bead to anybody.
+        var tells = Tells.Of(
+            booth.IsTig && booth.Hidden is null ? TigTruth(booth) : booth.Hidden ?? Pacing(booth),
+            booth.Sheet.Job.Process
+        );
+        var left = tells.Where(tell => random.NextDouble() < tell.Chance).ToList();
+        left.AddRange(tells.Where(tell => !left.Contains(tell)).OrderByDescending(tell => tell.Chance).Take(LeastTells - left.Count));
+        return left.Aggregate(all, (bead, tell) => tell.Leaves(bead));
+    }
+
+    /// <summary>Whether there is anything to be seen or heard that is not as it should be.</summary>
+    public static bool Shows(Booth booth)
+    {
+        var bead = booth.IsTig ? Tig(booth, new Random(1)) : Fed(booth, new Random(1));
+        return Tells.Of(booth.Hidden ?? Cause.NothingWrong, booth.Sheet.Job.Process).Length > 0
+            || (booth.IsTig && TigTruth(booth) != Cause.NothingWrong)
+            || (bead.Sound is { } sound && Modes.SignOf(sound, booth.Sheet.Job.Process) != Sign.EvenCrackle)
+            || bead.Faults.Count > 0
+            || bead.Profile is not (Profile.SlightlyConvex or Profile.Flat)
+            || bead.Toes != Toes.Blended
+            || bead.Tint != Tint.Even
+            || bead.Spatter == Spatter.Big
+            || bead.Penetration is Penetration.NoneSeen or Penetration.BackMark
+            || Pacing(booth) != Cause.NothingWrong;
+    }
+
+    /// <summary>The same with all that a look can find: measured, read off, held to an ear.</summary>
+    public static Evidence Looked(Booth booth, int seed)
+    {
+        var bead = Bead(booth, seed);
+        return bead with
+        {
+            Gas =
+                booth.Sheet.Job.Gas == Gas.None
+                    ? null
+                    : bead.Gas ?? (booth.Hidden == Cause.GasLost ? GasAtNozzle.Nothing : GasAtNozzle.Flows),
+            Tip = booth.IsTig ? null : bead.Tip ?? TipAfter.Clear,
+            Start = booth.IsTig ? null : bead.Start ?? Start.Clean,
+            Light = bead.Light ?? (bead.Sound is Sound.Popping or Sound.Hiss or Sound.Sputter ? ArcLight.Swelling : ArcLight.Still),
+            Along = bead.Along ?? Along.Same,
+            StickOut =
+                booth.IsTig ? null
+                : booth.StickOutMm is { } mm ? Length.FromMm(mm)
+                : booth.Sheet.Pair!.StickOut.Aim,
+            Measured = Timed(
+                booth,
+                new Random(seed),
+                booth.IsTig
+                    ? new()
+                    : new(ArcVolts: booth.VoltsReal, ArcAmps: BurnOff.AmpsFor(booth.WireReal, booth.Sheet.Job.RequireArc())),
+                1
+            ),
+        };
+    }
+
+    private static Cause Pacing(Booth booth) =>
+        booth.Pace > 1.25 ? Cause.TravelFast
+        : booth.Pace < 0.8 ? Cause.TravelSlow
+        : Cause.NothingWrong;
+
+    private static Cause TigTruth(Booth booth) =>
+        booth.AmpsShown > booth.Sheet.Amps * 1.15 ? Cause.AmpsHigh
+        : booth.AmpsShown < booth.Sheet.Amps * 0.87 ? Cause.AmpsLow
+        : Pacing(booth);
+
+    private static Evidence Tig(Booth booth, Random random) =>
+        new(
+            Sound.EvenCrackle,
+            Profile.SlightlyConvex,
+            Toes.Blended,
+            Tint.Even,
+            null,
+            Ripple.Even,
+            [],
+            Behind(booth, 1),
+            booth.Sheet.BeadSize.Aim * (Math.Sqrt(1 / booth.Pace) * (1 + 0.05 * (random.NextDouble() - 0.5))),
+            Feel: Feel.Steady,
+            Plate: PlateWarmth.Cold,
+            Measured: Timed(booth, random, new()),
+            Tungsten: Tungsten.Pointed,
+            Colour: TintColour.Silver,
+            Puddle: Puddle.Clear
+        );
+
+    private static Evidence Fed(Booth booth, Random random)
+    {
+        // How a bead of the sheet's own settings comes out, to see this one against.
+        var good = Run(booth, booth.Sheet.Pair!.WireFeed, booth.Sheet.Pair.Volts.Aim, 1, null, null);
+        var trace = Run(booth, booth.WireReal, booth.VoltsReal, booth.Pace, booth.StickOutMm, booth.Hidden);
+        var (bead, usual) = (SimulatedBead.From(trace), SimulatedBead.From(good));
+        var high = bead.Height / bead.Width / (usual.Height / usual.Width);
+        var area = booth.WireReal / booth.Sheet.Pair.WireFeed / booth.Pace;
+        var depth = bead.Depth / usual.Depth;
+        var sound = ArcTruth.Of(trace);
+        var undercut = bead.Shape.Undercut && !usual.Shape.Undercut;
+        return new(
+            sound,
+            bead.BurntThrough ? Profile.Sunk
+                : high > 1.3 ? (area > 1.3 ? Profile.PiledUp : Profile.TallNarrow)
+                : high < 0.72
+                    ? (
+                        depth > 1.25 ? Profile.Sunk
+                        : area < 0.7 ? Profile.Lumpy
+                        : Profile.Flat
+                    )
+                : Profile.SlightlyConvex,
+            high > 1.35 || depth < 0.65 ? Toes.Cold
+                : undercut ? Toes.Undercut
+                : Toes.Blended,
+            bead.Tint / usual.Tint is var tint && tint < 0.78 ? Tint.Thin
+                : tint > 1.3 ? Tint.Wide
+                : Tint.Even,
+            bead.Shape.SpatterCount > usual.Shape.SpatterCount + 3 ? Spatter.Big : Spatter.Little,
+            Ripple.Even,
+            bead.BurntThrough ? [Fault.Hole] : [],
+            Behind(booth, depth),
+            booth.Sheet.BeadSize.Aim * (Math.Sqrt(area) * (1 + 0.08 * (random.NextDouble() - 0.5))),
+            random.NextDouble() < Measured
+                ? booth.StickOutMm is { } mm
+                    ? Length.FromMm(mm)
+                    : booth.Sheet.Pair.StickOut.Aim
+                : null,
+            sound switch
+            {
+                Sound.Popping => Feel.PushedBack,
+                Sound.Hiss when booth.Sheet.Job.Process.Facts().FreeFlight == false => Feel.LongArc,
+                _ => Feel.Steady,
+            },
+            PlateWarmth.Cold,
+            Timed(
+                booth,
+                random,
+                new(
+                    ArcVolts: random.NextDouble() < Measured
+                        ? Voltage.FromVolts(booth.VoltsReal.Volts + 0.4 * (random.NextDouble() - 0.5))
+                        : null,
+                    ArcAmps: random.NextDouble() < Measured
+                        ? BurnOff.AmpsFor(booth.WireReal, booth.Sheet.Job.RequireArc())
+                            * (
+                                (booth.StickOutMm is null ? 1 : trace.MeanAmps / Reference(booth).MeanAmps)
+                                * (1 + 0.06 * (random.NextDouble() - 0.5))
+                            )
+                        : null
+                )
+            )
+        );
+    }
+
+    // The same wire on the sheet's stick-out: what the stick-out takes off.
+    private static ArcTrace Reference(Booth booth) => Run(booth, booth.WireReal, booth.VoltsReal, booth.Pace, null, null);
+
+    private static ArcTrace Run(Booth booth, WireFeedSpeed wire, Voltage volts, double pace, double? stickOut, Cause? hidden)
+    {
+        var sheet = booth.Sheet;
+        var setting = new ArcSetting(
+            sheet.Job.Process,
+            sheet.Job.Wire,
+            sheet.Job.Gas,
+            WireFeedSpeed.FromMPerMin(Math.Clamp(wire.MPerMin, 0.5, 25)),
+            Voltage.FromVolts(Math.Clamp(volts.Volts, 8, 45)),
+            stickOut is { } mm ? Length.FromMm(Math.Clamp(mm, 3, 40)) : sheet.Pair!.StickOut.Aim,
+            TravelSpeed.FromMmPerMin(Math.Clamp(sheet.Travel!.Value.MmPerMin * pace, 20, 2000)),
+            sheet.Job.Thinner,
+            sheet.Job.Joint,
+            sheet.Job.Metal,
+            Faults: hidden is { } cause && Simulated.TryGetValue(cause, out var fault) ? [fault] : []
+        );
+        return booth.Arcs.TryGetValue($"{setting}{hidden}", out var run)
+            ? run
+            : booth.Arcs[$"{setting}{hidden}"] = ArcTrace.Of(setting, Seconds, Rate, 1);
+    }
+
+    private static Penetration? Behind(Booth booth, double depth) =>
+        booth.Sheet.Job.Thicker.Mm > 5 ? null
+        : depth < 0.75 ? Penetration.NoneSeen
+        : depth > 1.35 ? Penetration.BackMark
+        : Penetration.TintBehind;
+
+    private static Measures Timed(Booth booth, Random random, Measures measured, double chance = Measured) =>
+        random.NextDouble() < chance
+            ? measured with
+            {
+                BeadLength = Length.FromMm(100),
+                ArcSeconds = 6000 / (booth.Sheet.Travel!.Value.MmPerMin * booth.Pace) * (1 + 0.06 * (random.NextDouble() - 0.5)),
+            }
+            : measured;
+
+    // Each thing is noted or not, and now and then taken for another.
+    private static Evidence Noted(Evidence bead, Booth booth, Random random)
+    {
+        var metal = booth.Sheet.Job.Metal;
+        return bead with
+        {
+            Sound = See(bead.Sound, random),
+            Profile = See(bead.Profile, random),
+            Toes = See(bead.Toes, random),
+            Tint = metal == Metal.Aluminium ? null : See(bead.Tint, random),
+            Spatter = booth.IsTig ? null : See(bead.Spatter, random),
+            Ripple = See(bead.Ripple, random),
+            Penetration = See(bead.Penetration, random),
+            Feel = See(bead.Feel, random),
+            Plate = See(bead.Plate, random),
+            BeadSize = random.NextDouble() < 0.5 ? bead.BeadSize : null,
+            Colour = metal is Metal.Stainless or Metal.Titanium or Metal.NickelAlloy ? See(bead.Colour, random) : null,
+        };
+    }
+
+    private static T? See<T>(T? there, Random random)
+        where T : struct, Enum =>
+        there is not { } seen || random.NextDouble() > Noticed ? null
+        : random.NextDouble() < Mistaken ? Enum.GetValues<T>()[random.Next(Enum.GetValues<T>().Length)]
+        : seen;
+}

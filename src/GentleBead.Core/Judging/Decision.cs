@@ -1,0 +1,140 @@
+namespace GentleBead.Core.Judging;
+
+/// <summary>
+/// What to do next. Each cause's mending is weighed over all causes: how likely the next bead comes right, by how well the settings
+/// then stand on the sheet, less what it costs. Where no cause has a third of the shares, nothing is turned: the most telling look comes
+/// first.
+/// </summary>
+internal static class Decision
+{
+    // The likeliest cause under this share is a guess, not a finding.
+    private const double Guess = 1.0 / 3;
+
+    // A look that takes away less doubt than this is not worth sending anybody for, in bits.
+    private const double WorthALook = 0.05;
+
+    // Causes this unlikely are not mended for their own sake.
+    private const double Unlikely = 0.03;
+
+    // The next bead's chance where a cause is mended but the settings stand far off the sheet: the marks may be what is wrong.
+    private const double OffTheSheet = 0.5;
+
+    // A step that mends nothing spoils nothing either, when nothing was wrong; turning does, where it leaves the sheet.
+    private const double Harmless = 0.9;
+
+    // What a second costs against a bead that comes right: an hour would be too much for one. Common practice, no source.
+    private const double PerSecond = 1.0 / 3600;
+
+    // Shares of another cause that a change mends besides its own. Common practice, no source.
+    private static readonly Dictionary<(ChangeKind Change, Cause Cause), double> Besides = new()
+    {
+        [(ChangeKind.VoltsUp, Cause.WireHigh)] = 1,
+        [(ChangeKind.WireDown, Cause.VoltsLow)] = 1,
+        [(ChangeKind.VoltsDown, Cause.WireLow)] = 1,
+        [(ChangeKind.WireUp, Cause.VoltsHigh)] = 1,
+        [(ChangeKind.WireUp, Cause.PairCold)] = 0.4,
+        [(ChangeKind.WireDown, Cause.PairHot)] = 0.4,
+        [(ChangeKind.MoreOfBoth, Cause.WireLow)] = 0.6,
+        [(ChangeKind.LessOfBoth, Cause.WireHigh)] = 0.6,
+        [(ChangeKind.LessOfBoth, Cause.PlateHot)] = 0.3,
+        [(ChangeKind.AmpsDown, Cause.PlateHot)] = 0.3,
+        [(ChangeKind.Slower, Cause.PairCold)] = 0.2,
+        [(ChangeKind.Faster, Cause.PairHot)] = 0.2,
+        [(ChangeKind.Faster, Cause.AmpsHigh)] = 0.2,
+        [(ChangeKind.MeasureWire, Cause.WrongWire)] = 0.3,
+        [(ChangeKind.CheckWire, Cause.ReadOutLow)] = 0.3,
+        [(ChangeKind.CleanPlate, Cause.PoorClamp)] = 0.3,
+        [(ChangeKind.ClearNozzle, Cause.GasLost)] = 0.2,
+        [(ChangeKind.ChangeTip, Cause.BurnBack)] = 0.6,
+        [(ChangeKind.ShorterArc, Cause.Draught)] = 0.2,
+    };
+
+    // What a change costs before the next bead, in seconds; a turn of a knob costs none to speak of.
+    private static readonly Dictionary<ChangeKind, double> Seconds = new()
+    {
+        [ChangeKind.CheckGas] = 30,
+        [ChangeKind.CleanPlate] = 90,
+        [ChangeKind.CoolPlate] = 60,
+        [ChangeKind.MeasureWire] = 60,
+        [ChangeKind.MeasureVolts] = 60,
+        [ChangeKind.CheckFeed] = 60,
+        [ChangeKind.CheckPolarity] = 60,
+        [ChangeKind.ChangeTip] = 60,
+        [ChangeKind.CheckBottle] = 20,
+        [ChangeKind.CheckWire] = 30,
+        [ChangeKind.CheckClamp] = 30,
+        [ChangeKind.MoveClamp] = 30,
+        [ChangeKind.ClearNozzle] = 30,
+        [ChangeKind.FreeTip] = 60,
+        [ChangeKind.ScreenDraught] = 60,
+        [ChangeKind.Regrind] = 90,
+        [ChangeKind.ThickerTungsten] = 90,
+        [ChangeKind.SetBalance] = 20,
+    };
+
+    // How sure the step is said to be, by the shares of all that it mends.
+    private static readonly (double Least, Func<int, Said> Words)[] HowSure =
+    [
+        (0.85, _ => Say($"Plain from what was noted.")),
+        (0.6, inTen => Say($"Likely: about {inTen} in 10.")),
+        (0, inTen => Say($"The best guess so far: about {inTen} in 10.")),
+    ];
+
+    /// <summary>Whether a look takes away enough doubt to send somebody for it.</summary>
+    public static bool IsWorthIt(NextLook look) => look.GainBits > WorthALook;
+
+    /// <summary>The step to take.</summary>
+    /// <param name="bead">The bead.</param>
+    /// <param name="causes">The causes that fit its verdict, likeliest first.</param>
+    /// <param name="looks">The looks not yet taken, most telling first.</param>
+    public static NextChange Of(BeadAtHand bead, IReadOnlyList<RankedCause> causes, IReadOnlyList<NextLook> looks)
+    {
+        var steps = causes
+            .Index()
+            .Where(one => one.Index == 0 || one.Item.Share >= Unlikely)
+            .Select(one => bead.Mend(one.Item.Cause))
+            .DistinctBy(step => step.Change.Kind)
+            .Select(step => (step.Change, Worth: Worth(step.Change.Kind, step.Stands, causes)))
+            .ToArray();
+        var best = steps.MaxBy(step => step.Worth).Change;
+        return causes[0].Share < Guess && looks.FirstOrDefault(IsWorthIt) is { } look
+            ? Looking(look, causes[0], bead.Mend(Cause.NothingWrong).Change)
+            : best with
+            {
+                Sure = Sure(causes.Sum(cause => cause.Share * Mends(best.Kind, cause, bead))),
+            };
+
+        double Worth(ChangeKind change, double stands, IReadOnlyList<RankedCause> all) =>
+            all.Sum(cause => cause.Share * NextRight(change, cause, stands, bead)) - Seconds.GetValueOrDefault(change) * PerSecond;
+    }
+
+    /// <summary>1 at 0 or under, 0 at 1 and over.</summary>
+    public static double Near(double off) => 1 - Math.Clamp(off, 0, 1);
+
+    /// <summary>How far a setting is from the sheet's: 0 within a tenth, 1 at six tenths off.</summary>
+    /// <param name="ratio">The setting against the sheet's.</param>
+    public static double Apart(double ratio) => ratio > 0 ? (Math.Abs(Math.Log(ratio)) - 0.1) / 0.5 : 1;
+
+    private static double Mends(ChangeKind change, RankedCause cause, BeadAtHand bead) =>
+        Causes.Row(cause.Cause, bead.Sheet.Job.Process).Change == change ? 1 : Besides.GetValueOrDefault((change, cause.Cause));
+
+    // The chance that the next bead is right if this is the cause.
+    private static double NextRight(ChangeKind change, RankedCause cause, double stands, BeadAtHand bead) =>
+        cause.Cause == Cause.NothingWrong && change != ChangeKind.Keep
+            ? Harmless * stands
+            : Mends(change, cause, bead) * (OffTheSheet + (1 - OffTheSheet) * stands);
+
+    // The controls are left as the same again leaves them.
+    private static NextChange Looking(NextLook look, RankedCause first, NextChange again) =>
+        again with
+        {
+            Kind = ChangeKind.Look,
+            Instruction = look.Text,
+            Expect = Say($"It tells these two apart: {look.Between[0]:small}; {look.Between[1]:small}."),
+            Sure = Say($"Not sure enough to turn anything: {first.Words:small} is only the likeliest, about {InTen(first.Share)} in 10."),
+        };
+
+    private static Said Sure(double share) => HowSure.First(row => share >= row.Least).Words(InTen(share));
+
+    private static int InTen(double share) => Math.Max(1, (int)Math.Round(10 * share));
+}
