@@ -30,7 +30,7 @@ internal static class Screens
                 {
                     page.Open("/");
                     page.Click("Bench", within: "Booth 2");
-                    page.See("Change next");
+                    page.See("What these settings should give");
                 }
             ),
             (

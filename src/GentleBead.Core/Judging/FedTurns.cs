@@ -111,7 +111,7 @@ internal sealed class FedTurns(CauseRow row, Settings used, Stand? stand)
                 first,
                 Say($"First of two: {first.Words}."),
                 Say($"Second, once that is heard: {second.Words}."),
-                Say($"After both: {row.Expect:small}")
+                Say($"After both, {row.Expect:small}")
             ),
             second.After
         );

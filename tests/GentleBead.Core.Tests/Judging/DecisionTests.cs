@@ -61,7 +61,7 @@ public class DecisionTests
         var next = Judge.Of(T, Room.Digital, used, new(Sound.Popping, Profile.TallNarrow, Toes.Cold)).Next!;
         Assert.StartsWith("First of two: volts up", $"{next.Instruction}", StringComparison.Ordinal);
         Assert.StartsWith("Second, once that is heard: wire up", $"{next.Then}", StringComparison.Ordinal);
-        Assert.StartsWith("After both: ", $"{next.Expect}", StringComparison.Ordinal);
+        Assert.StartsWith("After both, ", $"{next.Expect}", StringComparison.Ordinal);
         var lands = NextChanges.Turning(Cause.VoltsLow, T, Room.Digital, used).Lands;
         Assert.Equal(Pair.WireFeed.MPerMin, lands.WireFeed.MPerMin, 0.05);
         Assert.Equal(Pair.Volts.Aim.Volts, lands.Volts.Volts, 0.1);
