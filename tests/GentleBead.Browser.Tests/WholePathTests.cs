@@ -18,7 +18,7 @@ public class WholePathTests(DemoServer demo)
         Assert.Equal(4, page.Count(".booth-card"));
         Assert.Contains("Cold", page.Part("Booth 2"), StringComparison.Ordinal);
         Assert.Contains("1/8 T, horizontal", page.Part("Booth 2"), StringComparison.Ordinal);
-        Assert.Contains("Wire up", page.Part("Booth 2"), StringComparison.Ordinal);
+        Assert.Contains("First of two: wire up", page.Part("Booth 2"), StringComparison.Ordinal);
 
         // The sheet, while typing, in the machine's own marks.
         page.Click("Sheet", within: "Booth 4");
