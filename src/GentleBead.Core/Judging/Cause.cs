@@ -3,7 +3,7 @@ namespace GentleBead.Core.Judging;
 /// <summary>What can make a bead come out as it did.</summary>
 public enum Cause
 {
-#pragma warning disable CS1591 // each is worded in Causes.Table below
+#pragma warning disable CS1591 // each is worded in its row of Causes.Table or TigCauses.Table
     NothingWrong,
     VoltsLow,
     WireHigh,

@@ -154,6 +154,9 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             ChangeKind.WireDown or ChangeKind.LessOfBoth => wire < 0,
             ChangeKind.AmpsUp => amps > 0,
             ChangeKind.AmpsDown => amps < 0,
+            // What was measured stands on the machine as a reading.
+            ChangeKind.MeasureWire when bead.Machine.WireControl is { Readings.Count: 0 } => false,
+            ChangeKind.MeasureVolts when bead.Machine.VoltControl is { Readings.Count: 0 } => false,
             // The hand's changes cannot be read off the controls; that they were left is all that shows.
             _ => wire == 0 && volts == 0 && amps == 0,
         };

@@ -106,6 +106,17 @@ public class DecisionTests
         Assert.NotEqual(ChangeKind.CleanPlate, again.Next!.Kind);
     }
 
+    [Fact]
+    public void A_wire_that_was_to_be_measured_and_has_no_reading_was_not()
+    {
+        var evidence = new Evidence(Sound.Hiss, Profile.Lumpy, Toes.Cold, Tint.Thin, Penetration: Penetration.NoneSeen);
+        var first = Of(1, 0, evidence) with { Next = NextChanges.For(Cause.ReadOutOff, T, Room.Digital, Used(1, 0)) };
+        var around = Circumstances.None with { Before = new(1, first, evidence, Used(1, 0), null) };
+        Assert.Equal(Outcome.NotDone, Of(1, 0, evidence, around).FollowUp!.Outcome);
+        var measured = Room.Digital with { WireControl = Room.Digital.WireControl! with { Readings = [new(200, 5.08), new(300, 7.62)] } };
+        Assert.NotEqual(Outcome.NotDone, Judge.Of(T, measured, Used(1, 0), evidence, around).FollowUp!.Outcome);
+    }
+
     [Theory]
     [InlineData(0, 1)]
     [InlineData(0.25, 0.75)]
