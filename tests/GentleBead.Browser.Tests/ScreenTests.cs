@@ -42,6 +42,8 @@ public class ScreenTests(DemoServer demo)
         using var page = demo.Open(820, 1180).StepInAs("Maren Holloway");
         page.Click("Bench", within: "Booth 2");
         page.See("Judge the bead");
+        page.Click("More looks: along the bead, start, nozzle, gas, light");
+        page.See("Worse as it goes", "Blown aside", "Nothing comes", "Wire touching", "Wire burnt back");
         var small = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
             """
             return [...document.querySelectorAll('.capture button, .capture input, .tabs a, .coupon button, header button')]

@@ -165,7 +165,7 @@ function Besides(props: {
       <button type="button" className="plain" aria-expanded={open} onClick={() => setOpened(!open)}>
         {open ? 'Fewer looks' : 'More looks: along the bead, start, nozzle, gas, light'}
       </button>
-      {open && of.map(group)}
+      {open && of.map((one) => group(one))}
     </>
   );
 }
