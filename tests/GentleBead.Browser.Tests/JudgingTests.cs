@@ -188,7 +188,11 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Tall, narrow");
         page.Click("Judge the bead");
         page.See("Cold");
-        page.See("Look at this next");
+        // Which of the two stands there follows from the beads before it at this booth.
+        Page.Until(
+            () => page.Has("[aria-label='Most telling look']") || page.Text.Contains("Look first", StringComparison.OrdinalIgnoreCase),
+            "what to look at"
+        );
         page.Click("Overrule");
         page.Choose("Your word on it", "Technique");
         page.Click("Keep my word");

@@ -163,9 +163,17 @@ public sealed class Page : IDisposable
     /// <summary>Picks an option of a list.</summary>
     public void Choose(string label, string option, string? within = null)
     {
-        var field = Field(label, within);
-        driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", field);
-        field.Click();
+        // A live notice may draw the field anew between finding and clicking it.
+        Until(
+            () =>
+            {
+                var field = Field(label, within);
+                driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", field);
+                field.Click();
+                return true;
+            },
+            $"a list called \"{label}\""
+        );
         Click(option);
     }
 
