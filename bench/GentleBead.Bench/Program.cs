@@ -2,6 +2,7 @@ using System.Globalization;
 using BenchmarkDotNet.Running;
 using GentleBead.Bench;
 using GentleBead.Bench.Judging;
+using GentleBead.Bench.Listening;
 
 // dotnet run -c Release --project bench/GentleBead.Bench            the sheet, computed
 // dotnet run -c Release --project bench/GentleBead.Bench -- screen  the sheet while typing, and a bead from screen to screen
@@ -10,7 +11,8 @@ using GentleBead.Bench.Judging;
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
 // dotnet run -c Release --project bench/GentleBead.Bench -- judge   2,000 bad starts judged and mended in two steps
-// dotnet run -c Release --project bench/GentleBead.Bench -- train   teaches the ear, and writes SoundModel.cs
+// dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
+// dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 switch (args)
@@ -37,9 +39,11 @@ switch (args)
             from is [_, var starts, ..] ? int.Parse(starts, null) : 2000,
             from is [_, _, "tell"]
         );
-    case ["train"]:
-        TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.cs");
+    case ["train", var sounds, .. var share]:
+        TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.json", sounds, share is [var part] ? double.Parse(part, null) : 1);
         return 0;
+    case ["ear", .. var checks]:
+        return EarBench.Measure(checks is [var folder] ? folder : "");
     default:
         return SheetBenchmark.Close(BenchmarkRunner.Run<SheetBenchmark>(args: args));
 }

@@ -16,6 +16,9 @@ public enum Unheard
 
     /// <summary>Too short to say.</summary>
     TooShort,
+
+    /// <summary>One sound after the other.</summary>
+    Several,
 }
 
 /// <summary>What is heard in a stretch of a recording.</summary>
@@ -36,6 +39,7 @@ public sealed record HeardStretch(double From, double Seconds, Sound? Sound, dou
 /// <param name="ArcTo">Where it ends.</param>
 /// <param name="Stretches">Quarter second by quarter second.</param>
 /// <param name="Pops">When it popped loudly, s; the first few hundred.</param>
+/// <param name="Parts">Where there are several sounds, which and when; null else.</param>
 public sealed record HeardArc(
     Sound? Sound,
     double Confidence,
@@ -43,14 +47,21 @@ public sealed record HeardArc(
     double ArcFrom,
     double ArcTo,
     IReadOnlyList<HeardStretch> Stretches,
-    IReadOnlyList<double> Pops
+    IReadOnlyList<double> Pops,
+    IReadOnlyList<HeardPart>? Parts = null
 );
+
+/// <summary>A part of a recording that has one sound.</summary>
+/// <param name="Sound">Which.</param>
+/// <param name="From">Where it begins, s.</param>
+/// <param name="To">Where it ends.</param>
+public sealed record HeardPart(Sound Sound, double From, double To);
 
 /// <summary>Names the sound of an arc in the trade's words, and says when it cannot.</summary>
 /// <remarks>
-/// Each sound is known as one or several normal distributions of <see cref="SoundFeatures"/>, learned from simulated arcs
-/// (<see cref="KnownClips"/>) near and in shop noise; what fits best is named (quadratic discriminant analysis, Fisher 1936 and after).
-/// The table is made by the bench's "train" and stands in SoundModel.cs.
+/// Each half second is weighed by what was learned (<see cref="SoundModel"/>) from simulated arcs and from what is no arc, in rooms and
+/// noise, through microphones and codecs. The likeliest course of sounds (<see cref="SoundPath"/>) leaves out pauses and what drowns
+/// the arc; what its windows have in common gives the answer, as sure as such answers proved on recordings that were not learned from.
 /// </remarks>
 public static class Ear
 {
@@ -58,14 +69,12 @@ public static class Ear
     private const double Nothing = 4e-5,
         SureEnough = 0.6;
 
-    // Thirteen features lie about thirteen away (chi squared), but real ones have longer tails than the normal distribution.
-    private const double Strange = 90;
+    // Less of an arc than this is none: its share of what was listened to.
+    private const double LeastArc = 0.25;
 
-    // Who records at a booth mostly records an arc: one time in twenty it is something else, as a logarithm.
-    private const double Prior = -3;
-
-    // Windows overlap and arcs are much alike from one to the next: a recording says as much as this many windows on their own.
-    private const double Independent = 2.5;
+    // A part of so many windows, sure of itself, is a sound of its own and no flicker.
+    private const int LeastPart = 3;
+    private const double SurePart = 0.9;
 
     // An arc is this far over what is heard without it (power); a recording that never falls so far is all arc.
     private const double Stands = 6;
@@ -77,7 +86,7 @@ public static class Ear
     private const int MostPops = 400;
 
     // The sounds, and after them what is no arc.
-    private const int NoArc = (int)Sound.Sputter + 1,
+    internal const int NoArc = (int)Sound.Sputter + 1,
         Kinds = NoArc + 1;
 
     /// <summary>Listens to a recording.</summary>
@@ -87,95 +96,142 @@ public static class Ear
         var features = SoundFeatures.Of(recording);
         if (features.Windows == 0)
             return new(null, 0, Unheard.TooShort, 0, recording.Seconds, [], []);
-        var (from, to) = ArcSpan(features.High);
-        var sums = new double[Kinds];
-        var stretches = new List<HeardStretch>();
-        var values = new double[SoundFeatures.Names.Count];
-        var likely = new double[Kinds];
-        var (counted, unknown) = (0, 0);
-        var nothing = Level(recording) < Nothing;
-        for (var window = 0; window < features.Windows; window++)
+        if (Level(recording) < Nothing)
         {
-            features.Write(window, values);
-            var strange = Likely(values, likely) > Strange;
-            var begins = (double)window * SoundFeatures.Hop / SoundFeatures.Blocks;
-            // A window that reaches over the arc's start or end hears two things.
-            const double half = 0.5 * SoundFeatures.Window / SoundFeatures.Blocks,
-                edge = 0.02;
-            var middle = begins + half;
-            var inArc =
-                !nothing
-                && (to - from < 4 * half ? middle >= from && middle <= to : begins >= from - edge && begins + 2 * half <= to + edge);
-            if (inArc)
-            {
-                for (var kind = 0; kind < sums.Length; kind++)
-                    sums[kind] += likely[kind];
-                counted++;
-                if (strange)
-                    unknown++;
-            }
-            stretches.Add(Stretch(features, window, inArc && !strange ? Named(likely) : null, Math.Pow(10, values[3]) - 1));
+            var silence = Enumerable.Range(0, features.Windows).Select(window => Stretch(features, window, null));
+            return new(null, 0, Unheard.Silent, 0, recording.Seconds, [.. silence], []);
         }
-        if (nothing)
-            return new(null, 0, Unheard.Silent, 0, recording.Seconds, stretches, []);
-        if (counted == 0)
-            return new(null, 0, Unheard.TooShort, from, to, stretches, []);
-        var scale = Math.Min(1, Independent / counted);
-        sums[NoArc] += Prior / scale;
-        var (heard, confidence) = Best(sums, scale);
-        // What is like nothing it learned, it does not know, however little the rest fits.
-        confidence *= 1 - (double)unknown / counted;
-        Unheard? unheard =
-            confidence < SureEnough ? Unheard.Unclear
-            : heard == NoArc ? Unheard.NotAnArc
-            : null;
-        return new(unheard is null ? (Sound)heard : null, confidence, unheard, from, to, stretches, Pops(features.High));
-    }
-
-    // The sound that is sure enough in a window of its own.
-    private static Sound? Named(ReadOnlySpan<double> likely)
-    {
-        var (best, sure) = Best(likely, 1);
-        return sure >= SureEnough && best < NoArc ? (Sound)best : null;
-    }
-
-    private static HeardStretch Stretch(SoundFeatures features, int window, Sound? sound, double cracks)
-    {
-        const double seconds = (double)SoundFeatures.Hop / SoundFeatures.Blocks,
-            lead = 0.5 * (SoundFeatures.Window - SoundFeatures.Hop) / SoundFeatures.Blocks;
-        var (hiss, crackle, pop) = Shares(features.High.AsSpan(window * SoundFeatures.Hop, SoundFeatures.Window));
-        return new(window * seconds + lead, seconds, sound, hiss, crackle, pop, cracks);
-    }
-
-    // The likelihood of each sound: the sum over the distributions it is
-    // known as, as a logarithm. Gives the distance to the nearest of all.
-    private static double Likely(ReadOnlySpan<double> values, Span<double> likely)
-    {
-        likely.Fill(double.NegativeInfinity);
-        var nearest = double.MaxValue;
-        foreach (var known in SoundModel.Known)
+        var model = SoundModel.For(features);
+        var measured = Measured(features);
+        var likely = Weighed(measured, model.Windows);
+        var (from, to) = ArcSpan(features.Main);
+        var path = SoundPath.Of(likely);
+        for (var window = 0; window < path.Length; window++)
         {
-            ref var kind = ref likely[known.Sound is { } sound ? (int)sound : NoArc];
-            var distance = known.Distance(values);
-            nearest = Math.Min(nearest, distance);
-            var here = known.Likelihood(distance);
-            kind = Math.Max(kind, here) + Math.Log(1 + Math.Exp(-Math.Abs(kind - here)));
+            if (!Within(window, from, to))
+                path[window] = NoArc;
         }
-        return nearest;
+        var parts = Parts(measured, likely, path, model).ToArray();
+        var answer = Answer(measured, likely, path, model, parts);
+        var stretches = path.Select((kind, window) => Stretch(features, window, kind < NoArc ? (Sound)kind : null));
+        return new(
+            answer.Sound,
+            answer.Confidence,
+            answer.Unheard,
+            from,
+            to,
+            [.. stretches],
+            Pops(features.Main),
+            answer.Unheard == Unheard.Several ? [.. parts.Select(part => Heard(part, from, to))] : null
+        );
     }
 
-    private static (int Kind, double Share) Best(ReadOnlySpan<double> likely, double scale)
+    /// <summary>The features of each window.</summary>
+    internal static double[][] Measured(SoundFeatures features)
     {
+        var measured = new double[features.Windows][];
+        for (var window = 0; window < measured.Length; window++)
+            features.Write(window, measured[window] = new double[features.Count]);
+        return measured;
+    }
+
+    /// <summary>What each window says of each kind, bounded.</summary>
+    internal static double[][] Weighed(double[][] measured, SoundNet net)
+    {
+        var likely = new double[measured.Length][];
+        for (var window = 0; window < likely.Length; window++)
+        {
+            net.Weigh(measured[window], likely[window] = new double[Kinds]);
+            SoundPath.Bound(likely[window]);
+        }
+        return likely;
+    }
+
+    /// <summary>The windows of a course in which an arc is heard; none where that is too little of it.</summary>
+    internal static int[] Arc(IReadOnlyList<int> path)
+    {
+        var arc = Enumerable.Range(0, path.Count).Where(window => path[window] < NoArc).ToArray();
+        return arc.Length < LeastArc * path.Count ? [] : arc;
+    }
+
+    /// <summary>The likeliest kind of some windows by what they have in common, and its share.</summary>
+    internal static (int Kind, double Share) Together(double[][] measured, double[][] likely, int[] windows, SoundNet whole)
+    {
+        if (windows.Length == 0)
+            return (NoArc, 1);
+        Span<double> weighed = stackalloc double[Kinds];
+        whole.Weigh(SoundStretch.Of(measured, likely, windows), weighed);
         var best = 0;
-        for (var kind = 1; kind < likely.Length; kind++)
+        for (var kind = 1; kind < Kinds; kind++)
+            best = weighed[kind] > weighed[best] ? kind : best;
+        return (best, Math.Exp(weighed[best]));
+    }
+
+    private static (Sound? Sound, double Confidence, Unheard? Unheard) Answer(
+        double[][] measured,
+        double[][] likely,
+        int[] path,
+        SoundModel model,
+        (Sound Sound, int First, int Last)[] parts
+    )
+    {
+        var (kind, share) = Together(measured, likely, Arc(path), model.Whole);
+        if (kind == NoArc)
+            return (null, share, Unheard.NotAnArc);
+        if (parts.Select(part => part.Sound).Distinct().Count() > 1)
+            return (null, share, Unheard.Several);
+        var confidence = model.Sure[kind].Of(share);
+        return confidence < SureEnough ? (null, confidence, Unheard.Unclear) : ((Sound)kind, confidence, null);
+    }
+
+    // Runs of one sound that last, and are sure of themselves.
+    private static IEnumerable<(Sound Sound, int First, int Last)> Parts(
+        double[][] measured,
+        double[][] likely,
+        int[] path,
+        SoundModel model
+    )
+    {
+        for (var first = 0; first < path.Length; )
         {
-            if (likely[kind] > likely[best])
-                best = kind;
+            var last = first;
+            while (last + 1 < path.Length && path[last + 1] == path[first])
+                last++;
+            if (path[first] < NoArc && last - first + 1 >= LeastPart)
+            {
+                var (kind, share) = Together(measured, likely, [.. Enumerable.Range(first, last - first + 1)], model.Whole);
+                if (kind == path[first] && model.Sure[kind].Of(share) >= SurePart)
+                    yield return ((Sound)kind, first, last);
+            }
+            first = last + 1;
         }
-        var total = 0.0;
-        foreach (var value in likely)
-            total += Math.Exp((value - likely[best]) * scale);
-        return (best, 1 / total);
+    }
+
+    private static HeardPart Heard((Sound Sound, int First, int Last) part, double from, double to)
+    {
+        const double hop = (double)SoundFeatures.Hop / SoundBands.Blocks,
+            window = (double)SoundFeatures.Window / SoundBands.Blocks;
+        return new(part.Sound, Math.Max(from, part.First * hop), Math.Min(to, part.Last * hop + window));
+    }
+
+    // A window that reaches over the arc's start or end hears two things; in a short arc its middle must do.
+    private static bool Within(int window, double from, double to)
+    {
+        const double half = 0.5 * SoundFeatures.Window / SoundBands.Blocks,
+            edge = 0.02;
+        var begins = (double)window * SoundFeatures.Hop / SoundBands.Blocks;
+        return to - from < 4 * half
+            ? begins + half >= from && begins + half <= to
+            : begins >= from - edge && begins + 2 * half <= to + edge;
+    }
+
+    private static HeardStretch Stretch(SoundFeatures features, int window, Sound? sound)
+    {
+        const double seconds = (double)SoundFeatures.Hop / SoundBands.Blocks,
+            lead = 0.5 * (SoundFeatures.Window - SoundFeatures.Hop) / SoundBands.Blocks;
+        var blocks = features.Main.AsSpan(window * SoundFeatures.Hop, SoundFeatures.Window);
+        var (hiss, crackle, pop) = Shares(blocks);
+        return new(window * seconds + lead, seconds, sound, hiss, crackle, pop, PeakMeasures.Cracks(blocks));
     }
 
     // From the first to the last twentieth of a second that stands clear of the rest.
@@ -189,7 +245,7 @@ public static class Ear
         }
         var sorted = frames.Order().ToArray();
         var (quiet, loud) = (Math.Max(sorted[sorted.Length / 20], 1e-12), sorted[sorted.Length * 8 / 10]);
-        var all = (0, (double)blocks.Length / SoundFeatures.Blocks);
+        var all = (0, (double)blocks.Length / SoundBands.Blocks);
         if (loud < Stands * quiet)
             return all;
         // Stubbing leaves holes; only what is quiet at the ends is taken off, and only if it stays so for a while.
@@ -198,8 +254,8 @@ public static class Ear
         var last = Array.FindLastIndex(frames, frame => frame > level);
         const int hole = 5;
         return (
-            first > hole ? (double)first * Frame / SoundFeatures.Blocks : 0,
-            frames.Length - 1 - last > hole ? (last + 1.0) * Frame / SoundFeatures.Blocks : all.Item2
+            first > hole ? (double)first * Frame / SoundBands.Blocks : 0,
+            frames.Length - 1 - last > hole ? (last + 1.0) * Frame / SoundBands.Blocks : all.Item2
         );
     }
 
@@ -238,7 +294,7 @@ public static class Ear
         {
             if (blocks[i] <= level)
                 continue;
-            pops.Add((double)i / SoundFeatures.Blocks);
+            pops.Add((double)i / SoundBands.Blocks);
             i += 20;
         }
         return pops;

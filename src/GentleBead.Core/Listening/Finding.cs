@@ -109,6 +109,7 @@ public sealed record Finding(
         [Unheard.NotAnArc] = Say($"No arc is heard here, or the shop drowns it."),
         [Unheard.Unclear] = Say($"Not clear: too noisy, or between two sounds."),
         [Unheard.TooShort] = Say($"Too short to say: half a second is the least."),
+        [Unheard.Several] = Say($"Several sounds here, one after the other."),
     };
 
     /// <summary>Finds what is in a sound.</summary>
@@ -185,6 +186,11 @@ public sealed record Finding(
 
     private static Said InWords(HeardArc heard, LogFigures? figures)
     {
+        if (heard.Parts is { } parts)
+        {
+            var each = parts.Select(part => Say($"{Names[part.Sound]:small}, {part.From:0.0} to {part.To:0.0} s"));
+            return Say($"Several sounds here: {Parts("; ", [.. each])}.");
+        }
         if (heard.Sound is not { } sound)
             return Reasons[heard.Unheard ?? Unheard.Unclear];
         var cracks = heard.Stretches.Where(one => one.Sound == sound).Select(one => one.Cracks).DefaultIfEmpty(0).Average();

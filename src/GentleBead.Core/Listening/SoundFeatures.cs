@@ -1,159 +1,205 @@
+using System.Numerics;
+using NWaves.Transforms;
+
 namespace GentleBead.Core.Listening;
 
 /// <summary>What is measured of half a second of sound, to tell one arc from another. None depends on how loud the recording is.</summary>
 /// <remarks>
-/// The sound above 2.5 kHz, where an arc is louder than a shop, is taken as its power in blocks of one millisecond.
-/// Percentiles, peaks and gaps of those blocks make the features.
+/// The two highest bands there are give percentiles, peaks and gaps (<see cref="PeakMeasures"/>); to these come how steeply the level
+/// rises, how it swings (its modulation spectrum), how the bands stand to each other and move together, and how much of it is tone.
 /// </remarks>
 public sealed class SoundFeatures
 {
-    /// <summary>Blocks a second.</summary>
-    public const int Blocks = 1000;
-
     /// <summary>Blocks of a window, and from one window to the next.</summary>
     public const int Window = 500,
         Hop = 250;
 
-    /// <summary>The features by name, in order.</summary>
-    public static IReadOnlyList<string> Names { get; } =
-    ["loudest", "loud", "floor", "onsets", "wander", "gap", "tilt", "popShare", "swell", "length", "spiky", "heights", "bright"];
+    private const int RiseMeasures = 4;
 
-    private const double HighHz = 2500,
-        LowHz = 300,
-        BrightHz = 6500;
+    // Swings of the level are looked at over the window, in octaves from 2 Hz up; tone in stretches of so many samples.
+    private const int Spectrum = 512,
+        Octaves = 8;
+    private const double ToneFrom = 200,
+        ToneTo = 3400;
 
-    private const int CommonRate = 22_000;
+    private const double Least = 1e-12;
 
-    // A block this many times the window's median is a crack; a peak needs this far to the next, in blocks.
-    private const double Crack = 4,
-        Pop = 12;
-    private const int Apart = 4;
+    // Swings and tones are looked for through the same window.
+    private static readonly float[] Hann = [.. MathNet.Numerics.Window.Hann(Spectrum).Select(value => (float)value)];
 
-    private SoundFeatures(float[] high, float[] low, float[] bright) => (High, Low, Bright) = (high, low, bright);
+    private readonly RealFft transform = new(Spectrum);
+    private readonly float[] taken = new float[Spectrum],
+        real = new float[Spectrum / 2 + 1],
+        imaginary = new float[Spectrum / 2 + 1];
+    private readonly SoundBands bands;
+    private readonly float[] second;
 
-    /// <summary>Power above 2.5 kHz, by block.</summary>
-    public float[] High { get; }
+    private SoundFeatures(SoundBands bands)
+    {
+        this.bands = bands;
+        Narrow = bands.Narrow;
+        Main = Narrow ? bands.Power[2] : Sum(bands.Power[3], bands.Power[4]);
+        second = Narrow ? bands.Power[1] : bands.Power[2];
+    }
 
-    /// <summary>Power between 300 Hz and 2.5 kHz, by block.</summary>
-    public float[] Low { get; }
+    /// <summary>Whether only what a telephone carries was listened to.</summary>
+    public bool Narrow { get; }
 
-    /// <summary>Power above 6.5 kHz, by block.</summary>
-    public float[] Bright { get; }
+    /// <summary>Power of the highest band listened to, by block.</summary>
+    public float[] Main { get; }
+
+    /// <summary>How many features a window has.</summary>
+    public int Count => 2 * PeakMeasures.Count + RiseMeasures + Octaves + 1 + (Narrow ? 2 : 4) + 2 + 2;
 
     /// <summary>How many windows.</summary>
-    public int Windows => High.Length < Window ? 0 : (High.Length - Window) / Hop + 1;
+    public int Windows => Main.Length < Window ? 0 : (Main.Length - Window) / Hop + 1;
 
     /// <summary>Measures a sound.</summary>
-    public static SoundFeatures Of(Waveform sound)
-    {
-        ArgumentNullException.ThrowIfNull(sound);
-        // Every recording is taken down to about the same rate first, by averaging, so that what is above it counts for none.
-        var whole = Math.Max(1, sound.Rate / CommonRate);
-        var samples = Averaged(sound.Samples, whole);
-        var rate = (double)sound.Rate / whole;
-        var count = (int)(samples.Length * (double)Blocks / rate);
-        var (high, low, bright) = (new float[count], new float[count], new float[count]);
-        var (keepHigh, keepLow, keepBright) = (Keep(HighHz), Keep(LowHz), Keep(BrightHz));
-        float one = 0,
-            two = 0,
-            bottom = 0,
-            air = 0;
-        var at = 0;
-        for (var block = 0; block < count; block++)
-        {
-            var end = Math.Min(samples.Length, (int)((block + 1) * rate / Blocks));
-            float above = 0,
-                below = 0,
-                up = 0;
-            var length = end - at;
-            for (; at < end; at++)
-            {
-                var value = samples[at];
-                // Twice the same low pass, taken off: 12 dB an octave.
-                one += keepHigh * (value - one);
-                two += keepHigh * (one - two);
-                bottom += keepLow * (two - bottom);
-                var top = value - one - (one - two);
-                var middle = two - bottom;
-                air += keepBright * (top - air);
-                var thin = top - air;
-                up += thin * thin;
-                above += top * top;
-                below += middle * middle;
-            }
-            high[block] = above / length;
-            low[block] = below / length;
-            bright[block] = up / length;
-        }
-        return new SoundFeatures(high, low, bright);
-
-        float Keep(double hertz) => (float)(1 - Math.Exp(-2 * Math.PI * hertz / rate));
-    }
-
-    private static float[] Averaged(float[] samples, int whole)
-    {
-        if (whole == 1)
-            return samples;
-        var averaged = new float[samples.Length / whole];
-        for (var i = 0; i < averaged.Length; i++)
-        {
-            float sum = 0;
-            for (var part = 0; part < whole; part++)
-                sum += samples[i * whole + part];
-            averaged[i] = sum / whole;
-        }
-        return averaged;
-    }
+    public static SoundFeatures Of(Waveform sound) => new(SoundBands.Of(sound));
 
     /// <summary>The features of one window.</summary>
     /// <param name="window">Which, from 0.</param>
-    /// <param name="into">Where to write them; as long as <see cref="Names"/>.</param>
+    /// <param name="into">Where to write them; as long as <see cref="Count"/>.</param>
     public void Write(int window, Span<double> into)
     {
         ArgumentOutOfRangeException.ThrowIfNegative(window);
         ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(window, Windows);
-        if (into.Length != Names.Count)
-            throw new ArgumentException($"Room for {Names.Count} features.", nameof(into));
-        var blocks = High.AsSpan(window * Hop, Window);
-        Span<float> sorted = stackalloc float[Window];
-        blocks.CopyTo(sorted);
-        sorted.Sort();
-        var median = Math.Max(sorted[Window / 2], 1e-12f);
-        var mean = Mean(blocks);
-        var (onsets, wander, gap, heights) = Onsets(blocks, (float)(median * Crack));
+        if (into.Length != Count)
+            throw new ArgumentException($"Room for {Count} features.", nameof(into));
+        var from = window * Hop;
+        var main = Main.AsSpan(from, Window);
+        PeakMeasures.Write(main, into);
+        PeakMeasures.Write(second.AsSpan(from, Window), into[PeakMeasures.Count..]);
+        into = into[(2 * PeakMeasures.Count)..];
+        Span<double> level = stackalloc double[Window],
+            below = stackalloc double[Window];
+        Level(main, level);
+        Level(second.AsSpan(from, Window), below);
+        Rises(level, into);
+        Swing(level, into[RiseMeasures..]);
+        into = into[(RiseMeasures + Octaves + 1)..];
+        into[0] = Together(level, below);
+        Level(bands.Power[0].AsSpan(from, Window), below);
+        into[1] = Together(level, below);
+        into = into[2..];
+        var mean = Mean(main);
+        var others = Narrow ? 2 : 4;
+        for (var band = 0; band < others; band++)
+            into[band] = Math.Clamp(
+                Math.Log10(Math.Max(Mean(bands.Power[band].AsSpan(from, Window)), Least) / Math.Max(mean, Least)),
+                -4,
+                6
+            );
+        Tone(from, into[others..]);
+    }
 
-        double loud = 0,
-            pops = 0,
-            square = 0,
-            runs = 0;
-        var inRun = false;
-        foreach (var block in blocks)
+    private static float[] Sum(float[] one, float[] other)
+    {
+        var sum = new float[one.Length];
+        for (var i = 0; i < sum.Length; i++)
+            sum[i] = one[i] + other[i];
+        return sum;
+    }
+
+    // The level as a logarithm, with a floor well under its median.
+    private static void Level(ReadOnlySpan<float> blocks, Span<double> level)
+    {
+        var floor = Math.Max(0.02 * Mean(blocks), Least);
+        for (var i = 0; i < level.Length; i++)
+            level[i] = Math.Log10(blocks[i] + floor);
+    }
+
+    // How steeply the level rises: a hall makes each crack long, and leaves its beginning as it was.
+    private static void Rises(ReadOnlySpan<double> level, Span<double> into)
+    {
+        Span<double> rises = stackalloc double[level.Length - 4];
+        var (mean, steep, crowd) = (0.0, 0, -10);
+        for (var i = 4; i < level.Length; i++)
         {
-            if (block > Crack * median)
-            {
-                loud++;
-                if (!inRun)
-                    runs++;
-            }
-            inRun = block > Crack * median;
-            if (block > Pop * median)
-                pops += block;
-            square += (double)block * block;
+            var rise = Math.Max(0, level[i] - (level[i - 4] + level[i - 3] + level[i - 2]) / 3);
+            rises[i - 4] = rise;
+            mean += rise / rises.Length;
+            if (rise > 0.5 && i - crowd > 4)
+                (steep, crowd) = (steep + 1, i);
         }
-        // A level that never moves has no power here at all; the floors keep its logarithms finite.
-        into[0] = Math.Log10(Math.Max(sorted[Window - 2], 1e-13f) / median);
-        into[1] = Math.Log10(Math.Max(sorted[Window * 95 / 100], 1e-13f) / median);
-        into[2] = Math.Log10(median / Math.Max(sorted[Window / 10], 1e-13f));
-        into[3] = Math.Log10(1 + onsets);
-        into[4] = Math.Min(wander, 3);
-        into[5] = gap;
-        into[6] = Math.Log10(Math.Max(mean, 1e-12) / Math.Max(Mean(Low.AsSpan(window * Hop, Window)), 1e-12));
-        into[7] = pops / Math.Max(mean * Window, 1e-12);
-        into[8] = Swell(blocks);
-        into[9] = runs == 0 ? 0 : Math.Log10(1 + loud / runs);
-        into[10] = Math.Log10(Math.Max(1, square / Window / Math.Max((double)mean * mean, 1e-24)));
-        into[11] = heights;
-        into[12] = Math.Log10(Math.Max(Mean(Bright.AsSpan(window * Hop, Window)), 1e-12) / Math.Max(mean, 1e-12));
+        rises.Sort();
+        into[0] = mean;
+        into[1] = rises[rises.Length * 95 / 100];
+        into[2] = rises[^3];
+        into[3] = Math.Log10(1 + 2 * steep);
+    }
+
+    // How the level swings, by octave from 2 Hz to 512: the share of each in all swinging, and how far one rate stands out.
+    private void Swing(ReadOnlySpan<double> level, Span<double> into)
+    {
+        var mean = 0.0;
+        foreach (var value in level)
+            mean += value / level.Length;
+        Array.Clear(taken);
+        for (var i = 0; i < level.Length; i++)
+            taken[i] = (float)(level[i] - mean) * Hann[i];
+        transform.Direct(taken, real, imaginary);
+        var (all, most) = (Least, 0.0);
+        Span<double> octaves = stackalloc double[Octaves];
+        for (var bin = 1; bin < Spectrum / 2; bin++)
+        {
+            var power = Power(bin);
+            octaves[Math.Min(Octaves - 1, BitOperations.Log2((uint)bin))] += power;
+            all += power;
+            if (bin >= 5)
+                most = Math.Max(most, power);
+        }
+        for (var octave = 0; octave < Octaves; octave++)
+            into[octave] = Math.Log10(octaves[octave] / all + 1e-4);
+        into[Octaves] = Math.Log10(most / all + 1e-4);
+    }
+
+    private double Power(int bin) => (double)real[bin] * real[bin] + (double)imaginary[bin] * imaginary[bin];
+
+    private static double Together(ReadOnlySpan<double> one, ReadOnlySpan<double> other)
+    {
+        double sumOne = 0,
+            sumOther = 0,
+            both = 0,
+            squareOne = 0,
+            squareOther = 0;
+        for (var i = 0; i < one.Length; i++)
+        {
+            sumOne += one[i];
+            sumOther += other[i];
+            both += one[i] * other[i];
+            squareOne += one[i] * one[i];
+            squareOther += other[i] * other[i];
+        }
+        var spread = (one.Length * squareOne - sumOne * sumOne) * (one.Length * squareOther - sumOther * sumOther);
+        return spread <= Least ? 0 : Math.Clamp((one.Length * both - sumOne * sumOther) / Math.Sqrt(spread), -1, 1);
+    }
+
+    // How far tones stand out of the spectrum, on average and at the most: a voice, music, a turning disc.
+    private void Tone(int fromBlock, Span<double> into)
+    {
+        const int spectra = 4;
+        Span<double> powers = stackalloc double[Spectrum / 2];
+        var (low, high) = ((int)(ToneFrom * Spectrum / bands.Rate), (int)(Math.Min(ToneTo, 0.45 * bands.Rate) * Spectrum / bands.Rate));
+        into[0] = into[1] = 0;
+        for (var one = 0; one < spectra; one++)
+        {
+            var at = (int)((fromBlock + (double)one * Window / spectra) / SoundBands.Blocks * bands.Rate);
+            if (at + Spectrum > bands.Samples.Length)
+                at = Math.Max(0, bands.Samples.Length - Spectrum);
+            for (var i = 0; i < Spectrum; i++)
+                taken[i] = at + i < bands.Samples.Length ? bands.Samples[at + i] * Hann[i] : 0;
+            transform.Direct(taken, real, imaginary);
+            for (var bin = low; bin < high; bin++)
+                powers[bin] = Math.Max(Power(bin), Least);
+            var sorted = powers[low..high];
+            sorted.Sort();
+            var outstanding = Math.Log10(sorted[^1] / sorted[sorted.Length / 2]);
+            into[0] += outstanding / spectra;
+            into[1] = Math.Max(into[1], outstanding);
+        }
+        into[0] = Math.Min(into[0], 6);
+        into[1] = Math.Min(into[1], 6);
     }
 
     private static float Mean(ReadOnlySpan<float> blocks)
@@ -162,59 +208,5 @@ public sealed class SoundFeatures
         foreach (var block in blocks)
             sum += block;
         return sum / blocks.Length;
-    }
-
-    // Peaks above a level and some way apart: how many a second, how irregular, the longest gap as a share of the window,
-    // and how differently high they are.
-    private static (double Rate, double Wander, double Gap, double Heights) Onsets(ReadOnlySpan<float> blocks, float above)
-    {
-        int count = 0,
-            last = -1,
-            longest = 0;
-        double sum = 0,
-            squares = 0,
-            heights = 0,
-            heightSquares = 0;
-        for (var i = 1; i < blocks.Length - 1; i++)
-        {
-            if (blocks[i] < above || blocks[i] < blocks[i - 1] || blocks[i] < blocks[i + 1] || (last >= 0 && i - last < Apart))
-                continue;
-            if (last >= 0)
-            {
-                sum += i - last;
-                squares += (double)(i - last) * (i - last);
-            }
-            longest = Math.Max(longest, i - Math.Max(last, 0));
-            last = i;
-            count++;
-            var height = Math.Log10(blocks[i]);
-            heights += height;
-            heightSquares += height * height;
-        }
-        longest = Math.Max(longest, blocks.Length - Math.Max(last, 0));
-        var gaps = count - 1;
-        var mean = gaps > 0 ? sum / gaps : 0;
-        return (
-            (double)count * Blocks / blocks.Length,
-            gaps > 1 ? Math.Sqrt(Math.Max(0, squares / gaps - mean * mean)) / mean : 0,
-            (double)longest / blocks.Length,
-            count > 1 ? Math.Sqrt(Math.Max(0, heightSquares / count - heights / count * (heights / count))) : 0
-        );
-    }
-
-    // How the level moves in steps of 25 ms.
-    private static double Swell(ReadOnlySpan<float> blocks)
-    {
-        const int length = 25;
-        double sum = 0,
-            squares = 0;
-        var steps = blocks.Length / length;
-        for (var step = 0; step < steps; step++)
-        {
-            var level = Math.Log10(Math.Max(Mean(blocks.Slice(step * length, length)), 1e-12));
-            sum += level;
-            squares += level * level;
-        }
-        return Math.Sqrt(Math.Max(0, squares / steps - sum / steps * (sum / steps)));
     }
 }

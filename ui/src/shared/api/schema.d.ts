@@ -6780,6 +6780,13 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description What a machine's read-out shows while welding, by how far the tip stands off. */
+        AmpsAtStickOut: {
+            /** @description Tip to work. */
+            stickOutMm: components["schemas"]["Length"];
+            /** @description Current that the sheet's wire draws at it. */
+            amps: components["schemas"]["Current"];
+        };
         /**
          * @description What is wrong with an arc besides its settings.
          * @enum {unknown}
@@ -7833,6 +7840,8 @@ export interface components {
             stretches: components["schemas"]["HeardStretch"][];
             /** @description When it popped loudly, s; the first few hundred. */
             pops: number[];
+            /** @description Where there are several sounds, which and when; null else. */
+            parts?: null | components["schemas"]["HeardPart"][];
         };
         /** @description How often one sound was taken for another. */
         HeardAs: {
@@ -7845,6 +7854,21 @@ export interface components {
              * @description How often.
              */
             times: number;
+        };
+        /** @description A part of a recording that has one sound. */
+        HeardPart: {
+            /** @description Which. */
+            sound: components["schemas"]["Sound"];
+            /**
+             * Format: double
+             * @description Where it begins, s.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Where it ends.
+             */
+            to: number;
         };
         /** @description What is heard in a stretch of a recording. */
         HeardStretch: {
@@ -8712,6 +8736,8 @@ export interface components {
             voltsAreSet: boolean;
             /** @description Stick-out: tip to work. */
             stickOut: components["schemas"]["WindowOfLength"];
+            /** @description Amps to read while welding, at this stick-out and at a long one; null on sheets made before it was kept. */
+            reads?: null | components["schemas"]["AmpsAtStickOut"][];
             inductance: null | components["schemas"]["Said"];
             marks: null | components["schemas"]["MachineMarks"];
             /** @description The smooth band for this arc over the plane, low to high current. */
@@ -9979,7 +10005,7 @@ export interface components {
             to?: components["schemas"]["Point"];
         };
         /** @enum {unknown} */
-        Unheard: "silent" | "notAnArc" | "unclear" | "tooShort";
+        Unheard: "silent" | "notAnArc" | "unclear" | "tooShort" | "several";
         /**
          * @description The units a person reads.
          * @enum {unknown}
