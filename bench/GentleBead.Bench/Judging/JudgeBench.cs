@@ -60,7 +60,7 @@ internal static class JudgeBench
             );
         if (tell)
         {
-            foreach (var run in runs.Where(run => !run.Right).Take(60))
+            foreach (var run in runs.Where(run => !run.Right))
                 Console.WriteLine(
                     $"  {(run.Worse ? "worse" : "not right")}: {run.Process} {run.Truth} (said {run.First}){run.Last}; "
                         + $"off {run.Booth.Off:0.00}"

@@ -80,14 +80,7 @@ internal static class Laid
                 booth.IsTig ? null
                 : booth.StickOutMm is { } mm ? Length.FromMm(mm)
                 : booth.Sheet.Pair!.StickOut.Aim,
-            Measured = Timed(
-                booth,
-                new Random(seed),
-                booth.IsTig
-                    ? new()
-                    : new(ArcVolts: booth.VoltsReal, ArcAmps: BurnOff.AmpsFor(booth.WireReal, booth.Sheet.Job.RequireArc())),
-                1
-            ),
+            Measured = Timed(booth, new Random(seed), booth.IsTig ? new() : new(ArcVolts: booth.VoltsReal, ArcAmps: Drawn(booth)), 1),
         };
     }
 
@@ -172,20 +165,20 @@ internal static class Laid
                     ArcVolts: random.NextDouble() < Measured
                         ? Voltage.FromVolts(booth.VoltsReal.Volts + 0.4 * (random.NextDouble() - 0.5))
                         : null,
-                    ArcAmps: random.NextDouble() < Measured
-                        ? BurnOff.AmpsFor(booth.WireReal, booth.Sheet.Job.RequireArc())
-                            * (
-                                (booth.StickOutMm is null ? 1 : trace.MeanAmps / Reference(booth).MeanAmps)
-                                * (1 + 0.06 * (random.NextDouble() - 0.5))
-                            )
-                        : null
+                    ArcAmps: random.NextDouble() < Measured ? Drawn(booth) * (1 + 0.06 * (random.NextDouble() - 0.5)) : null
                 )
             )
         );
     }
 
-    // The same wire on the sheet's stick-out: what the stick-out takes off.
-    private static ArcTrace Reference(Booth booth) => Run(booth, booth.WireReal, booth.VoltsReal, booth.Pace, null, null);
+    // What the read-out shows while this wire is fed, by the melting rate.
+    private static Current Drawn(Booth booth) =>
+        MeltRate.Amps(
+            booth.WireReal,
+            booth.StickOutMm is { } mm ? Length.FromMm(mm) : booth.Sheet.Pair!.StickOut.Aim,
+            booth.Sheet.Job.Process,
+            booth.Sheet.Job.Wire!.Value.Facts()
+        );
 
     private static ArcTrace Run(Booth booth, WireFeedSpeed wire, Voltage volts, double pace, double? stickOut, Cause? hidden)
     {

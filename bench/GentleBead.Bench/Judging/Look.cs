@@ -30,7 +30,16 @@ internal static class Look
             Tungsten = noted.Tungsten ?? again.Tungsten,
             Puddle = noted.Puddle ?? again.Puddle,
             Colour = noted.Colour ?? again.Colour,
-            Measured = noted.Measured ?? again.Measured,
+            Measured = Measured(noted.Measured ?? new(), again.Measured ?? new()),
         };
     }
+
+    private static Measures Measured(Measures noted, Measures again) =>
+        noted with
+        {
+            BeadLength = noted.BeadLength ?? again.BeadLength,
+            ArcSeconds = noted.ArcSeconds ?? again.ArcSeconds,
+            ArcVolts = noted.ArcVolts ?? again.ArcVolts,
+            ArcAmps = noted.ArcAmps ?? again.ArcAmps,
+        };
 }

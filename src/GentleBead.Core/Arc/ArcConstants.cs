@@ -74,7 +74,7 @@ internal sealed record ArcConstants(
         var cored = wire.Kind is WireKind.SelfShielded or WireKind.GasShielded;
         var held = gas.CarbonPercent > 50;
         var area = wire.AreaMm2;
-        var (a, b) = MeltingRate(setting.Process, wire);
+        var (a, b) = MeltRate.Constants(setting.Process, wire);
         // The drop hangs by surface tension round the wire against its weight and the arc's force (static balance of forces);
         // shaking and the puddle's pull take it off at about a fifth of that.
         var hanging = Math.PI * wire.Diameter.Mm * 1e-3 * liquid.Tension;
@@ -113,18 +113,4 @@ internal sealed record ArcConstants(
     // Where the published spray transition begins; a wire without one gets what the same force would take for its size.
     private static double SprayBegins(WireFacts wire) =>
         wire.RangeIn(Process.GmawSpray)?.UsualLow.Amps ?? 190 * Math.Sqrt(wire.Diameter.Mm / 0.9);
-
-    private static (double A, double B) MeltingRate(Process process, WireFacts wire)
-    {
-        if (Melting.AppliesTo(process, wire) || wire.BurnOff == 0)
-            return Melting.Constants(wire);
-        // The trade's one factor holds at the middle of the wire's range and
-        // the usual stick-out; there both parts share as Lesnewich has them.
-        var (a, b) = Melting.Constants(wire);
-        var range = wire.RangeIn(process)!;
-        var amps = (range.UsualLow.Amps + range.UsualHigh.Amps) / 2;
-        var factor = wire.BurnOff * 25.4 / 60;
-        var lesnewich = a + b * 10 * amps;
-        return (a * factor / lesnewich, b * factor / lesnewich);
-    }
 }

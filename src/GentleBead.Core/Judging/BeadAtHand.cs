@@ -3,6 +3,7 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Judging;
 
@@ -64,6 +65,18 @@ public sealed record FedBead(Sheet Sheet, Machine Machine, Settings Used, Eviden
 
     /// <summary>The pair on the sheet.</summary>
     public PairSettings Pair { get; } = Sheet.RequirePair();
+
+    /// <summary>Amps read against what this wire draws here, by the melting rate or the simple factor, whichever is nearer.</summary>
+    internal double AgainstDrawn(Current read)
+    {
+        var arc = Sheet.Job.RequireArc();
+        var melts = MeltRate.Amps(Used.WireFeed, Evidence.StickOut ?? Pair.StickOut.Aim, arc.Process, arc.Wire.Facts());
+        var factor = BurnOff.AmpsFor(Used.WireFeed, arc);
+        var (low, high) = melts < factor ? (melts, factor) : (factor, melts);
+        return read < low ? read / low
+            : read > high ? read / high
+            : 1;
+    }
 
     internal override BeadAtHand? AsBefore(BeadBefore before) =>
         before.Used is { } used ? this with { Used = used, Evidence = before.Evidence } : null;

@@ -261,7 +261,7 @@ public static class Observations
             Observation.Graded(
                 bead =>
                     bead is FedBead fed && fed.Evidence.Measured?.ArcAmps is { } read
-                        ? (read / BurnOff.AmpsFor(fed.Used.WireFeed, fed.Sheet.Job.RequireArc()), Reading.About(ReadOutAmpsShare))
+                        ? (fed.AgainstDrawn(read), Reading.About(ReadOutAmpsShare))
                         : null,
                 new(ArcAmpsUnder, Say($"fewer amps read than this wire should draw")),
                 new(ArcAmpsOn, Say($"amps read as this wire should draw")),

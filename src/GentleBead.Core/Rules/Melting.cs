@@ -28,9 +28,11 @@ public static class Melting
     }
 
     /// <summary>Current that a wire feed speed and stick-out draw: the other way round.</summary>
-    public static Current Amps(WireFeedSpeed wireFeed, Length stickOut, WireFacts wire)
+    public static Current Amps(WireFeedSpeed wireFeed, Length stickOut, WireFacts wire) => Amps(wireFeed, stickOut, Constants(wire));
+
+    internal static Current Amps(WireFeedSpeed wireFeed, Length stickOut, (double A, double B) constants)
     {
-        var (a, b) = Constants(wire);
+        var (a, b) = constants;
         var v = wireFeed.MPerMin * 1000 / 60;
         var heated = b * stickOut.Mm;
         // The root written so that a heating part of 0 needs no case of its own.

@@ -51,7 +51,8 @@ public static class Planner
         var marks = Marks.For(found, job.RequireArc(), at);
         if (marks.Refused is { } tooSlow)
             return tooSlow;
-        var pair = PairOf(job, wire, found, all.Take(marks), all.Take(Surroundings.StickOut(job, wire)), at);
+        var pair = PairOf(job, found, all.Take(marks), all.Take(Surroundings.StickOut(job, wire)), at);
+        pair = pair with { Reads = all.Take(AmpsToRead.Of(job, found, pair.StickOut)) };
 
         var size = all.Take(BeadSizes.For(job));
         var passes = all.Take(
@@ -95,7 +96,7 @@ public static class Planner
             )
             : null;
 
-    private static PairSettings PairOf(Job job, WireFacts wire, FoundPair found, MachineMarks? marks, Window<Length> stickOut, SetUp at)
+    private static PairSettings PairOf(Job job, FoundPair found, MachineMarks? marks, Window<Length> stickOut, SetUp at)
     {
         var arc = job.RequireArc();
         var band = Band.Of(arc);

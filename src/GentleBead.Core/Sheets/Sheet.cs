@@ -47,6 +47,9 @@ public sealed record PairSettings
     /// <summary>Stick-out: tip to work.</summary>
     public required Window<Length> StickOut { get; init; }
 
+    /// <summary>Amps to read while welding, at this stick-out and at a long one; null on sheets made before it was kept.</summary>
+    public IReadOnlyList<AmpsAtStickOut>? Reads { get; init; }
+
     /// <summary>Where to begin with the inductance; null where the process has no use for it.</summary>
     public required Said? Inductance { get; init; }
 

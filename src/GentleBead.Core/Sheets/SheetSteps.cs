@@ -13,6 +13,15 @@ internal static class SheetSteps
 
     private static readonly Said Keep = Say($"When it runs right, keep the setting.");
 
+    private static readonly Said DryRun = Say(
+        $"Get comfortable, the other hand steadying, and run the pass dry once: the angle stays to the end of reach."
+    );
+    private static readonly Said ByTimer = Say($"Trigger: the spot timer, where there is one, makes every spot alike.");
+    private static readonly Said ByHand = Say(
+        $"Trigger: held (two-step) for short beads, pressed on and pressed off (four-step) for long runs."
+    );
+    private static readonly Said Afterwards = Say($"Afterwards: cylinder shut, the line emptied on purge, and only then the machine off.");
+
     // How the pair is tuned by each way of finding it.
     private static readonly Dictionary<PairRule, Said> Tuning = new()
     {
@@ -49,9 +58,13 @@ internal static class SheetSteps
             pair.Marks is { } marks
                 ? Say($"Set: Wire {marks.Wire.Reads}, volts {marks.Volt.Reads}.")
                 : Say($"Set: Wire {pair.WireFeed}, {pair.Volts.Aim}."),
-            Say($"Check with ruler and watch: 6 seconds of wire are {RunOut(pair.Marks?.WireFeed ?? pair.WireFeed):run}."),
+            Say(
+                $"Check with ruler and watch, on inch (wire without gas): 6 seconds of wire are "
+                    + $"{RunOut(pair.Marks?.WireFeed ?? pair.WireFeed):run}."
+            ),
             process.VoltsByProgram ? Say($"By ear: trim down until it begins to crackle, then up until it just stops.") : Tuning[way.Pair],
-            Keep,
+            Sentences(DryRun, job.Joint.Facts().ByTime ? ByTimer : ByHand),
+            Sentences(Keep, gas is null ? null : Afterwards),
         ];
     }
 
@@ -64,9 +77,10 @@ internal static class SheetSteps
             Sentences(Say($"Put in a {tig.Tungsten} tungsten, ground; cup {tig.Cup}; {job.Process.Facts().Polarity.Words()}."), Flow(gas)),
             Say($"Set {set} with a pedal, or {amps} without one."),
             Say($"Strike on scrap of the same thickness: a puddle in two to three seconds, no faster, no slower."),
-            Keep,
+            DryRun,
+            Sentences(Keep, gas is null ? null : Afterwards),
         ];
     }
 
-    private static Said? Flow(Window<GasFlow>? gas) => gas is null ? null : Say($"Gas {gas.Aim}, set with the gas flowing.");
+    private static Said? Flow(Window<GasFlow>? gas) => gas is null ? null : Say($"Gas {gas.Aim}, set on purge with the gas flowing.");
 }

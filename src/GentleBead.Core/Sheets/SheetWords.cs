@@ -28,27 +28,36 @@ internal static class SheetWords
         return Say($"{job.Joint.Facts().Look}; {beside}.");
     }
 
-    /// <summary>Push or drag.</summary>
+    // Who pushes sees the joint ahead; who drags goes the other way.
+    private static readonly Said Pushing = Say($"A right-hander pushes from right to left, a left-hander from left to right.");
+    private static readonly Said Dragging = Say($"A right-hander drags from left to right, a left-hander from right to left.");
+
+    /// <summary>Push or drag, and which way that is for either hand.</summary>
     public static Said Direction(Job job, WayOfSetting way)
     {
         if (job.Joint.Facts().ByTime)
             return Say($"Start on the lower plate in the middle, circle out to the rim, fill, end in the middle.");
         if (job.Process.IsGtaw())
-            return Say($"Push, the rod in front at a low angle, its end always under the gas.");
+            return Sentences(
+                Say($"Push, the rod in front at a low angle, its end always under the gas."),
+                IsUpOrDown(job) ? null : Pushing
+            );
         if (job.Process.Facts().Slag)
         {
             return job.Position == Position.VerticalUp
                 ? Say($"Upward, leaning a touch upward: slag means drag everywhere else.")
-                : Say($"Drag: slag means drag.");
+                : Sentences(Say($"Drag: slag means drag."), IsUpOrDown(job) ? null : Dragging);
         }
         return job.Position switch
         {
             Position.VerticalUp => Say($"Upward, leaning a touch upward, ahead of the puddle."),
             Position.VerticalDown => Say($"Downward, leaning upward, always ahead of the puddle."),
-            _ when way.Direction == DirectionRule.PushOnly => Say($"Push."),
-            _ => Say($"Push. Drag only if it lets you see better: no slag here."),
+            _ when way.Direction == DirectionRule.PushOnly => Sentences(Say($"Push."), Pushing),
+            _ => Sentences(Say($"Push. Drag only if it lets you see better: no slag here."), Pushing),
         };
     }
+
+    private static bool IsUpOrDown(Job job) => job.Position is Position.VerticalUp or Position.VerticalDown;
 
     /// <summary>What the hand does.</summary>
     public static Said Motion(Job job, WayOfSetting way)

@@ -120,6 +120,8 @@ internal static class CardPdf
         yield return (Say($"Wire feed speed"), Say($"{pair.WireFeed}"));
         yield return (Say($"Volts"), Say($"{pair.Volts.Aim} (smooth {pair.Volts.Low} to {pair.Volts.High})"));
         yield return (Say($"Stick-out"), Say($"{pair.StickOut.Aim}"));
+        if (pair.Reads is { } reads)
+            yield return (Say($"Read-out shows"), Said.Parts(", ", [.. reads.Select(one => Say($"{one.Amps} at {one.StickOut}"))]));
     }
 
     private static IEnumerable<(Said, Said)> TigValues(TigSettings? tig)

@@ -268,7 +268,14 @@ function useAims(sheet: Sheet): Aim[] {
     `${number('length', window.lowMm)} to ${number('length', window.highMm)} ${unit('length')}`;
   const [workAngle, workAngleHow] = say(sheet.workAngle).split('° ');
   const aims: (Aim | false)[] = [
-    { label: tig ? 'Amps' : 'Expected amps', of: 'amps', big: show('amps', sheet.amps) },
+    {
+      label: tig ? 'Amps' : 'Expected amps',
+      of: 'amps',
+      big: show('amps', sheet.amps),
+      small: pair?.reads
+        ?.map((one) => `${show('amps', one.amps)} at ${show('length', one.stickOutMm)}`)
+        .join(', '),
+    },
     {
       label: { leg: 'Leg', width: 'Bead width', hole: 'Hole' }[sheet.beadMeasure],
       of: 'beadSize',
