@@ -260,22 +260,32 @@ function Tungsten({
   );
 }
 
+/** What the machine shows while welding: at the sheet's stick-out, and at a long one. */
+function useReadOut(): (reads: Schemas['AmpsAtStickOut'][]) => Aim[] {
+  const { show } = useUnits();
+  return ([near, far]) =>
+    near && far
+      ? [
+          {
+            label: 'Read-out shows',
+            of: 'reads',
+            big: show('amps', near.amps),
+            small: `${show('amps', far.amps)} at ${show('length', far.stickOutMm)}`,
+          },
+        ]
+      : [];
+}
+
 function useAims(sheet: Sheet): Aim[] {
   const say = useSay();
   const { number, unit, show, timed } = useUnits();
   const { pair, tig, gasFlow } = sheet;
+  const readOut = useReadOut();
   const span = (window: { lowMm: number; highMm: number }) =>
     `${number('length', window.lowMm)} to ${number('length', window.highMm)} ${unit('length')}`;
   const [workAngle, workAngleHow] = say(sheet.workAngle).split('° ');
   const aims: (Aim | false)[] = [
-    {
-      label: tig ? 'Amps' : 'Expected amps',
-      of: 'amps',
-      big: show('amps', sheet.amps),
-      small: pair?.reads
-        ?.map((one) => `${show('amps', one.amps)} at ${show('length', one.stickOutMm)}`)
-        .join(', '),
-    },
+    { label: tig ? 'Amps' : 'Expected amps', of: 'amps', big: show('amps', sheet.amps) },
     {
       label: { leg: 'Leg', width: 'Bead width', hole: 'Hole' }[sheet.beadMeasure],
       of: 'beadSize',
@@ -305,6 +315,7 @@ function useAims(sheet: Sheet): Aim[] {
       big: show('length', pair.stickOut.aimMm),
       small: span(pair.stickOut),
     },
+    ...readOut(pair?.reads ?? []),
     tig !== null && {
       label: 'Cup',
       of: 'cup',
