@@ -86,17 +86,18 @@ internal sealed class Booth
             case ChangeKind.ShorterStickOut or ChangeKind.LongerStickOut:
                 StickOutMm = null;
                 break;
-            // What is measured is known from then on: the marks mean what they give.
+            // What is measured is known from then on, and set by: the marks mean what they give.
             case ChangeKind.MeasureWire when Hidden is Cause.ReadOutOff or Cause.ReadOutLow:
-                (WireShown, WireGiven) = (WireReal, 1);
+                (WireShown, WireGiven) = (Sheet.Pair!.WireFeed, 1);
                 Hidden = null;
                 break;
             // Thicker wire runs as fast as the marks say: it is not the read-out.
             case ChangeKind.MeasureWire when Machine.WireControl is { } control:
                 Machine = Machine with { WireControl = control with { Readings = [new(20, 0.508), new(1000, 25.4)] } };
+                WireShown = Sheet.Pair!.WireFeed;
                 break;
             case ChangeKind.MeasureVolts when Hidden is Cause.VoltsReadOff:
-                (VoltsShown, VoltsLost) = (VoltsReal, 0);
+                (VoltsShown, VoltsLost) = (Sheet.Pair!.Volts.Aim, 0);
                 Hidden = null;
                 break;
         }

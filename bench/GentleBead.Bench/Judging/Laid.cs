@@ -31,11 +31,14 @@ internal static class Laid
     };
 
     /// <summary>What is noted of the next bead; the same seed gives the same.</summary>
-    public static Evidence Bead(Booth booth, int seed)
+    /// <param name="booth">The booth.</param>
+    /// <param name="seed">Of its chance.</param>
+    /// <param name="noticed">How much of what there is to see is noted.</param>
+    public static Evidence Bead(Booth booth, int seed, double noticed = Noticed)
     {
         var random = new Random(seed);
         var all = booth.IsTig ? Tig(booth, random) : Fed(booth, random);
-        all = Noted(all, booth, random);
+        all = Noted(all, booth, noticed, random);
         // What strikes the eye is noted: a bad bead on which nothing shows is no bad bead to anybody.
         var tells = Tells.Of(
             booth.IsTig && booth.Hidden is null ? TigTruth(booth) : booth.Hidden ?? Pacing(booth),
@@ -65,7 +68,7 @@ internal static class Laid
     /// <summary>The same with all that a look can find: measured, read off, held to an ear.</summary>
     public static Evidence Looked(Booth booth, int seed)
     {
-        var bead = Bead(booth, seed);
+        var bead = Bead(booth, seed, 1);
         return bead with
         {
             Gas =
@@ -122,7 +125,7 @@ internal static class Laid
         var high = bead.Height / bead.Width / (usual.Height / usual.Width);
         var area = booth.WireReal / booth.Sheet.Pair.WireFeed / booth.Pace;
         var depth = bead.Depth / usual.Depth;
-        var sound = ArcTruth.Of(trace);
+        var sound = ArcTruth.Of(trace) ?? Between(trace);
         var undercut = bead.Shape.Undercut && !usual.Shape.Undercut;
         return new(
             sound,
@@ -171,6 +174,16 @@ internal static class Laid
         );
     }
 
+    // On the border between two sounds an ear says one of them.
+    private static Sound Between(ArcTrace trace)
+    {
+        var shorts = trace.Events.Where(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub).ToArray();
+        return shorts.Count(one => one.Kind == ArcEventKind.Stub) / trace.Seconds > 1 ? Sound.Popping
+            : shorts.Length / trace.Seconds < 1 ? Sound.Hiss
+            : shorts.Length / trace.Seconds < 12 ? Sound.Rattle
+            : Sound.EvenCrackle;
+    }
+
     // What the read-out shows while this wire is fed, by the melting rate.
     private static Current Drawn(Booth booth) =>
         MeltRate.Amps(
@@ -217,28 +230,28 @@ internal static class Laid
             : measured;
 
     // Each thing is noted or not, and now and then taken for another.
-    private static Evidence Noted(Evidence bead, Booth booth, Random random)
+    private static Evidence Noted(Evidence bead, Booth booth, double noticed, Random random)
     {
         var metal = booth.Sheet.Job.Metal;
         return bead with
         {
-            Sound = See(bead.Sound, random),
-            Profile = See(bead.Profile, random),
-            Toes = See(bead.Toes, random),
-            Tint = metal == Metal.Aluminium ? null : See(bead.Tint, random),
-            Spatter = booth.IsTig ? null : See(bead.Spatter, random),
-            Ripple = See(bead.Ripple, random),
-            Penetration = See(bead.Penetration, random),
-            Feel = See(bead.Feel, random),
-            Plate = See(bead.Plate, random),
-            BeadSize = random.NextDouble() < 0.5 ? bead.BeadSize : null,
-            Colour = metal is Metal.Stainless or Metal.Titanium or Metal.NickelAlloy ? See(bead.Colour, random) : null,
+            Sound = See(bead.Sound, noticed, random),
+            Profile = See(bead.Profile, noticed, random),
+            Toes = See(bead.Toes, noticed, random),
+            Tint = metal == Metal.Aluminium ? null : See(bead.Tint, noticed, random),
+            Spatter = booth.IsTig ? null : See(bead.Spatter, noticed, random),
+            Ripple = See(bead.Ripple, noticed, random),
+            Penetration = See(bead.Penetration, noticed, random),
+            Feel = See(bead.Feel, noticed, random),
+            Plate = See(bead.Plate, noticed, random),
+            BeadSize = random.NextDouble() < (noticed < 1 ? 0.5 : 1) ? bead.BeadSize : null,
+            Colour = metal is Metal.Stainless or Metal.Titanium or Metal.NickelAlloy ? See(bead.Colour, noticed, random) : null,
         };
     }
 
-    private static T? See<T>(T? there, Random random)
+    private static T? See<T>(T? there, double noticed, Random random)
         where T : struct, Enum =>
-        there is not { } seen || random.NextDouble() > Noticed ? null
+        there is not { } seen || random.NextDouble() > noticed ? null
         : random.NextDouble() < Mistaken ? Enum.GetValues<T>()[random.Next(Enum.GetValues<T>().Length)]
         : seen;
 }

@@ -10,6 +10,13 @@ internal static class Decision
     // The likeliest cause under this share is a guess, not a finding.
     private const double Guess = 1.0 / 3;
 
+    // From here on the likeliest cause is mended without a further look.
+    private const double Half = 0.6;
+
+    // What a glance costs, in seconds, and by how much the next bead's chance has to rise for it to be worth sending somebody.
+    private const double SecondsALook = 10,
+        WorthWaiting = 0.04;
+
     // A look that takes away less doubt than this is not worth sending anybody for, in bits.
     private const double WorthALook = 0.05;
 
@@ -86,26 +93,71 @@ internal static class Decision
     /// <summary>The step to take.</summary>
     /// <param name="bead">The bead.</param>
     /// <param name="causes">The causes that fit its verdict, likeliest first.</param>
-    /// <param name="looks">The looks not yet taken, most telling first.</param>
-    public static NextChange Of(BeadAtHand bead, IReadOnlyList<RankedCause> causes, IReadOnlyList<NextLook> looks)
+    /// <param name="signs">What is known of it.</param>
+    public static NextChange Of(BeadAtHand bead, IReadOnlyList<RankedCause> causes, IReadOnlySet<Sign> signs)
     {
-        var steps = causes
-            .Index()
-            .Where(one => one.Index == 0 || one.Item.Share >= Unlikely)
-            .Select(one => bead.Mend(one.Item.Cause))
-            .DistinctBy(step => step.Change.Kind)
-            .Select(step => (step.Change, Worth: Worth(step.Change.Kind, step.Stands, causes)))
-            .ToArray();
-        var best = steps.MaxBy(step => step.Worth).Change;
-        return causes[0].Share < Guess && looks.FirstOrDefault(IsWorthIt) is { } look
-            ? Looking(look, causes[0], bead.Mend(Cause.NothingWrong).Change)
-            : best with
-            {
-                Sure = Sure(causes.Sum(cause => cause.Share * Mends(best.Kind, cause, bead))),
-            };
+        var steps = Steps(bead, causes);
+        var shares = causes.Select(cause => cause.Share).ToArray();
+        var best = steps.MaxBy(step => step.Worth(shares));
+        if (WorthMore(bead, causes, signs, steps, shares) is { } look)
+            return Looking(look, causes[0], bead.Mend(Cause.NothingWrong).Change);
+        return best!.Change with { Sure = Sure(causes.Sum(cause => cause.Share * Mends(best.Change.Kind, cause, bead))) };
+    }
 
-        double Worth(ChangeKind change, double stands, IReadOnlyList<RankedCause> all) =>
-            all.Sum(cause => cause.Share * NextRight(change, cause, stands, bead)) - Seconds.GetValueOrDefault(change) * PerSecond;
+    // A step that can be taken: the next bead's chance for each cause in turn, and what the step costs.
+    private sealed record Step(NextChange Change, double[] Right, double Costs)
+    {
+        public double Worth(double[] shares)
+        {
+            var sum = -Costs;
+            for (var i = 0; i < shares.Length; i++)
+                sum += shares[i] * Right[i];
+            return sum;
+        }
+    }
+
+    private static Step[] Steps(BeadAtHand bead, IReadOnlyList<RankedCause> causes) =>
+        [
+            .. causes
+                .Index()
+                .Where(one => one.Index == 0 || one.Item.Share >= Unlikely)
+                .Select(one => bead.Mend(one.Item.Cause))
+                .DistinctBy(step => step.Change.Kind)
+                .Select(step => new Step(
+                    step.Change,
+                    [.. causes.Select(cause => NextRight(step.Change.Kind, cause, step.Stands, bead))],
+                    Seconds.GetValueOrDefault(step.Change.Kind) * PerSecond
+                )),
+        ];
+
+    // Under half the shares a look may be worth more than any step: with its answer another step may be the best one (the value of
+    // information; Raiffa and Schlaifer 1961).
+    private static NextLook? WorthMore(
+        BeadAtHand bead,
+        IReadOnlyList<RankedCause> causes,
+        IReadOnlySet<Sign> signs,
+        Step[] steps,
+        double[] shares
+    )
+    {
+        if (causes[0].Share >= Half || causes.Count < 2)
+            return null;
+        var least = causes[0].Share < Guess ? 0 : WorthWaiting;
+        var now = steps.Max(step => step.Worth(shares));
+        return NextLooks
+            .Outcomes(bead.Sheet.Job, signs, causes)
+            .Select(one =>
+                (
+                    one.Look,
+                    Gain: one.Answers.Sum(answer => answer.Likely * steps.Max(step => step.Worth(answer.Shares)))
+                        - now
+                        - one.Trouble * SecondsALook * PerSecond
+                )
+            )
+            .Where(one => one.Gain > least)
+            .OrderByDescending(one => one.Gain)
+            .Select(one => one.Look)
+            .FirstOrDefault();
     }
 
     /// <summary>1 at 0 or under, 0 at 1 and over.</summary>

@@ -37,12 +37,21 @@ public enum Outcome
 /// <param name="Text">In a sentence, with what is gone and what is still there.</param>
 public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
 {
-    // What is left of a cause's odds where its mending was made and did nothing, or only part of what it should: the hand may not have
-    // done it as it was meant. Common practice, no source.
-    private static readonly Dictionary<Outcome, double> Leaves = new() { [Outcome.NotAsExpected] = 0.15, [Outcome.Partly] = 0.4 };
+    // What is left of a cause's odds where its mending was made and did nothing, or only part of what it should: a hand may not have
+    // done it as it was meant, a plate that was ground is ground. Common practice, no source.
+    private static readonly Dictionary<(Outcome Outcome, bool ByHand), double> Leaves = new()
+    {
+        [(Outcome.NotAsExpected, true)] = 0.15,
+        [(Outcome.NotAsExpected, false)] = 0.04,
+        [(Outcome.Partly, true)] = 0.4,
+        [(Outcome.Partly, false)] = 0.15,
+    };
 
     /// <summary>The change that was made and did not do what it should, and what that leaves of its causes; null otherwise.</summary>
     internal (ChangeKind Change, double Leaves)? InVain { get; private init; }
+
+    /// <summary>The turns of which one is still owed: the first of two was made.</summary>
+    internal IReadOnlyList<ChangeKind> Owed { get; private init; } = [];
 
     // A control set to what was advised may stand this far beside it.
     private const double NearShare = 0.04;
@@ -90,7 +99,9 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             : Outcome.Partly;
         return new(before.Number, outcome, InWords(outcome, before.Number, next.Kind, spoke, gone, still))
         {
-            InVain = Leaves.TryGetValue(outcome, out var left) ? (next.Kind, left) : null,
+            // The first of two cannot do it alone.
+            InVain = next.Then is null && Leaves.TryGetValue((outcome, row.Whose == Whose.Hand), out var left) ? (next.Kind, left) : null,
+            Owed = next.Then is null ? [] : Owes(before, bead),
         };
     }
 
@@ -161,6 +172,12 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             _ => wire == 0 && volts == 0 && amps == 0,
         };
     }
+
+    // The control that was not turned yet.
+    private static ChangeKind[] Owes(BeadBefore before, BeadAtHand bead) =>
+        bead is FedBead fed && before.Used is { } was && Moved(fed.Used.WireFeed / was.WireFeed - 1, NearShare) != 0
+            ? [ChangeKind.VoltsUp, ChangeKind.VoltsDown]
+            : [ChangeKind.WireUp, ChangeKind.WireDown];
 
     private static int Moved(double by, double near) => Math.Abs(by) < near ? 0 : Math.Sign(by);
 

@@ -10,6 +10,9 @@ public static class Habits
     /// <summary>How many beads the table's own priors weigh.</summary>
     public const double TableBeads = 20;
 
+    // How much likelier a cause is whose turn was said to be needed besides the one that was made. Common practice, no source.
+    private const double StillOwed = 4;
+
     /// <summary>How many of the newest beads are looked at.</summary>
     public const int Recent = 10;
 
@@ -17,12 +20,12 @@ public static class Habits
     /// <param name="table">The causes to weigh.</param>
     /// <param name="student">The likeliest causes of the student's newest beads, newest first.</param>
     /// <param name="machine">The likeliest causes of the machine's newest beads, newest first.</param>
-    /// <param name="inVain">A change after the bead before that did not help, and what that leaves of its causes; null otherwise.</param>
+    /// <param name="after">What became of the change after the bead before; null where there was none.</param>
     public static IReadOnlyDictionary<Cause, double> Priors(
         IReadOnlyList<CauseRow> table,
         IReadOnlyList<Cause> student,
         IReadOnlyList<Cause> machine,
-        (ChangeKind Change, double Leaves)? inVain = null
+        FollowUp? after = null
     )
     {
         var total = table.Sum(row => row.Prior);
@@ -32,8 +35,10 @@ public static class Habits
             counts[cause] += 1;
         foreach (var cause in machine.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Machine))
             counts[cause] += 1;
-        foreach (var row in table.Where(row => row.Change == inVain?.Change))
-            counts[row.Cause] *= inVain!.Value.Leaves;
+        foreach (var row in table.Where(row => row.Change == after?.InVain?.Change))
+            counts[row.Cause] *= after!.InVain!.Value.Leaves;
+        foreach (var row in table.Where(row => after is not null && after.Owed.Contains(row.Change)))
+            counts[row.Cause] *= StillOwed;
         var all = counts.Values.Sum();
         return counts.ToDictionary(entry => entry.Key, entry => entry.Value / all);
     }

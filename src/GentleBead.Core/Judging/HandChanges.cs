@@ -36,8 +36,13 @@ internal static class HandChanges
             LeaveControls: false
         ),
         [ChangeKind.CoolPlate] = new(sheet => Say($"The plate is hot: {sheet.Job.Metal.Facts().Cool}, and lay the same again.")),
-        [ChangeKind.MeasureWire] = new(sheet =>
-            Say($"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}.")
+        [ChangeKind.MeasureWire] = new(
+            sheet =>
+                Say(
+                    $"Run the wire 6 seconds and measure it: the sheet wants {SheetSteps.RunOut(sheet.RequirePair().WireFeed):run}. "
+                        + $"Note what the mark gives, and turn the wire until it comes. Leave the volts."
+                ),
+            LeaveControls: false
         ),
         [ChangeKind.CheckFeed] = new(_ =>
             Say($"Feed the wire against a glove: set the rolls so that it pushes on and slips at a hard pinch.")
@@ -47,8 +52,13 @@ internal static class HandChanges
                 ? Say($"A new contact tip for {wire.Facts().Name} wire, screwed tight.")
                 : Say($"A new contact tip, screwed tight.")
         ),
-        [ChangeKind.MeasureVolts] = new(sheet =>
-            Say($"Measure the volts at the torch while welding: the sheet wants {sheet.RequirePair().Volts.Aim}.")
+        [ChangeKind.MeasureVolts] = new(
+            sheet =>
+                Say(
+                    $"Measure the volts at the torch while welding: the sheet wants {sheet.RequirePair().Volts.Aim}. "
+                        + $"Note what the mark gives, and turn the volts until they stand there. Leave the wire."
+                ),
+            LeaveControls: false
         ),
         [ChangeKind.CheckBottle] = new(sheet => Say($"Read the bottle's label: the sheet wants {sheet.Job.Gas.Facts().Name}.")),
         [ChangeKind.CheckWire] = new(sheet =>

@@ -45,7 +45,7 @@ public static class Judge
         var ranked = Ranking.Rank(
             Signs.Counted(bead),
             table,
-            Habits.Priors(table, around.StudentCauses, around.MachineCauses, after?.InVain),
+            Habits.Priors(table, around.StudentCauses, around.MachineCauses, after),
             sign => Observations.Words(sign, bead)
         );
         var heat = answers.Sum(answer => answer.Heat);
@@ -58,7 +58,7 @@ public static class Judge
             Summary(verdict, heat, Causes.Row(first, bead.Sheet.Job.Process), answers, right),
             Aspects.Of(bead, signs, around.FromMarks),
             [.. fitting.Take(CausesShown)],
-            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Decision.Of(bead, fitting, looks),
+            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Decision.Of(bead, ToMend(verdict, fitting, right), signs),
             Contradiction(bead, verdict, right),
             Unknown(bead, looks),
             bead.Shape(),
@@ -108,6 +108,16 @@ public static class Judge
         if (verdict is not (Verdict.Open or Verdict.Right) && fitting.Sum(cause => cause.Share) is > 0 and var all)
             fitting = [.. fitting.Select(cause => cause with { Share = cause.Share / all })];
         return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
+    }
+
+    // A bead off the sheet is kept once it has proved right; until then what stands off is mended, however little was seen of it.
+    private static RankedCause[] ToMend(Verdict verdict, RankedCause[] fitting, bool settingsRight)
+    {
+        if (verdict != Verdict.Open || settingsRight)
+            return fitting;
+        var others = fitting.Where(cause => cause.Cause != Cause.NothingWrong && cause.For.Count > 0).ToArray();
+        var all = others.Sum(cause => cause.Share);
+        return all > 0 ? [.. others.Select(cause => cause with { Share = cause.Share / all })] : fitting;
     }
 
     private static Said Summary(Verdict verdict, int heat, CauseRow cause, Answer[] answers, bool settingsRight) =>

@@ -26,20 +26,47 @@ public static class NextLooks
     /// <param name="ranked">The causes as they stand.</param>
     public static IReadOnlyList<NextLook> Of(Job job, IReadOnlySet<Sign> signs, IReadOnlyList<RankedCause> ranked)
     {
-        var expected = ranked.Select(cause => Expected.GetValue(Causes.Row(cause.Cause, job.Process), Shares)).ToArray();
+        var expected = ExpectedOf(job, ranked);
         var doubt = ranked.Sum(cause => Doubt(cause.Share));
         return
         [
-            .. Observations
-                .All.Index()
-                .Where(one =>
-                    one.Item.Ask is not null && one.Item.Fits(job) && !one.Item.Answers.Any(answer => signs.Contains(answer.Sign))
-                )
+            .. NotTaken(job, signs)
                 .Select(one => (look: one.Item, bits: Math.Max(0, doubt - DoubtAfter(one.Index, ranked, expected)), at: one.Index))
                 .OrderByDescending(entry => entry.bits / entry.look.Trouble)
                 .Select(entry => new NextLook(entry.look.Ask!, entry.bits, ToldApart(entry.at, ranked, expected))),
         ];
     }
+
+    /// <summary>What can come of each look not yet taken: how likely each answer is, and the causes' shares once it has come.</summary>
+    internal static IEnumerable<(NextLook Look, double Trouble, IReadOnlyList<(double Likely, double[] Shares)> Answers)> Outcomes(
+        Job job,
+        IReadOnlySet<Sign> signs,
+        IReadOnlyList<RankedCause> ranked
+    )
+    {
+        var expected = ExpectedOf(job, ranked);
+        var doubt = ranked.Sum(cause => Doubt(cause.Share));
+        foreach (var (index, look) in NotTaken(job, signs))
+        {
+            var answers = Enumerable
+                .Range(0, look.Answers.Count)
+                .Select(answer => ranked.Select((cause, i) => cause.Share * expected[i][index][answer]).ToArray())
+                .Select(joint => (Likely: joint.Sum(), Joint: joint))
+                .Where(one => one.Likely > 0)
+                .Select(one => (one.Likely, Array.ConvertAll(one.Joint, share => share / one.Likely)))
+                .ToArray();
+            var bits = Math.Max(0, doubt - DoubtAfter(index, ranked, expected));
+            yield return (new(look.Ask!, bits, ToldApart(index, ranked, expected)), look.Trouble, answers);
+        }
+    }
+
+    private static double[][][] ExpectedOf(Job job, IReadOnlyList<RankedCause> ranked) =>
+        [.. ranked.Select(cause => Expected.GetValue(Causes.Row(cause.Cause, job.Process), Shares))];
+
+    private static IEnumerable<(int Index, Observation Item)> NotTaken(Job job, IReadOnlySet<Sign> signs) =>
+        Observations
+            .All.Index()
+            .Where(one => one.Item.Ask is not null && one.Item.Fits(job) && !one.Item.Answers.Any(answer => signs.Contains(answer.Sign)));
 
     private static double[][] Shares(CauseRow row) =>
         [

@@ -296,7 +296,7 @@ public static class Observations
             )
             {
                 Ask = Say($"Cut, polish and etch one: does it bite at the root?"),
-                Trouble = 4,
+                Trouble = 12,
                 Decides = bead =>
                     bead.IsThick && !bead.HasSection && bead.Evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark),
             },

@@ -7,7 +7,7 @@ public static class Ranking
     /// What every weight counts. The table's weights were set by hand and came out cautious: of causes that were given half the shares,
     /// six in ten were so (bench -- judge, 2,000 made beads). With this the shares are as good as they say.
     /// </summary>
-    internal const double Sharpness = 1.35;
+    internal const double Sharpness = 1.42;
 
     // A sign that shifts the odds by less than this is not worth reading out.
     private const double WorthNaming = 0.3;

@@ -16,7 +16,7 @@ internal readonly record struct Reading(double Low, double High, double Ramp)
     private const double MoreOver = 4;
 
     // How much of a tolerance the ramp takes up about each edge of it.
-    private const double OfTolerance = 3;
+    private const double OfTolerance = 3.3;
 
     /// <summary>About 1 by a share.</summary>
     public static Reading About(double tolerance) => new(1 - tolerance, 1 + tolerance, OfTolerance * tolerance);

@@ -14,7 +14,7 @@ internal static class SettingsRead
     private const double AmpsShare = 0.08;
 
     // From plainly in the band to plainly out of it, in volts.
-    private const double VoltsRamp = 2.8;
+    private const double VoltsRamp = 3.1;
 
     /// <summary>Every row.</summary>
     public static IReadOnlyList<Observation> Rows { get; } =

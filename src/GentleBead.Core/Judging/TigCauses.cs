@@ -110,7 +110,7 @@ public static class TigCauses
             Say($"The point keeps its shape."), new Dictionary<Sign, double>
         {
             [TungstenThin] = 3.0, [TungstenFits] = -0.6, [TungstenRounded] = 0.4,
-            [TungstenBalled] = 1.2, [TungstenBurntBack] = 0.4, [AmpsOver] = 1.0, [PuddleSpecks] = 0.5,
+            [TungstenBalled] = 1.2, [TungstenBurntBack] = 1.6, [AmpsOver] = 1.0, [PuddleSpecks] = 0.5,
             [TungstenPointed] = -3, [AmpsUnder] = -1.5, [TungstenDipped] = -1,
         }) { Whose = Whose.Machine },
         new(Cause.WrongPolarity, Say($"Torch on the wrong pole"), 0.03, ChangeKind.CheckPolarity,

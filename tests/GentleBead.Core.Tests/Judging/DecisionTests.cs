@@ -117,6 +117,48 @@ public class DecisionTests
         Assert.NotEqual(Outcome.NotDone, Judge.Of(T, measured, Used(1, 0), evidence, around).FollowUp!.Outcome);
     }
 
+    [Fact]
+    public void Once_the_first_of_two_is_made_the_second_comes_unless_the_bead_has_proved_right()
+    {
+        var evidence = new Evidence(Sound.Popping, Profile.TallNarrow, Toes.Cold);
+        var first = Of(0.75, -5, evidence);
+        Assert.NotNull(first.Next!.Then);
+        var made = Room.Digital.Read(first.Next.WireMark, first.Next.VoltMark, null, null).Value!;
+        var around = Circumstances.None with { Before = new(1, first, evidence, Used(0.75, -5), null) };
+        // The volts are up now and stand over the band of so little wire.
+        var halfSeen = new Evidence(Profile: Profile.SlightlyConvex, Toes: Toes.Blended);
+        Assert.Equal(ChangeKind.WireUp, Judge.Of(T, Room.Digital, made, halfSeen, around).Next!.Kind);
+        var proved = halfSeen with { Sound = Sound.EvenCrackle, Penetration = Penetration.TintBehind };
+        Assert.Equal(ChangeKind.Keep, Judge.Of(T, Room.Digital, made, proved, around).Next!.Kind);
+    }
+
+    [Fact]
+    public void A_bead_off_the_sheet_that_was_hardly_looked_at_is_not_kept() =>
+        Assert.NotEqual(ChangeKind.Keep, Of(1.4, 0, new(Profile: Profile.SlightlyConvex)).Next!.Kind);
+
+    // The value of information (Raiffa and Schlaifer 1961): no answer can make the next bead less likely right than not asking does,
+    // and the answers weighed by their chances give the causes' shares back.
+    [Fact]
+    public void What_a_look_may_say_weighs_up_to_what_is_known()
+    {
+        var ranked = Of(1, 0, new(Sound.Sputter)).Causes;
+        var outcomes = NextLooks.Outcomes(T.Job, new HashSet<Sign> { Sign.Sputter }, ranked).ToArray();
+        Assert.True(outcomes.Length > 8);
+        foreach (var (_, _, answers) in outcomes)
+        {
+            Assert.Equal(ranked.Sum(cause => cause.Share), answers.Sum(answer => answer.Likely), 1e-9);
+            for (var i = 0; i < ranked.Count; i++)
+                Assert.Equal(ranked[i].Share, answers.Sum(answer => answer.Likely * answer.Shares[i]), 1e-9);
+        }
+    }
+
+    [Fact]
+    public void A_section_is_cut_last_of_all_looks()
+    {
+        var outcomes = NextLooks.Outcomes(T.Job, new HashSet<Sign>(), Of(1, 0, new(Sound.Sputter)).Causes);
+        Assert.StartsWith("Cut, polish and etch", $"{outcomes.MaxBy(one => one.Trouble).Look.Text}", StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData(0, 1)]
     [InlineData(0.25, 0.75)]

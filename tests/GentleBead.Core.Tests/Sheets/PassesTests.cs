@@ -115,7 +115,32 @@ public class PassesTests
             )
         );
         Assert.Contains(sheet.Steps, step => step.Contains(says, StringComparison.Ordinal));
-        Assert.Contains(sheet.Steps, step => step.StartsWith("Check with ruler and watch: 6 seconds", StringComparison.Ordinal));
+        Assert.Contains(
+            sheet.Steps,
+            step => step.StartsWith("Check with ruler and watch, on inch (wire without gas): 6 seconds", StringComparison.Ordinal)
+        );
+    }
+
+    // Common practice, no source: a right-hander pushes from right to left; dragging, and the left hand, go the other way.
+    private static readonly Dictionary<string, string> Hands = new()
+    {
+        ["Push"] = "A right-hander pushes from right to left, a left-hander from left to right.",
+        ["Drag"] = "A right-hander drags from left to right, a left-hander from right to left.",
+    };
+
+    // Common practice, no source: two-step for short beads, four-step for long runs, a spot timer for plugs; the line is emptied on purge
+    // once the cylinder is shut, and only then the machine goes off.
+    [Theory]
+    [InlineData(Joint.T, "pressed on and pressed off (four-step) for long runs")]
+    [InlineData(Joint.Plug, "the spot timer")]
+    public void Trigger_dry_run_and_purge_have_their_place_among_the_steps(Joint joint, string trigger)
+    {
+        var steps = Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), joint, Position.Flat, Wire.Solid08))).Steps;
+        Assert.Contains(steps, step => step.Contains(trigger, StringComparison.Ordinal));
+        Assert.Contains(steps, step => step.Contains("run the pass dry once", StringComparison.Ordinal));
+        Assert.Contains(steps, step => step.Contains("the line emptied on purge", StringComparison.Ordinal));
+        var gasless = new Job(Thickness.Parse("3"), joint, Position.Flat, Wire.SelfShielded09, Process.FcawSelfShielded, Gas: Gas.None);
+        Assert.DoesNotContain(Assert.IsType<Sheet>(Planner.Plan(gasless)).Steps, step => step.Contains("purge", StringComparison.Ordinal));
     }
 
     // Common practice, no source: slag means drag; solid wire is pushed, or either way, by school; vertical has words of its own.
@@ -140,7 +165,7 @@ public class PassesTests
     )]
     public void Push_or_drag(Process process, Wire wire, Gas gas, Position position, DirectionRule rule, string says) =>
         Assert.Equal(
-            says,
+            position == Position.Flat ? $"{says} {Hands[says[..4]]}" : says,
             Assert
                 .IsType<Sheet>(
                     Planner.Plan(
