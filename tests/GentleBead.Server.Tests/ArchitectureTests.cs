@@ -36,7 +36,7 @@ public partial class ArchitectureTests
     };
 
     [Fact]
-    public void Core_depends_on_nothing_but_the_framework_and_MathNet() =>
+    public void Core_depends_on_nothing_but_the_framework_and_two_libraries_of_numbers() =>
         Holds(
             Types()
                 .That()
@@ -45,7 +45,7 @@ public partial class ArchitectureTests
                 .OnlyDependOn(
                     Types()
                         .That()
-                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet)(\.|$)")
+                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet|NWaves)(\.|$)")
                         .Or()
                         .HaveFullNameMatching(@"^(Microsoft\.CodeAnalysis|System\.Runtime|<)")
                 )
@@ -60,7 +60,7 @@ public partial class ArchitectureTests
             reference =>
                 Assert.Matches(
                     @"^(System\.(Runtime(\.InteropServices)?|Collections|Linq|Security\.Cryptography|Numerics\.Vectors"
-                        + @"|Text\.RegularExpressions|Memory)|MathNet\.Numerics)$",
+                        + @"|Text\.RegularExpressions|Text\.Json|Memory)|MathNet\.Numerics|NWaves)$",
                     reference.Name
                 )
         );

@@ -204,7 +204,7 @@ public sealed class MachineTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsyn
         ).ReadAsync<Sheet>();
         Assert.Equal("250 in/min", $"{sheet.Pair!.Marks!.Wire.Reads}");
         Assert.Equal(new WayOfSetting(PairRule.ChartFirst, PositionRule.Same, DirectionRule.PushOnly, Motion.SmallC), sheet.Way);
-        Assert.Equal("Push.", $"{sheet.Direction}");
+        Assert.StartsWith("Push. A right-hander", $"{sheet.Direction}", StringComparison.Ordinal);
         (await maren.PutAsJsonAsync("/api/people/me/way-of-setting", WayOfSetting.Usual, QuantityJson.Options)).EnsureSuccessStatusCode();
 
         foreach (

@@ -11,11 +11,11 @@ internal static class Decision
     private const double Guess = 1.0 / 3;
 
     // From here on the likeliest cause is mended without a further look.
-    private const double Half = 0.6;
+    private const double LikelyEnough = 0.45;
 
     // What a glance costs, in seconds, and by how much the next bead's chance has to rise for it to be worth sending somebody.
     private const double SecondsALook = 10,
-        WorthWaiting = 0.04;
+        WorthWaiting = 0.06;
 
     // A look that takes away less doubt than this is not worth sending anybody for, in bits.
     private const double WorthALook = 0.05;
@@ -130,7 +130,7 @@ internal static class Decision
                 )),
         ];
 
-    // Under half the shares a look may be worth more than any step: with its answer another step may be the best one (the value of
+    // Where the likeliest cause has hardly half the shares, a look may be worth more than any step: with its answer another step may be the best one (the value of
     // information; Raiffa and Schlaifer 1961).
     private static NextLook? WorthMore(
         BeadAtHand bead,
@@ -140,7 +140,7 @@ internal static class Decision
         double[] shares
     )
     {
-        if (causes[0].Share >= Half || causes.Count < 2)
+        if (causes[0].Share >= LikelyEnough || causes.Count < 2)
             return null;
         var least = causes[0].Share < Guess ? 0 : WorthWaiting;
         var now = steps.Max(step => step.Worth(shares));
