@@ -130,8 +130,8 @@ internal static class Decision
                 )),
         ];
 
-    // Where the likeliest cause has hardly half the shares, a look may be worth more than any step: with its answer another step may be the best one (the value of
-    // information; Raiffa and Schlaifer 1961).
+    // Where the likeliest cause has hardly half the shares, a look may be worth more than any step: with its answer another step may be
+    // the best one (the value of information; Raiffa and Schlaifer 1961).
     private static NextLook? WorthMore(
         BeadAtHand bead,
         IReadOnlyList<RankedCause> causes,
