@@ -168,6 +168,9 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             // What was measured stands on the machine as a reading.
             ChangeKind.MeasureWire when bead.Machine.WireControl is { Readings.Count: 0 } => false,
             ChangeKind.MeasureVolts when bead.Machine.VoltControl is { Readings.Count: 0 } => false,
+            // And what was measured is turned until it is the sheet's; the other control is left.
+            ChangeKind.MeasureWire => volts == 0,
+            ChangeKind.MeasureVolts => wire == 0,
             // The hand's changes cannot be read off the controls; that they were left is all that shows.
             _ => wire == 0 && volts == 0 && amps == 0,
         };

@@ -115,6 +115,8 @@ public class DecisionTests
         Assert.Equal(Outcome.NotDone, Of(1, 0, evidence, around).FollowUp!.Outcome);
         var measured = Room.Digital with { WireControl = Room.Digital.WireControl! with { Readings = [new(200, 5.08), new(300, 7.62)] } };
         Assert.NotEqual(Outcome.NotDone, Judge.Of(T, measured, Used(1, 0), evidence, around).FollowUp!.Outcome);
+        // Set by what was measured, it was done too.
+        Assert.NotEqual(Outcome.NotDone, Judge.Of(T, measured, Used(1.3, 0), evidence, around).FollowUp!.Outcome);
     }
 
     [Fact]
