@@ -18,8 +18,8 @@ internal static class JudgeBench
     private const double LeastRight = 0.95,
         MostOffInABin = 0.10;
 
-    // A mark is read to a whole one: so much is no change.
-    private const double HardlyWorse = 0.02;
+    // A mark is read to a whole one: on slow wire so much is no change.
+    private const double HardlyWorse = 0.06;
 
     private sealed record Run(
         Booth Booth,
@@ -29,7 +29,8 @@ internal static class JudgeBench
         bool Right,
         bool Worse,
         int Looks,
-        string Last
+        string Last,
+        double Began
     );
 
     public static int Measure(int first = 1, int starts = Starting, bool tell = false)
@@ -63,7 +64,7 @@ internal static class JudgeBench
             foreach (var run in runs.Where(run => !run.Right))
                 Console.WriteLine(
                     $"  {(run.Worse ? "worse" : "not right")}: {run.Process} {run.Truth} (said {run.First}){run.Last}; "
-                        + $"off {run.Booth.Off:0.00}"
+                        + $"off {run.Booth.Off:0.00} after {run.Began:0.00}"
                 );
         }
         Console.WriteLine("Shares said against how often they were so:");
@@ -112,7 +113,17 @@ internal static class JudgeBench
         }
         booth.Arcs.Clear();
         return (
-            new(booth, truth, booth.Sheet.Job.Process, first!.Causes[0].Cause, Right(booth), booth.Off > start + HardlyWorse, looks, last),
+            new(
+                booth,
+                truth,
+                booth.Sheet.Job.Process,
+                first!.Causes[0].Cause,
+                Right(booth),
+                !Right(booth) && booth.Off > start + HardlyWorse,
+                looks,
+                last,
+                start
+            ),
             first
         );
     }

@@ -19,6 +19,9 @@ internal static class Laid
         Measured = 0.3,
         Mistaken = 0.04;
 
+    // Penetration past the root of a right bead, as a share of the thinner plate. Common practice, no source.
+    private const double RightRoot = 0.25;
+
     // A fault leaves at least so many of its tells.
     private const int LeastTells = 2;
 
@@ -79,6 +82,8 @@ internal static class Laid
             Start = booth.IsTig ? null : bead.Start ?? Start.Clean,
             Light = bead.Light ?? (bead.Sound is Sound.Popping or Sound.Hiss or Sound.Sputter ? ArcLight.Swelling : ArcLight.Still),
             Along = bead.Along ?? Along.Same,
+            Soot = booth.Sheet.Job.Metal == Metal.Aluminium ? Soots(booth.Hidden) : null,
+            Macro = booth.Sheet.Job.Joint == Joint.BeadOnPlate ? null : Section(booth),
             StickOut =
                 booth.IsTig ? null
                 : booth.StickOutMm is { } mm ? Length.FromMm(mm)
@@ -172,6 +177,25 @@ internal static class Laid
                 )
             )
         );
+    }
+
+    // Soot on aluminium brushes off as long as gas and plate are right.
+    private static Soot Soots(Cause? hidden) =>
+        hidden is Cause.GasLost or Cause.Draught or Cause.DirtyPlate or Cause.WrongGas ? Soot.Stays : Soot.BrushesOff;
+
+    // How deep it bites against a bead of the sheet's own settings; by the amps for TIG.
+    private static double Depth(Booth booth) =>
+        booth.IsTig
+            ? booth.AmpsShown / booth.Sheet.Amps
+            : SimulatedBead.From(Run(booth, booth.WireReal, booth.VoltsReal, booth.Pace, booth.StickOutMm, booth.Hidden)).Depth
+                / SimulatedBead.From(Run(booth, booth.Sheet.Pair!.WireFeed, booth.Sheet.Pair.Volts.Aim, 1, null, null)).Depth;
+
+    // A section of a right bead is fused past the root by a share of the thinner plate; where it bites less it lies on the root.
+    private static MacroMeasures Section(Booth booth)
+    {
+        var size = booth.Sheet.BeadSize.Aim;
+        var root = booth.Sheet.Job.Thinner * Math.Max(0, RightRoot + Depth(booth) - 1);
+        return new(null, null, null, size, size * 0.1, root, null, null, Length.FromMm(0));
     }
 
     // On the border between two sounds an ear says one of them.

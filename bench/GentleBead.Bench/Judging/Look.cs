@@ -30,6 +30,8 @@ internal static class Look
             Tungsten = noted.Tungsten ?? again.Tungsten,
             Puddle = noted.Puddle ?? again.Puddle,
             Colour = noted.Colour ?? again.Colour,
+            Soot = noted.Soot ?? again.Soot,
+            Macro = noted.Macro ?? again.Macro,
             Measured = Measured(noted.Measured ?? new(), again.Measured ?? new()),
         };
     }

@@ -15,8 +15,10 @@ public static class ArcTruth
         ManyShorts = 16;
     private const double Regular = 0.75;
 
-    // A drop heavy enough to rattle, mm³.
-    private const double HeavyDrop = 2.5;
+    // A drop heavy enough to rattle, mm³; one this heavy rattles however evenly it comes, up to some twenty a second.
+    private const double HeavyDrop = 2.5,
+        HeaviestCrackle = 4,
+        MostHeavy = 22;
 
     /// <summary>The sound's name, or null where it is on the border between two.</summary>
     /// <param name="trace">An arc of a fed wire, two seconds or more.</param>
@@ -32,6 +34,8 @@ public static class ArcTruth
         var periods = shorts.Zip(shorts.Skip(1), (one, next) => next.Seconds - one.Seconds).ToArray();
         var mean = periods.Length > 1 ? periods.Average() : 0;
         var name = Name(rate, stubs, mean > 0 ? Math.Sqrt(periods.Average(period => (period - mean) * (period - mean))) / mean : 0);
+        if (stubs <= FewStubs && rate is >= SomeShorts and <= MostHeavy && shorts.Average(one => one.DropMm3) >= HeaviestCrackle)
+            return Sound.Rattle;
         return name == Sound.Sputter || (name == Sound.Rattle && shorts.Average(one => one.DropMm3) < HeavyDrop) ? null : name;
     }
 

@@ -94,7 +94,7 @@ public static class Causes
             [PairInBand] = -1.3, [PairLong] = -3, [WireOver] = -0.8, [VoltsOver] = -2, [Undercut] = -1,
             [PushedBack] = 1.5, [ArcVoltsUnder] = 0.4, [RootShort] = 0.7, [SideUnfused] = 0.6,
             [FeelSteady] = -1.2, [LongArc] = -3, [Runny] = -2, [RootFused] = -0.6,
-            [VoltsOn] = -0.6,
+            [VoltsOn] = -0.6, [Sputter] = -0.6,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady, SpeaksOfBand = true },
         new(Cause.WireHigh, Say($"Too much wire for the volts"), 0.07, ChangeKind.WireDown,
             Say($"The wire stops pushing back; less metal, an even crackle, tint beside the bead."), new Dictionary<Sign, double>
@@ -102,10 +102,10 @@ public static class Causes
             [LightSwelling] = 0.6, [LightStill] = -1.0, [SameAlong] = 0.2, [WorseAtStart] = -0.8,
             [Popping] = 2.0, [PiledUp] = 1.6, [TallNarrow] = 0.4, [ToesCold] = 0.7, [TintNone] = 0.7, [PairShort] = 1.5, [WireOver] = 2.0,
             [SizeOver] = 0.6,
-            [EvenCrackle] = -1.2, [Hiss] = -3, [Rattle] = -0.5, [Lumpy] = -2, [PairInBand] = -1.1, [PairLong] = -3, [WireOn] = -1.0,
+            [EvenCrackle] = -1.2, [Hiss] = -3, [Rattle] = -0.5, [Lumpy] = -2, [PairInBand] = -1.1, [PairLong] = -3, [WireOn] = -1.6,
             [WireUnder] = -3, [SizeUnder] = -1,
             [PushedBack] = 1.8, [ArcAmpsOver] = 0.4, [SideUnfused] = 0.6,
-            [FeelSteady] = -1.2, [LongArc] = -3,
+            [FeelSteady] = -1.2, [LongArc] = -3, [Sputter] = -0.6,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady, SpeaksOfBand = true },
         new(Cause.VoltsHigh, Say($"Volts high for the wire"), 0.08, ChangeKind.VoltsDown,
             Say($"The hiss goes over into a crackle; narrower bead, no groove at the toe, less spatter."), new Dictionary<Sign, double>
@@ -126,7 +126,7 @@ public static class Causes
             [LightSwelling] = 0.6, [LightStill] = -1.0, [SameAlong] = 0.2, [WorseAtStart] = -0.8,
             [Hiss] = 1.8, [Lumpy] = 1.8, [SizeUnder] = 0.8, [NothingBehind] = 0.4, [PairLong] = 1.5, [WireUnder] = 2.0,
             [Popping] = -3, [EvenCrackle] = -1.2, [PiledUp] = -2.5, [TallNarrow] = -0.6, [PairInBand] = -1.1, [PairShort] = -3,
-            [WireOn] = -0.8, [WireOver] = -3, [SizeOver] = -1.5,
+            [WireOn] = -1.4, [WireOver] = -3, [SizeOver] = -1.5,
             [LongArc] = 1.5, [ArcAmpsUnder] = 0.3, [RootShort] = 0.5,
             [FeelSteady] = -0.8, [PushedBack] = -3,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady, SpeaksOfBand = true },
@@ -136,7 +136,7 @@ public static class Causes
             [EvenCrackle] = 0.9, [TallNarrow] = 1.2, [ToesCold] = 1.0, [TintNone] = 0.7, [TintThin] = 0.6, [NothingBehind] = 0.9,
             [PairInBand] = 0.8, [WireUnder] = 1.8, [VoltsUnder] = 0.4,
             [Popping] = -1.2, [Hiss] = -0.8, [Rattle] = -2, [Sputter] = -1.6, [Sunk] = -3, [Hole] = -4, [BackMark] = -1.5,
-            [TintBehind] = -1.0, [TintWide] = -2, [WireOn] = -1.0, [WireOver] = -2, [PairLong] = -0.6, [PairShort] = -0.8,
+            [TintBehind] = -1.0, [TintWide] = -2, [WireOn] = -1.4, [WireOver] = -2, [PairLong] = -0.6, [PairShort] = -0.8,
             [FeelSteady] = 0.4, [RootShort] = 1.2, [SideUnfused] = 1.2, [PlateCold] = 0.2,
             [PushedBack] = -1, [RootFused] = -1.8, [Runny] = -2, [PlateHot] = -1.5, [ArcAmpsOver] = -1,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Cold, SpeaksOfBand = true },
@@ -146,7 +146,7 @@ public static class Causes
             [WorseAlong] = 0.3,
             [EvenCrackle] = 0.5, [Rattle] = 1.3, [Sunk] = 1.5, [Hole] = 1.8, [TintWide] = 1.0, [BackMark] = 0.3, [Flat] = 0.3,
             [SpatterBig] = 0.3, [PairInBand] = 0.4, [WireOver] = 1.6, [VoltsOver] = 0.4,
-            [TallNarrow] = -3, [ToesCold] = -2.5, [NothingBehind] = -2, [TintNone] = -2.5, [TintThin] = -1.5, [WireOn] = -0.9,
+            [TallNarrow] = -3, [ToesCold] = -2.5, [NothingBehind] = -2, [TintNone] = -2.5, [TintThin] = -1.5, [WireOn] = -1.3,
             [PairLong] = -0.8,
             [WireUnder] = -2.5, [Popping] = -1.5,
             [Runny] = 1.3, [PlateCold] = 0.2, [ArcAmpsOver] = 0.3,
@@ -196,7 +196,7 @@ public static class Causes
             [SameAlong] = 0.1, [WorseAtEnd] = 0.6,
             [RippleUneven] = 2.3, [EvenCrackle] = 0.3, [PairInBand] = 0.2,
             [RippleEven] = -2, [RippleStretched] = -0.5,
-            [FeelSteady] = -0.4,
+            [FeelSteady] = -0.4, [Jerky] = -1.6, [Sputter] = -0.8,
             [SlightlyConvex] = 0.5, [ToesBlended] = 0.5, [TintEven] = 0.4, [TintBehind] = 0.3, [SpatterLittle] = 0.2,
             [TallNarrow] = -0.8, [PiledUp] = -0.8, [Sunk] = -0.8, [Lumpy] = -0.5, [ToesCold] = -0.6, [NothingBehind] = -0.4,
             [TintNone] = -0.4, [TintWide] = -0.4, [Hole] = -1,
@@ -214,7 +214,7 @@ public static class Causes
             Say($"A smooth start, less spatter at the same marks."), new Dictionary<Sign, double>
         {
             [StartStuttering] = 1.0, [WorseAtStart] = 0.5, [StartClean] = -0.5,
-            [Sputter] = 1.6, [Popping] = 0.5, [SpatterBig] = 0.9, [SpatterFine] = 0.5, [Pinholes] = 1.2, [PairInBand] = 0.4, [WireOn] = 0.3,
+            [Sputter] = 1.6, [Popping] = 0.5, [SpatterBig] = 0.9, [SpatterFine] = 0.5, [Pinholes] = 1.6, [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -0.8, [SpatterLittle] = -0.8,
             [PushedBack] = -0.4, [SideUnfused] = 0.2, [SootStays] = 0.8, [Jerky] = -0.6,
         }),
@@ -232,7 +232,7 @@ public static class Causes
         {
             [Hiss] = 1.0, [Lumpy] = 0.6, [TallNarrow] = 0.3, [ToesCold] = 0.4, [NothingBehind] = 0.7, [TintThin] = 0.4, [SizeUnder] = 0.8,
             [WireOn] = 0.6, [PairInBand] = 0.4, [MachineBelieved] = 0.3,
-            [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -1, [WireUnder] = -1, [WireOver] = -0.5, [SizeOver] = -1.5,
+            [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -0.4, [WireUnder] = -1, [WireOver] = -0.5, [SizeOver] = -1.5,
             [ArcAmpsUnder] = 1.0, [LongArc] = 0.9, [TravelOn] = 0.2, [StickOutOn] = 0.3, [RootShort] = 0.5,
             [ArcAmpsOn] = -1.5, [ArcAmpsOver] = -2.5, [PushedBack] = -1.5,
         }) { Whose = Whose.Machine },
@@ -243,10 +243,10 @@ public static class Causes
             [RollsOther] = 2.8, [RollsFit] = -0.1,
             [Sputter] = 1.3, [RippleUneven] = 0.6, [Lumpy] = 1.0, [PairInBand] = 0.3, [Hiss] = 0.2,
             [EvenCrackle] = -1.2, [RippleEven] = -1,
-            [Jerky] = 2.0, [ArcAmpsUnder] = 0.3,
+            [Jerky] = 2.4, [ArcAmpsUnder] = 0.3,
             [FeelSteady] = -1.2, [ToesCold] = 0.2,
         }) { Whose = Whose.Machine },
-        new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.02, ChangeKind.CheckPolarity,
+        new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.014, ChangeKind.CheckPolarity,
             Say($"The spatter stops and the bead bites."), new Dictionary<Sign, double>
         {
             [PolarityOther] = 5.0, [PolarityFits] = -1.2,
@@ -346,7 +346,7 @@ public static class Causes
         new(Cause.Draught, Say($"Draught takes the gas away"), 0.02, ChangeKind.ScreenDraught,
             Say($"No pinholes behind a screen."), new Dictionary<Sign, double>
         {
-            [Pinholes] = 3.0, [GasFlows] = 1.0, [TipClear] = 0.3, [Sputter] = 0.3, [LightSwelling] = 0.2, [SootStays] = 0.4,
+            [Pinholes] = 3.0, [GasFlows] = 1.0, [TipClear] = 0.3, [LightSwelling] = 0.2, [SootStays] = 0.4, [StartStuttering] = -0.6,
             [ColourGrey] = 0.8,
             [GasNothing] = -4, [NozzleClogged] = -1.2, [WorseAtEnd] = -1, [StickOutOver] = -0.5,
         }),
@@ -361,7 +361,8 @@ public static class Causes
         {
             [Rattle] = 2.6, [SpatterBig] = 1.2, [ArcAmpsUnder] = 0.8, [WireUnder] = 1.0, [Popping] = 0.3, [LightSwelling] = 0.4,
             [TallNarrow] = 0.3, [Lumpy] = 0.3,
-            [EvenCrackle] = -2, [SpatterLittle] = -1.2, [WireOver] = -2, [ArcAmpsOver] = -2, [LightStill] = -1,
+            [EvenCrackle] = -2, [SpatterLittle] = -1.2, [WireOver] = -2, [ArcAmpsOver] = -2, [LightStill] = -1, [WireOn] = -0.8,
+            [ArcAmpsOn] = -1.2,
         }) { Whose = Whose.Controls, Verdict = Judging.Verdict.Unsteady },
         new(Cause.CraterOpen, Say($"Stopped without filling the crater"), 0.02, ChangeKind.FillCrater,
             Say($"An end as high as the bead."), new Dictionary<Sign, double>

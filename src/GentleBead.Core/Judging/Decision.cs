@@ -13,6 +13,9 @@ internal static class Decision
     // From here on the likeliest cause is mended without a further look.
     private const double LikelyEnough = 0.45;
 
+    // The same where the step would turn a pair that stands right on the sheet away from it.
+    private const double EnoughToLeave = 0.6;
+
     // What a glance costs, in seconds, and by how much the next bead's chance has to rise for it to be worth sending somebody.
     private const double SecondsALook = 10,
         WorthWaiting = 0.06;
@@ -104,6 +107,16 @@ internal static class Decision
         return best!.Change with { Sure = Sure(causes.Sum(cause => cause.Share * Mends(best.Change.Kind, cause, bead))) };
     }
 
+    /// <summary>The second of two turns, the first of which was made.</summary>
+    /// <param name="bead">The bead.</param>
+    /// <param name="owed">The turn.</param>
+    /// <param name="before">Number of the bead after which both were said.</param>
+    public static NextChange Second(BeadAtHand bead, ChangeKind owed, int before)
+    {
+        var row = Causes.Of(bead.Sheet.Job.Process).First(row => row.Change == owed && row.Whose == Whose.Controls);
+        return bead.Mend(row.Cause).Change with { Sure = Say($"The second of the two said after bead {before}.") };
+    }
+
     // A step that can be taken: the next bead's chance for each cause in turn, and what the step costs.
     private sealed record Step(NextChange Change, double[] Right, double Costs)
     {
@@ -140,9 +153,10 @@ internal static class Decision
         double[] shares
     )
     {
-        if (causes[0].Share >= LikelyEnough || causes.Count < 2)
+        var leaves = bead.SettingsRight(signs) && !NextChanges.IsByHand(steps.MaxBy(step => step.Worth(shares))!.Change.Kind);
+        if (causes[0].Share >= (leaves ? EnoughToLeave : LikelyEnough) || causes.Count < 2)
             return null;
-        var least = causes[0].Share < Guess ? 0 : WorthWaiting;
+        var guess = causes[0].Share < Guess;
         var now = steps.Max(step => step.Worth(shares));
         return NextLooks
             .Outcomes(bead.Sheet.Job, signs, causes)
@@ -154,7 +168,7 @@ internal static class Decision
                         - one.Trouble * SecondsALook * PerSecond
                 )
             )
-            .Where(one => one.Gain > least)
+            .Where(one => guess ? IsWorthIt(one.Look) : one.Gain > (leaves ? 0 : WorthWaiting))
             .OrderByDescending(one => one.Gain)
             .Select(one => one.Look)
             .FirstOrDefault();
@@ -167,8 +181,12 @@ internal static class Decision
     /// <param name="ratio">The setting against the sheet's.</param>
     public static double Apart(double ratio) => ratio > 0 ? (Math.Abs(Math.Log(ratio)) - 0.1) / 0.5 : 1;
 
+    /// <summary>How much of a cause a change mends: 1 its own, less what it mends besides.</summary>
+    internal static double Mends(ChangeKind change, CauseRow row) =>
+        row.Change == change ? 1 : Besides.GetValueOrDefault((change, row.Cause));
+
     private static double Mends(ChangeKind change, RankedCause cause, BeadAtHand bead) =>
-        Causes.Row(cause.Cause, bead.Sheet.Job.Process).Change == change ? 1 : Besides.GetValueOrDefault((change, cause.Cause));
+        Mends(change, Causes.Row(cause.Cause, bead.Sheet.Job.Process));
 
     // The chance that the next bead is right if this is the cause.
     private static double NextRight(ChangeKind change, RankedCause cause, double stands, BeadAtHand bead) =>

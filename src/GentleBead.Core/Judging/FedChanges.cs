@@ -86,13 +86,24 @@ internal sealed class FedChanges(CauseRow row, Sheet sheet, Settings used, Stand
             : turns.One(move, FedTurns.Knob.Volts);
     }
 
-    // Wire first; the volts follow once it is heard.
+    // Wire first; the volts follow once it is heard. Where the pair stands beside its band already, and the wire would take it further
+    // off, the volts go first.
     private Turning Pair(int way, WireFeedSpeed target)
     {
         if (turns.Wire(target, way) is not { } move)
             return turns.Stay(WireAtItsEnd(way));
+        if (OffBand(used) > BesideBand && OffBand(move.After) > OffBand(used) && VoltsFirst(way, target) is { } volts)
+            return volts;
         return turns.VoltsAfter(move, AimAt(target)) is { } second ? turns.Two(move, second) : turns.One(move, FedTurns.Knob.Volts);
     }
+
+    private Turning? VoltsFirst(int way, WireFeedSpeed target) =>
+        (AimAt(target).Volts - used.Volts.Volts) * way >= LeastVolts
+        && turns.Volts(AimAt(target), way) is { } move
+        && OffBand(move.After) <= Math.Max(HoldsAnArc, OffBand(used))
+        && turns.WireAfter(move, target) is { } second
+            ? turns.Two(move, second)
+            : null;
 
     // The sheet's own volts where it is the sheet's wire: its way of setting may aim beside the middle of the band.
     private Voltage AimAt(WireFeedSpeed wireFeed) =>

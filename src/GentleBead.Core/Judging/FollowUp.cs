@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 
 namespace GentleBead.Core.Judging;
 
@@ -50,8 +51,8 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
     /// <summary>The change that was made and did not do what it should, and what that leaves of its causes; null otherwise.</summary>
     internal (ChangeKind Change, double Leaves)? InVain { get; private init; }
 
-    /// <summary>The turns of which one is still owed: the first of two was made.</summary>
-    internal IReadOnlyList<ChangeKind> Owed { get; private init; } = [];
+    /// <summary>The second of two turns, where the first was made; null where nothing is owed.</summary>
+    internal ChangeKind? Owed { get; private init; }
 
     // A control set to what was advised may stand this far beside it.
     private const double NearShare = 0.04;
@@ -81,7 +82,7 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
             );
         }
         var table = Causes.Of(bead.Sheet.Job.Process);
-        var row = table.FirstOrDefault(candidate => candidate.Cause == before.Judgement.Causes[0].Cause);
+        var row = MeantToMend(next.Kind, before.Judgement.Causes, table);
         if (row is null || next.Kind is ChangeKind.Keep or ChangeKind.Look)
             return null;
 
@@ -101,8 +102,15 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
         {
             // The first of two cannot do it alone.
             InVain = next.Then is null && Leaves.TryGetValue((outcome, row.Whose == Whose.Hand), out var left) ? (next.Kind, left) : null,
-            Owed = next.Then is null ? [] : Owes(before, bead),
+            Owed = next.Then is null ? null : Owes(before, bead),
         };
+    }
+
+    // The step was chosen for the likeliest cause that it mends, which need not be the likeliest of all.
+    private static CauseRow? MeantToMend(ChangeKind change, IReadOnlyList<RankedCause> causes, IReadOnlyList<CauseRow> table)
+    {
+        var rows = causes.Select(cause => table.FirstOrDefault(row => row.Cause == cause.Cause)).OfType<CauseRow>().ToArray();
+        return rows.FirstOrDefault(row => Decision.Mends(change, row) == 1) ?? rows.FirstOrDefault();
     }
 
     // Only signs seen in the bead can change on the next one; settings can't. Signs that were right must stay right.
@@ -176,11 +184,24 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
         };
     }
 
-    // The control that was not turned yet.
-    private static ChangeKind[] Owes(BeadBefore before, BeadAtHand bead) =>
-        bead is FedBead fed && before.Used is { } was && Moved(fed.Used.WireFeed / was.WireFeed - 1, NearShare) != 0
-            ? [ChangeKind.VoltsUp, ChangeKind.VoltsDown]
-            : [ChangeKind.WireUp, ChangeKind.WireDown];
+    // The turn of the other control that brings the pair to the sheet's; none once it stands there.
+    private static ChangeKind? Owes(BeadBefore before, BeadAtHand bead)
+    {
+        if (bead is not FedBead { Used: var used, Pair: var pair } || before.Used is not { } was)
+            return null;
+        if (Moved(used.WireFeed / was.WireFeed - 1, NearShare) == 0)
+            return Turn(Moved(pair.WireFeed / used.WireFeed - 1, NearShare), ChangeKind.WireUp, ChangeKind.WireDown);
+        var aim =
+            Moved(pair.WireFeed / used.WireFeed - 1, NearShare) == 0
+                ? pair.Volts.Aim
+                : SmoothBand.At(used.WireFeed, bead.Sheet.Job.RequireArc()).Aim;
+        return Turn(Moved(aim.Volts - used.Volts.Volts, NearVolts), ChangeKind.VoltsUp, ChangeKind.VoltsDown);
+    }
+
+    private static ChangeKind? Turn(int way, ChangeKind up, ChangeKind down) =>
+        way == 0 ? null
+        : way > 0 ? up
+        : down;
 
     private static int Moved(double by, double near) => Math.Abs(by) < near ? 0 : Math.Sign(by);
 

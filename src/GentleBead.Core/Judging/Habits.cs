@@ -35,9 +35,12 @@ public static class Habits
             counts[cause] += 1;
         foreach (var cause in machine.Take(Recent).Where(cause => whose.GetValueOrDefault(cause) == Whose.Machine))
             counts[cause] += 1;
-        foreach (var row in table.Where(row => row.Change == after?.InVain?.Change))
-            counts[row.Cause] *= after!.InVain!.Value.Leaves;
-        foreach (var row in table.Where(row => after is not null && after.Owed.Contains(row.Change)))
+        foreach (var row in table)
+        {
+            if (after?.InVain is { } vain)
+                counts[row.Cause] *= Math.Pow(vain.Leaves, Decision.Mends(vain.Change, row));
+        }
+        foreach (var row in table.Where(row => row.Change == after?.Owed))
             counts[row.Cause] *= StillOwed;
         var all = counts.Values.Sum();
         return counts.ToDictionary(entry => entry.Key, entry => entry.Value / all);

@@ -11,6 +11,9 @@ public static class Judge
 {
     private const int CausesShown = 4;
 
+    // From this share on another fault than the pair's comes before the second of two turns.
+    private const double PlainlyAnother = 0.6;
+
     // A heat that leans this far is the news, whatever the arc sounds like.
     private const int PlainHeat = 2;
 
@@ -46,7 +49,8 @@ public static class Judge
             Signs.Counted(bead),
             table,
             Habits.Priors(table, around.StudentCauses, around.MachineCauses, after),
-            sign => Observations.Words(sign, bead)
+            sign => Observations.Words(sign, bead),
+            [.. Observations.Missing(bead, signs)]
         );
         var heat = answers.Sum(answer => answer.Heat);
         var (verdict, fitting) = Settled(Decide(bead, signs, answers, heat), ranked, bead);
@@ -58,7 +62,7 @@ public static class Judge
             Summary(verdict, heat, Causes.Row(first, bead.Sheet.Job.Process), answers, right),
             Aspects.Of(bead, signs, around.FromMarks),
             [.. fitting.Take(CausesShown)],
-            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Decision.Of(bead, ToMend(verdict, fitting, right), signs),
+            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, signs, after),
             Contradiction(bead, verdict, right),
             Unknown(bead, looks),
             bead.Shape(),
@@ -109,6 +113,23 @@ public static class Judge
             fitting = [.. fitting.Select(cause => cause with { Share = cause.Share / all })];
         return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
     }
+
+    private static NextChange Step(BeadAtHand bead, Verdict verdict, RankedCause[] fitting, IReadOnlySet<Sign> signs, FollowUp? after)
+    {
+        var right = bead.SettingsRight(signs);
+        return after is { Owed: { } owed } && !right && IsStillOwed(verdict, fitting[0], bead)
+            ? Decision.Second(bead, owed, after.Before)
+            : Decision.Of(bead, ToMend(verdict, fitting, right), signs);
+    }
+
+    // What was announced is done, unless the bead came right as it stands, is not sound, or plainly has another fault by now.
+    private static bool IsStillOwed(Verdict verdict, RankedCause first, BeadAtHand bead) =>
+        verdict is not (Verdict.Right or Verdict.Fault)
+        && (
+            first.Share < PlainlyAnother
+            || first.Cause == Cause.NothingWrong
+            || Causes.Row(first.Cause, bead.Sheet.Job.Process).Whose == Whose.Controls
+        );
 
     // A bead off the sheet is kept once it has proved right; until then what stands off is mended, however little was seen of it.
     private static RankedCause[] ToMend(Verdict verdict, RankedCause[] fitting, bool settingsRight)

@@ -184,7 +184,7 @@ internal static class Modes
                 Cause.WrongPolarity,
                 new Dictionary<Sign, double>
                 {
-                    [Pinholes] = 2.2,
+                    [Pinholes] = 2.8,
                     [SpatterBig] = 2.0,
                     [SlagTrapped] = 0.4,
                     [Sunk] = 0.3,

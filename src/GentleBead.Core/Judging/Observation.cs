@@ -28,6 +28,9 @@ public sealed record Answer(Sign Sign, Said Words, Trouble Trouble = Trouble.Non
     /// <summary>What it says of the heat: below 0 too little, above 0 too much; 2 plainly, 1 a little.</summary>
     public int Heat { get; init; }
 
+    /// <summary>What is said where it was looked for and is not there; null where its not being noted says nothing.</summary>
+    public Said? Missing { get; init; }
+
     /// <summary>Whether it spoils the bead's appearance.</summary>
     public bool Ugly { get; init; }
 }

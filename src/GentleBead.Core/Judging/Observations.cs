@@ -81,6 +81,12 @@ public static class Observations
             : Of(sign).Words;
     }
 
+    /// <summary>The faults that a bead looked at all over does not have: what was looked for and is not there speaks too.</summary>
+    internal static IEnumerable<Sign> Missing(BeadAtHand bead, IReadOnlySet<Sign> signs) =>
+        bead.Evidence is { Profile: not null, Toes: not null }
+            ? All.SelectMany(one => one.Answers).Where(one => one.Missing is not null && !signs.Contains(one.Sign)).Select(one => one.Sign)
+            : [];
+
     /// <summary>The observations a sign can come from.</summary>
     public static IEnumerable<Observation> Behind(Sign sign) => OfSign[sign];
 
@@ -305,12 +311,16 @@ public static class Observations
     // A fault is there or it is not: each is a thing of its own.
     private static Observation[] Faults() =>
         [
-            Seen(Fault.Pinholes, new(Pinholes, Say($"pinholes"), Unsound), bead => bead.Evidence.Measured?.Pores is { Count: > 0 }),
-            Seen(Fault.Hole, new(Hole, Say($"burnt through"), Unsound)),
-            Seen(Fault.UnequalLegs, new(UnequalLegs, Say($"legs unequal"), Hand), LegsDiffer),
-            Seen(Fault.Crack, new(Crack, Say($"crack"), Unsound)),
-            Seen(Fault.OpenCrater, new(OpenCrater, Say($"crater left open"), Hand)),
-            Seen(Fault.SlagTrapped, new(SlagTrapped, Say($"slag trapped"), Unsound)),
+            Seen(
+                Fault.Pinholes,
+                new(Pinholes, Say($"pinholes"), Unsound) { Missing = Say($"no pinholes") },
+                bead => bead.Evidence.Measured?.Pores is { Count: > 0 }
+            ),
+            Seen(Fault.Hole, new(Hole, Say($"burnt through"), Unsound) { Missing = Say($"not burnt through") }),
+            Seen(Fault.UnequalLegs, new(UnequalLegs, Say($"legs unequal"), Hand) { Missing = Say($"legs alike") }, LegsDiffer),
+            Seen(Fault.Crack, new(Crack, Say($"crack"), Unsound) { Missing = Say($"no crack") }),
+            Seen(Fault.OpenCrater, new(OpenCrater, Say($"crater left open"), Hand) { Missing = Say($"crater filled") }),
+            Seen(Fault.SlagTrapped, new(SlagTrapped, Say($"slag trapped"), Unsound) { Missing = Say($"no slag trapped") }),
         ];
 
     private static Observation[] Settings() => [.. SettingsRead.Rows];

@@ -9,6 +9,16 @@ public static class Ranking
     /// </summary>
     internal const double Sharpness = 1.42;
 
+    // An eye or an ear errs now and then: no one note rules a cause out for good. Common practice, no source.
+    private const double Mistaken = 0.01;
+
+    /// <summary>What a note's weight is worth: a little is left to every cause that it speaks against.</summary>
+    internal static double Noted(double weight) => Math.Log((1 - Mistaken) * Math.Exp(weight) + Mistaken);
+
+    // How common a fault is on beads at large, and how many of those that are there get noted. Common practice, no source.
+    private const double AtLarge = 0.05,
+        Noticed = 0.85;
+
     // A sign that shifts the odds by less than this is not worth reading out.
     private const double WorthNaming = 0.3;
 
@@ -17,16 +27,19 @@ public static class Ranking
     /// <param name="table">The causes to weigh; null for those of a fed wire.</param>
     /// <param name="priors">How common each cause is before anything was seen; null for the table's own.</param>
     /// <param name="words">What a sign is called; null for the common words.</param>
+    /// <param name="missing">Faults that were looked for and are not there; null for none.</param>
     public static IReadOnlyList<RankedCause> Rank(
         IReadOnlyDictionary<Sign, double> signs,
         IReadOnlyList<CauseRow>? table = null,
         IReadOnlyDictionary<Cause, double>? priors = null,
-        Func<Sign, Said>? words = null
+        Func<Sign, Said>? words = null,
+        IReadOnlyCollection<Sign>? missing = null
     )
     {
         words ??= sign => Observations.Of(sign).Words;
         table ??= Causes.Table;
-        var scored = table.Select(row => (Row: row, Score: Score(row, signs, priors))).ToArray();
+        missing ??= [];
+        var scored = table.Select(row => (Row: row, Score: Score(row, signs, priors) + missing.Sum(sign => Without(row, sign)))).ToArray();
         var best = scored.Max(entry => entry.Score);
         var total = scored.Sum(entry => Math.Exp(entry.Score - best));
         return
@@ -38,7 +51,13 @@ public static class Ranking
                     entry.Row.Words,
                     Math.Exp(entry.Score - best) / total,
                     Named(entry.Row, signs, 1, words),
-                    Named(entry.Row, signs, -1, words)
+                    [
+                        .. Named(entry.Row, signs, -1, words),
+                        .. missing
+                            .Where(sign => Without(entry.Row, sign) <= -WorthNaming)
+                            .OrderBy(sign => Without(entry.Row, sign))
+                            .Select(sign => Observations.Of(sign).Missing!),
+                    ]
                 )),
         ];
     }
@@ -47,7 +66,11 @@ public static class Ranking
     public static double Score(CauseRow row, IReadOnlyDictionary<Sign, double> signs, IReadOnlyDictionary<Cause, double>? priors = null) =>
         Math.Log(priors?.GetValueOrDefault(row.Cause, row.Prior) ?? row.Prior)
         // In the table's order, so that the order of entry is nothing.
-        + Sharpness * row.Weights.Sum(weight => weight.Value * signs.GetValueOrDefault(weight.Key));
+        + row.Weights.Sum(weight => Noted(Sharpness * weight.Value * signs.GetValueOrDefault(weight.Key)));
+
+    // What a fault's not being there says of a cause: the more it belongs to the cause, the more it speaks against it.
+    private static double Without(CauseRow row, Sign fault) =>
+        Math.Log((1 - Math.Min(Noticed, AtLarge * Math.Exp(Sharpness * row.Weights.GetValueOrDefault(fault)))) / (1 - AtLarge));
 
     private static Said[] Named(CauseRow row, IReadOnlyDictionary<Sign, double> signs, int direction, Func<Sign, Said> words) =>
         [

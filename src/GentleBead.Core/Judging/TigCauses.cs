@@ -87,7 +87,7 @@ public static class TigCauses
             Say($"Silver to straw beside the bead, a bright tungsten, no pinholes."), new Dictionary<Sign, double>
         {
             [GasNothing] = 4.0, [GasFlows] = -2.0, [WorseAtEnd] = -1.5,
-            [Pinholes] = 2.4, [ColourGrey] = 2.2, [ColourBlue] = 0.6, [TungstenBurntBack] = 1.0, [SootStays] = 1.4, [SootBrushesOff] = 0.2,
+            [Pinholes] = 1.9, [ColourGrey] = 2.2, [ColourBlue] = 0.6, [TungstenBurntBack] = 1.0, [SootStays] = 1.4, [SootBrushesOff] = 0.2,
             [Sputter] = 0.5, [Hiss] = 1.2, [PuddleSkin] = 0.4,
             [ColourSilver] = -2, [ColourStraw] = -1.2, [TungstenPointed] = -0.6, [PuddleClear] = -1,
             [SlightlyConvex] = 0.2, [ToesBlended] = 0.2,
@@ -137,12 +137,14 @@ public static class TigCauses
         new(Cause.FillerLittle, Say($"Too little rod"), 0.05, ChangeKind.MoreFiller,
             Say($"The bead stands a little above the plates, no groove beside it."), new Dictionary<Sign, double>
         {
-            [Sunk] = 0.9, [Undercut] = 0.9, [SizeUnder] = 1.4, [Flat] = 0.5, [BackMark] = 0.3, [AmpsOn] = 0.4, [TravelOn] = 0.4,
+            [Sunk] = 0.9, [Undercut] = 0.9, [SizeUnder] = 1.4, [Flat] = 0.5, [SlightlyConvex] = -0.8,
+            [ToesBlended] = -0.3, [SizeOn] = -1, [BackMark] = 0.3, [AmpsOn] = 0.4, [TravelOn] = 0.4,
             [PiledUp] = -3, [TallNarrow] = -2, [SizeOver] = -2.5, [TintWide] = -0.6, [Hole] = -0.5,
         }) { Whose = Whose.Hand },
         new(Cause.FillerMuch, Say($"Too much rod"), 0.05, ChangeKind.LessFiller,
             Say($"The puddle stays ahead of the rod; lower bead, wetted toes."), new Dictionary<Sign, double>
         {
+            [SlightlyConvex] = -0.8, [Flat] = -1, [ToesBlended] = -0.4, [SizeOn] = -1,
             [PiledUp] = 1.8, [SizeOver] = 1.4, [ToesCold] = 0.6, [TallNarrow] = 0.4, [NothingBehind] = 0.4, [AmpsOn] = 0.5,
             [TravelOn] = 0.3,
             [Sunk] = -3, [SizeUnder] = -2.5, [Undercut] = -1.5, [Hole] = -2,
@@ -183,7 +185,7 @@ public static class TigCauses
         new(Cause.Draught, Say($"Draught takes the gas away"), 0.02, ChangeKind.ScreenDraught,
             Say($"Silver to straw behind a screen."), new Dictionary<Sign, double>
         {
-            [Pinholes] = 2.0, [ColourGrey] = 1.8, [GasFlows] = 1.0, [ColourBlue] = 0.5, [SootStays] = 1.0, [TungstenBurntBack] = 0.5,
+            [Pinholes] = 1.3, [ColourGrey] = 1.8, [GasFlows] = 1.0, [ColourBlue] = 0.5, [SootStays] = 1.0, [TungstenBurntBack] = 0.5,
             [GasNothing] = -4, [ColourSilver] = -2, [ColourStraw] = -1, [PuddleClear] = -0.6, [WorseAtEnd] = -1,
         }),
         new(Cause.CraterOpen, Say($"Stopped without filling the crater"), 0.02, ChangeKind.FillCrater,

@@ -14,6 +14,9 @@ public static class MeltRate
     /// <summary>The stick-out at which the trade's factors hold: the usual one of a dip transfer.</summary>
     public static readonly Length FactorsHoldAt = Length.FromMm(10);
 
+    // A wire melts at one rate whatever its drops do: in globular as in dip transfer, from where its factor comes.
+    private static readonly Dictionary<Process, Process> FactorsFrom = new() { [Process.GmawGlobular] = Process.GmawShortCircuit };
+
     /// <summary>Current that a wire feed speed draws.</summary>
     /// <param name="wireFeed">Wire feed speed.</param>
     /// <param name="stickOut">Tip to work; 1 to 50 mm.</param>
@@ -28,7 +31,7 @@ public static class MeltRate
         var (a, b) = Melting.Constants(wire);
         if (Melting.AppliesTo(process, wire) || wire.BurnOff == 0)
             return (a, b);
-        var range = wire.RangeIn(process)!;
+        var range = wire.RangeIn(FactorsFrom.GetValueOrDefault(process, process)) ?? wire.RangeIn(process)!;
         var amps = (range.UsualLow.Amps + range.UsualHigh.Amps) / 2;
         var factor = WireFeedSpeed.FromInPerMin(wire.BurnOff).MPerMin * 1000 / 60 / (a + b * FactorsHoldAt.Mm * amps);
         return (a * factor, b * factor);
