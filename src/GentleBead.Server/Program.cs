@@ -77,6 +77,7 @@ services
     .AddSingleton<StandInStore>()
     .AddSingleton<DrillStore>()
     .AddSingleton<UploadStore>()
+    .AddSingleton<PackedSound>()
     .AddSingleton<HeavyWork>();
 services.AddHostedService<RoomListener>();
 services.AddSignalR();

@@ -16,7 +16,7 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Even crackle");
         page.Click("Judge the bead");
         Page.Until(() => page.Count("[aria-label=Coupon] .bead-row") > before, "the new bead");
-        page.See("Drop a WAV file");
+        page.See("Drop a sound file");
         Page.Until(
             () =>
                 page.Run<bool>(

@@ -232,7 +232,8 @@ public static class Causes
         {
             [Hiss] = 1.0, [Lumpy] = 0.6, [TallNarrow] = 0.3, [ToesCold] = 0.4, [NothingBehind] = 0.7, [TintThin] = 0.4, [SizeUnder] = 0.8,
             [WireOn] = 0.6, [PairInBand] = 0.4, [MachineBelieved] = 0.3,
-            [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -0.4, [WireUnder] = -1, [WireOver] = -0.5, [SizeOver] = -1.5,
+            [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -0.4, [WireUnder] = -1, [WireOver] = -0.5,
+            [SizeOver] = -1.5,
             [ArcAmpsUnder] = 1.0, [LongArc] = 0.9, [TravelOn] = 0.2, [StickOutOn] = 0.3, [RootShort] = 0.5,
             [ArcAmpsOn] = -1.5, [ArcAmpsOver] = -2.5, [PushedBack] = -1.5,
         }) { Whose = Whose.Machine },
@@ -290,7 +291,7 @@ public static class Causes
             Say($"The arc takes on the sound the sheet tells of."), new Dictionary<Sign, double>
         {
             [GasOther] = 4.5, [GasFits] = -0.8,
-            [SpatterBig] = 1.2, [Rattle] = 0.6, [Popping] = 0.4, [Hiss] = 0.2, [PairInBand] = 0.5, [WireOn] = 0.4, [VoltsOn] = 0.4,
+            [SpatterBig] = 1.5, [Rattle] = 1.0, [Popping] = 0.4, [Hiss] = 0.2, [PairInBand] = 0.6, [WireOn] = 0.4, [VoltsOn] = 0.4,
             [PuddleSkin] = 0.8, [ArcAmpsOn] = 0.2, [Undercut] = 0.2,
             [EvenCrackle] = -1.8, [SpatterLittle] = -1.5, [Pinholes] = -0.5,
         }) { Whose = Whose.Machine },

@@ -45,8 +45,9 @@ public static class Judge
         var table = Causes.Of(bead.Sheet.Job.Process);
         var after =
             around.Before is { } before && bead.AsBefore(before) is { } then ? FollowUp.Of(before, Signs.Of(then), bead, signs) : null;
+        var counts = Signs.Counted(bead);
         var ranked = Ranking.Rank(
-            Signs.Counted(bead),
+            counts,
             table,
             Habits.Priors(table, around.StudentCauses, around.MachineCauses, after),
             sign => Observations.Words(sign, bead),
@@ -57,12 +58,13 @@ public static class Judge
         var first = fitting[0].Cause;
         var looks = NextLooks.Of(bead.Sheet.Job, signs, ranked);
         var right = bead.SettingsRight(signs);
+        var next = verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, signs, after);
         return new Judgement(
             verdict,
             Summary(verdict, heat, Causes.Row(first, bead.Sheet.Job.Process), answers, right),
             Aspects.Of(bead, signs, around.FromMarks),
             [.. fitting.Take(CausesShown)],
-            verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, signs, after),
+            next,
             Contradiction(bead, verdict, right),
             Unknown(bead, looks),
             bead.Shape(),
@@ -70,7 +72,8 @@ public static class Judge
             bead.Expected(signs),
             looks.FirstOrDefault(Decision.IsWorthIt),
             Criteria.Of(around.Criteria, bead.Sheet, bead.Evidence, around.Tolerances),
-            after
+            after,
+            next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind)
         );
     }
 

@@ -125,6 +125,7 @@ public sealed record Circumstances(
 /// <param name="Telling">The look that would settle the cause best; null when the cause is settled.</param>
 /// <param name="Acceptance">The bead against its criteria set; null on beads judged before there were any.</param>
 /// <param name="FollowUp">Whether the change advised after the bead before did what it should; null when nothing was.</param>
+/// <param name="Also">A second thing wrong beside the likeliest cause; null where one explains what is bad.</param>
 public sealed record Judgement(
     Verdict Verdict,
     Said Summary,
@@ -138,5 +139,6 @@ public sealed record Judgement(
     IReadOnlyList<Expectation> Expected,
     NextLook? Telling,
     Acceptance? Acceptance,
-    FollowUp? FollowUp
+    FollowUp? FollowUp,
+    SecondCause? Also = null
 );

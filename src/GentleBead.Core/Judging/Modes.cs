@@ -24,7 +24,11 @@ internal sealed record Mode(
     IReadOnlyDictionary<Sound, (Sign Sign, Said Words)> Sounds,
     IReadOnlyList<ModeRow> Rows,
     IReadOnlyList<Cause> Without
-);
+)
+{
+    /// <summary>Signs that belong to it and are no trouble there.</summary>
+    public IReadOnlyList<Sign> Usual { get; init; } = [];
+}
 
 /// <summary>Each process has its own right sound, and shows its causes in its own way. Common practice, no source.</summary>
 internal static class Modes
@@ -51,10 +55,13 @@ internal static class Modes
             new(Cause.WireLow, AsInTheTable) { Expect = Say($"The arc shortens to an even rattle; the bead fills out and bites.") },
             new(Cause.PairCold, AsInTheTable) { Expect = Say($"The same rattle, a lower and wider bead, tint that shows behind.") },
             // Spatter belongs to it.
-            new(Cause.NothingWrong, new Dictionary<Sign, double> { [SpatterBig] = -1.2, [SpatterFine] = 0.2 }),
+            new(Cause.NothingWrong, new Dictionary<Sign, double> { [SpatterBig] = -0.4, [SpatterFine] = 0.2 }),
         ],
         [Cause.WrongDirection, Cause.UnderTransition]
-    );
+    )
+    {
+        Usual = [SpatterBig],
+    };
 
     private static readonly Mode Spray = new(
         new Dictionary<Sound, (Sign, Said)>
@@ -240,11 +247,12 @@ internal static class Modes
                 new Dictionary<Sign, double>
                 {
                     [PuddleSkin] = 3.0,
+                    [PuddleClear] = -0.4,
                     [TungstenRounded] = 0.5,
-                    [TungstenBurntBack] = 1.2,
+                    [TungstenBurntBack] = 2.0,
                 }
             ),
-            new(Cause.TungstenSmall, new Dictionary<Sign, double> { [TungstenRounded] = 0.4, [TungstenBurntBack] = 1.2 }),
+            new(Cause.TungstenSmall, new Dictionary<Sign, double> { [TungstenRounded] = 0.4, [TungstenBurntBack] = 2.0 }),
         ],
         [Cause.WrongPolarity]
     );

@@ -69,8 +69,13 @@ public static class Observations
     }
 
     /// <summary>What is known of a bead's signs, in the table's order and in the words of its process.</summary>
-    internal static IEnumerable<Answer> Among(IEnumerable<Sign> signs, BeadAtHand bead) =>
-        Among(signs).Select(answer => answer with { Words = Words(answer.Sign, bead) });
+    internal static IEnumerable<Answer> Among(IEnumerable<Sign> signs, BeadAtHand bead)
+    {
+        var usual = Modes.Of(bead.Sheet.Job.Process).Usual;
+        return Among(signs)
+            .Select(answer => answer with { Words = Words(answer.Sign, bead) })
+            .Select(answer => usual.Contains(answer.Sign) ? answer with { Trouble = None, Ugly = false } : answer);
+    }
 
     /// <summary>A bead's sign in the words of its process.</summary>
     internal static Said Words(Sign sign, BeadAtHand bead)

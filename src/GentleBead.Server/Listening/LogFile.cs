@@ -25,7 +25,9 @@ public static class LogFile
             throw new RecordingRefusedException(Say($"The file is empty."));
         // What holds a zero byte is no text.
         if (file.AsSpan(0, Math.Min(file.Length, 4096)).Contains((byte)0))
-            throw new RecordingRefusedException(Say($"This is neither a WAV file nor a log as text."));
+            throw new RecordingRefusedException(
+                Say($"This is no sound file that is read here (WAV, FLAC, MP3, Ogg, M4A, RF64, W64), and no log as text.")
+            );
         var head = Encoding.UTF8.GetString(file, 0, Math.Min(file.Length, 4096)).Split('\n')[0];
         var delimiter =
             head.Contains(';', StringComparison.Ordinal) ? ";"

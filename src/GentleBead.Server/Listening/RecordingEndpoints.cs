@@ -32,7 +32,7 @@ public static class RecordingEndpoints
         var api = app.MapGroup("/api").WithTags("listening");
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync)
             .RequireAuthorization(Access.Instructor)
-            .WithUpload(Limits.Recording, "audio/wav", "text/csv")
+            .WithUpload(Limits.Recording, "audio/wav", "audio/flac", "audio/mpeg", "audio/ogg", "audio/mp4", "text/csv")
             .Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
@@ -56,6 +56,7 @@ public static class RecordingEndpoints
         BeadFileStore files,
         RecordingStore recordings,
         UploadStore uploads,
+        PackedSound packed,
         HeavyWork heavy,
         CancellationToken cancel
     )
@@ -85,7 +86,7 @@ public static class RecordingEndpoints
                 await keeper.JudgeAnewAsync(recordingId, id, user.Id(), cancel);
                 return TypedResults.Ok(stored);
             }
-            var (finding, bytes) = await heavy.RunAsync(user.Id(), () => TakeApart(uploads.Read(upload), TravelOf(file)), cancel);
+            var (finding, bytes) = await heavy.RunAsync(user.Id(), () => TakeApart(uploads.Read(upload), packed, TravelOf(file)), cancel);
             var label = Label(name);
             return TypedResults.Ok(await keeper.AddAsync(recordingId, id, from, label, finding, bytes, user.Id(), sent, cancel: cancel));
         }
@@ -100,11 +101,11 @@ public static class RecordingEndpoints
     }
 
     // What was sent is never kept: it is read, and written anew.
-    private static (Finding Finding, byte[] Bytes) TakeApart(byte[] sent, TravelSpeed? travel)
+    private static (Finding Finding, byte[] Bytes) TakeApart(byte[] sent, PackedSound packed, TravelSpeed? travel)
     {
-        if (WavFile.Is(sent))
+        if (PackedSound.Is(sent) || WavFile.Is(sent))
         {
-            var sound = WavFile.Read(sent);
+            var sound = WavFile.Read(PackedSound.Is(sent) ? packed.Unpack(sent) : sent);
             return (Finding.Of(sound), WavFile.Write(sound));
         }
         var log = LogFile.Read(sent);

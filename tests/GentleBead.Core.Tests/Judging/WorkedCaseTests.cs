@@ -13,6 +13,7 @@ public class WorkedCaseTests
         [Cause.WireLow] = (true, 1),
         [Cause.WireHigh] = (true, -1),
         [Cause.PairCold] = (true, 1),
+        [Cause.UnderTransition] = (true, 1),
         [Cause.PairHot] = (true, -1),
     };
 
@@ -34,7 +35,7 @@ public class WorkedCaseTests
                 late.Add(bead.Name);
         }
         Assert.True(late.Count == 0, string.Join('\n', wrong));
-        Assert.True(WorkedCases.All.Count >= 60 && WorkedCases.All.Count(bead => bead.FromTheTrade) >= 20);
+        Assert.True(WorkedCases.All.Count >= 200 && WorkedCases.All.Count(bead => bead.FromTheTrade) >= 60);
         Assert.Equal(WorkedCases.All.Count, WorkedCases.All.Select(bead => bead.Name).Distinct().Count());
         Assert.True(wrong.Count <= WorkedCases.All.Count / 20, $"{wrong.Count} of {WorkedCases.All.Count}:\n{string.Join('\n', wrong)}");
     }

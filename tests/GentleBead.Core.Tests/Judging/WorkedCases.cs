@@ -34,6 +34,23 @@ internal static class WorkedCases
     {
         ["dip"] = Made(new Job(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Core.Stock.Wire.Solid08), Room.KnobAndTaps),
         ["plate"] = Made(new Job(Thickness.Parse("1/8"), Joint.BeadOnPlate, Position.Flat, Core.Stock.Wire.Solid09), Room.Digital),
+        ["thin"] = Made(new Job(Thickness.Parse("1.0"), Joint.Lap, Position.Flat, Core.Stock.Wire.Solid06), Room.Digital),
+        ["overhead"] = Made(new Job(Thickness.Parse("3"), Joint.T, Position.Overhead, Core.Stock.Wire.Solid08), Room.Digital),
+        ["pulsed"] = Made(
+            new Job(Thickness.Parse("6"), Joint.T, Position.Flat, Core.Stock.Wire.Solid12, Process.GmawPulsed, Gas: Gas.ArgonCarbon10),
+            Room.Digital with
+            {
+                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
+                Programs = [new(1, Core.Stock.Wire.Solid12, Gas.ArgonCarbon10, Process.GmawPulsed)],
+            }
+        ),
+        ["shielded"] = Made(
+            new Job(Thickness.Parse("3/8"), Joint.T, Position.Flat, Core.Stock.Wire.GasShielded12, Process.FcawGasShielded),
+            Room.Digital with
+            {
+                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
+            }
+        ),
         ["globular"] = Made(
             new Job(Thickness.Parse("3/16"), Joint.T, Position.Flat, Core.Stock.Wire.Solid08, Process.GmawGlobular),
             Room.Digital
@@ -110,7 +127,7 @@ internal static class WorkedCases
     private static readonly Evidence GoodTig = Good with { Tungsten = Tungsten.Pointed, Puddle = Puddle.Clear };
 
     // csharpier-ignore
-    public static IReadOnlyList<WorkedCase> All { get; } =
+    private static IReadOnlyList<WorkedCase> FromTheTables { get; } =
     [
         // The trade's table of sound and feel.
         new("even crackle and all as it should be", "dip", 1, 0, Good, Cause.NothingWrong, true),
@@ -287,6 +304,9 @@ internal static class WorkedCases
             GoodTig with { Colour = TintColour.Grey, Gas = GasAtNozzle.Flows, Puddle = null }, Cause.Draught),
         new("TIG: one leg long", "tig steel", 1, 0, GoodTig with { Faults = [Fault.UnequalLegs] }, Cause.WorkAngle),
     ];
+
+    /// <summary>Every case: of the trade's tables, process by process, and TIG.</summary>
+    public static IReadOnlyList<WorkedCase> All { get; } = [.. FromTheTables, .. WorkedByProcess.All, .. WorkedTig.All];
 
     /// <summary>The sheet and machine of a case.</summary>
     public static (Sheet Sheet, Machine Machine) Of(WorkedCase bead) => Jobs[bead.Job];

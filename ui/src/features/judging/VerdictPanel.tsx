@@ -52,6 +52,12 @@ export function VerdictSummary({
         </p>
       )}
       {judgement.next && <NextChange next={judgement.next} />}
+      {judgement.also && (
+        <p className="second-cause" role="note">
+          Two things at once, it seems. After this one: <b>{say(judgement.also.words)}</b> (
+          {judgement.also.for.map(say).join('; ')}).
+        </p>
+      )}
       {judgement.contradiction && <p className="contradiction">{say(judgement.contradiction)}</p>}
     </div>
   );

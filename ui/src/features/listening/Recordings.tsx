@@ -206,7 +206,8 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
               if (file) add.mutate({ file, name: file.name, origin: 'file' });
             }}
           >
-            Drop a WAV file or a log of volts and amps (CSV), or tap. Up to 5 minutes.
+            Drop a sound file (WAV, FLAC, MP3, Ogg, M4A) or a log of volts and amps (CSV), or tap. Up to 5
+            minutes.
           </Dropzone>
           {trouble && (
             <p className="field-error" role="alert">
