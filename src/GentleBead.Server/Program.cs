@@ -246,6 +246,7 @@ CheckEndpoints.Map(app);
 KeptEndpoints.Map(app);
 CalculatorEndpoints.Map(app);
 RecordingEndpoints.Map(app);
+LiveEndpoints.Map(app);
 ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");

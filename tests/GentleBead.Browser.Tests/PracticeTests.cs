@@ -135,6 +135,11 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
             () => page.Text.Contains("Stop at 3", StringComparison.Ordinal) || page.Text.Contains("Stop at 4", StringComparison.Ordinal),
             "three seconds"
         );
+        // While it still runs, what is heard is named each second.
+        Page.Until(
+            () => page.Run<bool>("return /crackle/i.test(document.querySelector('.live-ear')?.textContent ?? '')"),
+            "its name while it welds"
+        );
         page.Click("Stop at", startsWith: true);
         page.See("Even crackle, about");
         Page.Until(() => page.Has(".timeline .wave"), "the timeline");

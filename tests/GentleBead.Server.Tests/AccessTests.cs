@@ -56,6 +56,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/sheets/{id:guid}/beads",
         "/api/arc/run",
         "/api/recordings/{recordingId:guid}/file",
+        "/api/listening/live",
         "/api/drills/{id:guid}/{kind}",
         "/api/drills/{id:guid}/sound",
         "/api/drills/{id:guid}/sight",

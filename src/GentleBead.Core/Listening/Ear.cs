@@ -301,7 +301,7 @@ public static class Ear
     }
 
     // How far the samples stray from their mean: a level that stands still is no sound, however far from zero.
-    private static double Level(Waveform recording)
+    internal static double Level(Waveform recording)
     {
         double sum = 0,
             squares = 0;

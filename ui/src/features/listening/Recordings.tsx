@@ -12,6 +12,7 @@ import { recordingOrigins } from '../../shared/words';
 import { SettingsPlane } from '../sheets/SettingsPlane';
 import { Timeline } from './Timeline';
 import { type MicrophoneState, useMicrophone } from './useMicrophone';
+import { useLiveEar } from './useLiveEar';
 import './listening.css';
 import { Line, useSay } from '../../shared/words/useSay';
 
@@ -80,12 +81,16 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
     enabled: props.mayWrite,
   });
   const { mutate } = add;
+  const live = useLiveEar();
+  const { listen } = live;
   const microphone = useMicrophone(
     useCallback(
-      (file: Blob) =>
-        mutate({ file, name: `Microphone, ${new Date().toLocaleTimeString()}`, origin: 'microphone' }),
+      (file: Blob) => {
+        mutate({ file, name: `Microphone, ${new Date().toLocaleTimeString()}`, origin: 'microphone' });
+      },
       [mutate],
     ),
+    useCallback((blocks: Float32Array[], rate: number) => void listen(blocks, rate), [listen]),
   );
   const trouble = add.error ?? standIn.error;
   const pair = (body ?? sheet.body).pair;
@@ -171,7 +176,10 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
                 variant="default"
                 leftSection={<IconMicrophone size={20} />}
                 loading={microphone.state === 'asking'}
-                onClick={() => void microphone.start()}
+                onClick={() => {
+                  live.begin();
+                  void microphone.start();
+                }}
               >
                 Record
               </Button>
@@ -197,6 +205,7 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
               </Button>
             )}
           </div>
+          {microphone.state === 'recording' && <LiveEar {...live} />}
           {states[microphone.state] && <p role="status">{states[microphone.state]}</p>}
           <Dropzone
             className="recording-drop"
@@ -217,6 +226,24 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
         </>
       )}
     </div>
+  );
+}
+
+/** What the arc sounds like right now, large enough to read from behind a curtain. */
+function LiveEar({ heard, away }: Pick<ReturnType<typeof useLiveEar>, 'heard' | 'away'>) {
+  const say = useSay();
+  return (
+    <p className="live-ear" role="status" aria-label="Heard now">
+      {away ? (
+        'The server does not listen just now; the recording goes on.'
+      ) : heard ? (
+        <>
+          <b>{say(heard.words)}</b> <span className="quiet">{heard.decibels.toFixed(0)} dB</span>
+        </>
+      ) : (
+        'Listening…'
+      )}
+    </p>
   );
 }
 

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { toWav } from './wav';
 
 export type MicrophoneState = 'idle' | 'asking' | 'recording' | 'refused' | 'none';
 
@@ -11,8 +12,14 @@ interface Running {
   count: number;
 }
 
-/** Records the microphone as a WAV file, with its level while it runs. What the browser would do to speech is switched off. */
-export function useMicrophone(onRecorded: (file: Blob) => void) {
+/**
+ * Records the microphone as a WAV file, with its level while it runs, and tells each second what came so far. What the browser would do
+ * to speech is switched off.
+ */
+export function useMicrophone(
+  onRecorded: (file: Blob) => void,
+  onSecond?: (blocks: Float32Array[], rate: number) => void,
+) {
   const [state, setState] = useState<MicrophoneState>('idle');
   const [level, setLevel] = useState(0);
   const [seconds, setSeconds] = useState(0);
@@ -58,6 +65,7 @@ export function useMicrophone(onRecorded: (file: Blob) => void) {
     const now: Running = { stream, audio, blocks: [], count: 0 };
     running.current = now;
     let shown = 0;
+    let told = 0;
     node.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
       now.blocks.push(data);
       now.count += data.length;
@@ -67,10 +75,14 @@ export function useMicrophone(onRecorded: (file: Blob) => void) {
         setSeconds(at);
         setLevel(Math.max(...data.map(Math.abs)));
       }
+      if (at - told >= 1) {
+        told = at;
+        onSecond?.(now.blocks, audio.sampleRate);
+      }
       if (at >= mostSeconds && running.current === now) stop();
     };
     setState('recording');
-  }, [stop]);
+  }, [stop, onSecond]);
 
   useEffect(
     () => () => {
@@ -79,32 +91,4 @@ export function useMicrophone(onRecorded: (file: Blob) => void) {
     [close],
   );
   return { state, level, seconds, start, stop };
-}
-
-/** PCM of 16 bits, mono. */
-function toWav(blocks: Float32Array[], count: number, rate: number): Blob {
-  const view = new DataView(new ArrayBuffer(44 + count * 2));
-  const text = (at: number, letters: string) => {
-    for (let i = 0; i < letters.length; i++) view.setUint8(at + i, letters.charCodeAt(i));
-  };
-  text(0, 'RIFF');
-  view.setUint32(4, 36 + count * 2, true);
-  text(8, 'WAVEfmt ');
-  view.setUint32(16, 16, true);
-  view.setUint16(20, 1, true);
-  view.setUint16(22, 1, true);
-  view.setUint32(24, rate, true);
-  view.setUint32(28, rate * 2, true);
-  view.setUint16(32, 2, true);
-  view.setUint16(34, 16, true);
-  text(36, 'data');
-  view.setUint32(40, count * 2, true);
-  let at = 44;
-  for (const block of blocks) {
-    for (const value of block) {
-      view.setInt16(at, Math.max(-1, Math.min(1, value)) * 32767, true);
-      at += 2;
-    }
-  }
-  return new Blob([view.buffer], { type: 'audio/wav' });
 }

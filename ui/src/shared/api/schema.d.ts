@@ -122,6 +122,75 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/listening/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "audio/wav": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeardNow"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arc/run": {
         parameters: {
             query?: never;
@@ -5967,6 +6036,10 @@ export interface paths {
             requestBody: {
                 content: {
                     "audio/wav": string;
+                    "audio/flac": string;
+                    "audio/mpeg": string;
+                    "audio/ogg": string;
+                    "audio/mp4": string;
                     "text/csv": string;
                 };
             };
@@ -7855,6 +7928,22 @@ export interface components {
              */
             times: number;
         };
+        /** @description What is heard at this moment, while it welds: the last seconds by themselves. */
+        HeardNow: {
+            sound: null | components["schemas"]["Sound"];
+            /** @description That in a sentence, or why not. */
+            words: components["schemas"]["Said"];
+            /**
+             * Format: double
+             * @description How sure, 0 to 1.
+             */
+            confidence: number;
+            /**
+             * Format: double
+             * @description How loud, in dB under the loudest the microphone can give; -120 for silence.
+             */
+            decibels: number;
+        };
         /** @description A part of a recording that has one sound. */
         HeardPart: {
             /** @description Which. */
@@ -7987,6 +8076,7 @@ export interface components {
             telling: null | components["schemas"]["NextLook"];
             acceptance: null | components["schemas"]["Acceptance"];
             followUp: null | components["schemas"]["FollowUp"];
+            also?: null | components["schemas"]["SecondCause"];
         };
         /** @description A kept setting as it is shown. */
         KeptView: {
@@ -9242,6 +9332,20 @@ export interface components {
             sheetId: string;
             /** @description Coupons, attempts, criteria. */
             terms: components["schemas"]["TestWeldTerms"];
+        };
+        /** @description A second thing wrong beside the likeliest cause, which leaves some of what is bad unexplained. */
+        SecondCause: {
+            /** @description Which cause. */
+            cause: components["schemas"]["Cause"];
+            /** @description In an instructor's words. */
+            words: components["schemas"]["Said"];
+            /** @description What it explains, strongest first. */
+            for: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         /** @description A step of preparing a section. */
         SectionStep: {
