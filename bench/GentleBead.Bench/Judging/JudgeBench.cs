@@ -9,11 +9,17 @@ namespace GentleBead.Bench.Judging;
 /// </summary>
 internal static class JudgeBench
 {
+    // So many more first beads besides, for the shares alone: a bin of a hundred is off by five points for chance alone.
+    private const int ForShares = 2;
+
     private const int Starting = 2000,
         Steps = 2,
         MostLooks = 3,
         Bins = 10,
         EnoughForABin = 60;
+
+    // Where the seeds of those begin: far from the others.
+    private const int MoreFrom = 1_000_000;
 
     private const double LeastRight = 0.95,
         MostOffInABin = 0.10;
@@ -41,6 +47,10 @@ internal static class JudgeBench
         var runs = followed.Select(one => one.Run).ToArray();
         foreach (var (judgement, run) in followed.Select(one => (one.Judgement, one.Run)))
             Count(judgement, run.Truth, bins);
+        foreach (
+            var (truth, judgement) in ParallelEnumerable.Range(first + MoreFrom, starts * ForShares).AsOrdered().Select(First).ToArray()
+        )
+            Count(judgement, truth, bins);
         foreach (var process in runs.GroupBy(run => run.Process).OrderBy(group => group.Key))
         {
             var (named, mended) = (Share(process, run => run.First == run.Truth), Share(process, run => run.Right));
@@ -85,6 +95,14 @@ internal static class JudgeBench
             $"{runs.Length} starts, {right:P1} right within {Steps} steps, {runs.Count(run => run.Worse)} worse than its start, "
                 + $"the cause first in {Share(runs, run => run.First == run.Truth):P1}"
         );
+    }
+
+    private static (Cause Truth, Judgement Judgement) First(int seed)
+    {
+        var booth = Starts.Draw(seed);
+        var judgement = Judge(booth, Laid.Bead(booth, seed * 10), null);
+        booth.Arcs.Clear();
+        return (booth.Truth, judgement);
     }
 
     private static (Run Run, Judgement Judgement) Follow(int seed)

@@ -64,6 +64,7 @@ public static class Causes
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same sound, the same look."), new Dictionary<Sign, double>
         {
+            [MetalOn] = 0.3, [MetalUnder] = -0.6, [MetalOver] = -0.6,
             [LightSwelling] = -1.5, [LightWandering] = -2.5, [NozzleClogged] = -1, [StickOutUnder] = -0.6,
             [WorseAtEnd] = -3, [StartTouching] = -2.5, [StartStuttering] = -1, [TipBurntBack] = -4, [GasNothing] = -3,
             [SameAlong] = 0.3, [StartClean] = 0.3, [TipClear] = 0.2, [LightStill] = 0.6, [WorseAtStart] = -1.5, [WorseAlong] = -2,
@@ -230,6 +231,7 @@ public static class Causes
         new(Cause.ReadOutOff, Say($"The machine gives less wire than its marks say"), 0.04, ChangeKind.MeasureWire,
             Say($"With the real wire speed known, the sheet's marks make the sheet's bead."), new Dictionary<Sign, double>
         {
+            [MetalUnder] = 1.8, [MetalOn] = -0.4, [MetalOver] = -2,
             [Hiss] = 1.0, [Lumpy] = 0.6, [TallNarrow] = 0.3, [ToesCold] = 0.4, [NothingBehind] = 0.7, [TintThin] = 0.4, [SizeUnder] = 0.8,
             [WireOn] = 0.6, [PairInBand] = 0.4, [MachineBelieved] = 0.3,
             [MachineMeasured] = -1.8, [Popping] = -1.5, [PiledUp] = -2, [Sunk] = -0.4, [WireUnder] = -1, [WireOver] = -0.5,
@@ -240,14 +242,15 @@ public static class Causes
         new(Cause.WireSlipping, Say($"Wire feeding unevenly: tension, spool or liner"), 0.04, ChangeKind.CheckFeed,
             Say($"A steady sound from start to end."), new Dictionary<Sign, double>
         {
+            [MetalUnder] = 0.8,
             [LightSwelling] = 0.5, [StartTouching] = 0.2,
             [RollsOther] = 2.8, [RollsFit] = -0.1,
             [Sputter] = 1.3, [RippleUneven] = 0.6, [Lumpy] = 1.0, [PairInBand] = 0.3, [Hiss] = 0.2,
             [EvenCrackle] = -1.2, [RippleEven] = -1,
-            [Jerky] = 2.4, [ArcAmpsUnder] = 0.3,
+            [Jerky] = 2.7, [ArcAmpsUnder] = 0.3,
             [FeelSteady] = -1.2, [ToesCold] = 0.2,
         }) { Whose = Whose.Machine },
-        new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.014, ChangeKind.CheckPolarity,
+        new(Cause.WrongPolarity, Say($"Wrong polarity"), 0.011, ChangeKind.CheckPolarity,
             Say($"The spatter stops and the bead bites."), new Dictionary<Sign, double>
         {
             [PolarityOther] = 5.0, [PolarityFits] = -1.2,
@@ -265,6 +268,7 @@ public static class Causes
         new(Cause.ReadOutLow, Say($"The machine gives more wire than its marks say"), 0.02, ChangeKind.MeasureWire,
             Say($"With the real wire speed known, the sheet's marks make the sheet's bead."), new Dictionary<Sign, double>
         {
+            [MetalOver] = 1.2, [MetalOn] = -0.4, [MetalUnder] = -2,
             [Popping] = 1.0, [PushedBack] = 1.0, [PiledUp] = 1.2, [SizeOver] = 1.2, [ArcAmpsOver] = 1.6, [WireOn] = 0.6, [PairInBand] = 0.4,
             [MachineBelieved] = 0.3, [TravelOn] = 0.4,
             [MachineMeasured] = -1.8, [Hiss] = -1.5, [LongArc] = -1.5, [Lumpy] = -2, [SizeUnder] = -2, [ArcAmpsUnder] = -2.5,
@@ -298,6 +302,7 @@ public static class Causes
         new(Cause.WrongWire, Say($"Thicker wire on than the machine is set for"), 0.01, ChangeKind.CheckWire,
             Say($"With the right wire the marks mean what the sheet says."), new Dictionary<Sign, double>
         {
+            [MetalOver] = 1.0, [MetalOn] = -0.4, [MetalUnder] = -2,
             [WireOther] = 5.0, [WireFits] = -0.3,
             [ArcAmpsOver] = 1.8, [SizeOver] = 1.4, [PiledUp] = 0.8, [Popping] = 0.5, [PushedBack] = 0.5, [PairInBand] = 0.4, [WireOn] = 0.5,
             [MachineMeasured] = 1.0, [TravelOn] = 0.5,
@@ -307,7 +312,7 @@ public static class Causes
             Say($"A clean start; the volts read what was set."), new Dictionary<Sign, double>
         {
             [StartStuttering] = 1.2, [StartClean] = -0.8, [LightSwelling] = 0.3,
-            [Sputter] = 1.0, [ArcVoltsUnder] = 1.6, [ArcAmpsUnder] = 0.6, [Popping] = 0.3, [PairInBand] = 0.4, [WireOn] = 0.3,
+            [Sputter] = 1.0, [ArcVoltsUnder] = 2.0, [ArcAmpsUnder] = 0.6, [Popping] = 0.3, [PairInBand] = 0.4, [WireOn] = 0.3,
             [TintThin] = 0.2,
             [ArcVoltsOn] = -1.5, [ArcVoltsOver] = -2.5, [EvenCrackle] = -0.8, [Runny] = -1, [FeelSteady] = -0.4,
             [ToesCold] = 0.3, [TallNarrow] = 0.2,
@@ -328,7 +333,7 @@ public static class Causes
         new(Cause.TorchSwung, Say($"Torch swung round at the end of reach"), 0.02, ChangeKind.KeepAngle,
             Say($"The end as sound as the start."), new Dictionary<Sign, double>
         {
-            [WorseAtEnd] = 3.0, [Pinholes] = 0.9, [Undercut] = 0.4, [UnequalLegs] = 0.3, [EvenCrackle] = 0.2, [GasFlows] = 0.3,
+            [WorseAtEnd] = 3.4, [Pinholes] = 0.9, [Undercut] = 0.4, [UnequalLegs] = 0.3, [EvenCrackle] = 0.2, [GasFlows] = 0.3,
             [SameAlong] = -3, [WorseAtStart] = -3, [WorseAlong] = -0.5,
         }) { Whose = Whose.Hand },
         new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
@@ -347,7 +352,7 @@ public static class Causes
         new(Cause.Draught, Say($"Draught takes the gas away"), 0.02, ChangeKind.ScreenDraught,
             Say($"No pinholes behind a screen."), new Dictionary<Sign, double>
         {
-            [Pinholes] = 3.0, [GasFlows] = 1.0, [TipClear] = 0.3, [LightSwelling] = 0.2, [SootStays] = 0.4, [StartStuttering] = -0.6,
+            [Pinholes] = 3.0, [GasFlows] = 1.3, [TipClear] = 0.3, [LightSwelling] = 0.2, [SootStays] = 0.4, [StartStuttering] = -0.6,
             [ColourGrey] = 0.8,
             [GasNothing] = -4, [NozzleClogged] = -1.2, [WorseAtEnd] = -1, [StickOutOver] = -0.5,
         }),

@@ -65,7 +65,7 @@ public static class Judge
             Aspects.Of(bead, signs, around.FromMarks),
             [.. fitting.Take(CausesShown)],
             next,
-            Contradiction(bead, verdict, right),
+            Contradiction(bead, verdict, right, MetalBalance.Doubt(bead, signs)),
             Unknown(bead, looks),
             bead.Shape(),
             Edition.Number,
@@ -161,9 +161,10 @@ public static class Judge
             _ => Say($"Right so far, but not enough was looked at to say so."),
         };
 
-    private static Said? Contradiction(BeadAtHand bead, Verdict verdict, bool settingsRight) =>
+    private static Said? Contradiction(BeadAtHand bead, Verdict verdict, bool settingsRight, Said? metal) =>
         verdict switch
         {
+            _ when metal is not null => metal,
             Verdict.Cold or Verdict.Hot or Verdict.Unsteady when settingsRight => Sentences(
                 Say($"The marks say {bead.Set()}, right on the sheet, yet the bead says otherwise."),
                 bead.LookElsewhere()

@@ -47,7 +47,7 @@ public static class Observations
 
     /// <summary>Every observation: looks first, then faults, then settings.</summary>
     public static IReadOnlyList<Observation> All { get; } =
-    [.. Looks, .. TigObservations.Looks, .. MoreLooks.All, .. Measured, .. Faults(), .. Settings()];
+    [.. Looks, .. TigObservations.Looks, .. MoreLooks.All, .. Measured, MetalBalance.Row, .. Faults(), .. Settings()];
 
     private static readonly Dictionary<Sign, Answer> BySign = All.SelectMany(observation => observation.Answers)
         .DistinctBy(answer => answer.Sign)

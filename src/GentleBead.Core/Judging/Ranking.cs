@@ -7,10 +7,10 @@ public static class Ranking
     /// What every weight counts. The table's weights were set by hand and came out cautious: of causes that were given half the shares,
     /// six in ten were so (bench -- judge, 2,000 made beads). With this the shares are as good as they say.
     /// </summary>
-    internal const double Sharpness = 1.42;
+    internal const double Sharpness = 1.5;
 
     // An eye or an ear errs now and then: no one note rules a cause out for good. Common practice, no source.
-    private const double Mistaken = 0.01;
+    private const double Mistaken = 0.02;
 
     /// <summary>What a note's weight is worth: a little is left to every cause that it speaks against.</summary>
     internal static double Noted(double weight) => Math.Log((1 - Mistaken) * Math.Exp(weight) + Mistaken);

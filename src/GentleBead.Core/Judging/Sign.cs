@@ -122,5 +122,8 @@ public enum Sign
     LightSwelling,
     LightWandering,
     StickOutUnder,
+    MetalUnder,
+    MetalOn,
+    MetalOver,
 #pragma warning restore CS1591
 }

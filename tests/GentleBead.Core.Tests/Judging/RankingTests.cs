@@ -69,7 +69,7 @@ public class RankingTests
             var strengths = signs.ToDictionary(sign => sign, _ => 0.5 + random.NextDouble());
             var expected = Math.Log(row.Prior);
             foreach (var sign in signs)
-                expected += Math.Log(0.99 * Math.Exp(Ranking.Sharpness * row.Weights.GetValueOrDefault(sign) * strengths[sign]) + 0.01);
+                expected += Math.Log(0.98 * Math.Exp(Ranking.Sharpness * row.Weights.GetValueOrDefault(sign) * strengths[sign]) + 0.02);
             Assert.Equal(expected, Ranking.Score(row, strengths), 1e-9);
             Assert.Equal(
                 Math.Log(0.01) - Math.Log(row.Prior),

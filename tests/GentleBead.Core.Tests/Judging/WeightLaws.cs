@@ -17,6 +17,7 @@ internal static class WeightLaws
         (Sign.PairShort, Sign.PairInBand, Sign.PairLong),
         (Sign.AmpsUnder, Sign.AmpsOn, Sign.AmpsOver),
         (Sign.SizeUnder, Sign.SizeOn, Sign.SizeOver),
+        (Sign.MetalUnder, Sign.MetalOn, Sign.MetalOver),
         (Sign.TravelUnder, Sign.TravelOn, Sign.TravelOver),
         (Sign.ArcAmpsUnder, Sign.ArcAmpsOn, Sign.ArcAmpsOver),
         (Sign.ArcVoltsUnder, Sign.ArcVoltsOn, Sign.ArcVoltsOver),
