@@ -214,6 +214,7 @@ public static class Causes
         new(Cause.DirtyPlate, Say($"Mill scale, paint or dirt"), 0.05, ChangeKind.CleanPlate,
             Say($"A smooth start, less spatter at the same marks."), new Dictionary<Sign, double>
         {
+            [NothingBehind] = -0.5,
             [StartStuttering] = 1.0, [WorseAtStart] = 0.5, [StartClean] = -0.5,
             [Sputter] = 1.6, [Popping] = 0.5, [SpatterBig] = 0.9, [SpatterFine] = 0.5, [Pinholes] = 1.6, [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -0.8, [SpatterLittle] = -0.8,
@@ -254,7 +255,7 @@ public static class Causes
             Say($"The spatter stops and the bead bites."), new Dictionary<Sign, double>
         {
             [PolarityOther] = 5.0, [PolarityFits] = -1.2,
-            [SpatterBig] = 1.5, [Sputter] = 1.1, [Popping] = 0.3, [NothingBehind] = 0.6, [TallNarrow] = 0.7, [ToesCold] = 0.8,
+            [SpatterBig] = 1.5, [Sputter] = 1.1, [Popping] = 0.3, [NothingBehind] = 1.2, [TallNarrow] = 0.7, [ToesCold] = 0.8,
             [PairInBand] = 0.4, [WireOn] = 0.3,
             [EvenCrackle] = -2, [SpatterLittle] = -2, [BackMark] = -1,
             [PushedBack] = 0.3, [RootShort] = 0.5, [SootStays] = 0.6,

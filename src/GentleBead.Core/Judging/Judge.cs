@@ -42,7 +42,7 @@ public static class Judge
     {
         var signs = Signs.Of(bead);
         var answers = Observations.Among(signs, bead).ToArray();
-        var table = Causes.Of(bead.Sheet.Job.Process);
+        var table = around.Room?.Table(bead.Sheet.Job.Process) ?? Causes.Of(bead.Sheet.Job.Process);
         var after =
             around.Before is { } before && bead.AsBefore(before) is { } then ? FollowUp.Of(before, Signs.Of(then), bead, signs) : null;
         var counts = Signs.Counted(bead);
@@ -73,7 +73,8 @@ public static class Judge
             looks.FirstOrDefault(Decision.IsWorthIt),
             Criteria.Of(around.Criteria, bead.Sheet, bead.Evidence, around.Tolerances),
             after,
-            next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind)
+            next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind),
+            around.Room?.Beads ?? 0
         );
     }
 

@@ -98,13 +98,15 @@ public sealed record NextChange(
 /// <param name="Criteria">Whose limits it is measured by.</param>
 /// <param name="Tolerances">The room's own.</param>
 /// <param name="FromMarks">Whether what was used was read from the machine's marks, and not measured.</param>
+/// <param name="Room">What this room's rulings have taught; null for the table alone.</param>
 public sealed record Circumstances(
     BeadBefore? Before,
     IReadOnlyList<Cause> StudentCauses,
     IReadOnlyList<Cause> MachineCauses,
     CriteriaSet Criteria,
     PracticeTolerances Tolerances,
-    bool FromMarks = true
+    bool FromMarks = true,
+    RoomWeights? Room = null
 )
 {
     /// <summary>A first bead of which nothing else is known, by the usual practice tolerances.</summary>
@@ -126,6 +128,7 @@ public sealed record Circumstances(
 /// <param name="Acceptance">The bead against its criteria set; null on beads judged before there were any.</param>
 /// <param name="FollowUp">Whether the change advised after the bead before did what it should; null when nothing was.</param>
 /// <param name="Also">A second thing wrong beside the likeliest cause; null where one explains what is bad.</param>
+/// <param name="Learned">Ruled beads of the room that the weights were learned from; 0 for the table alone.</param>
 public sealed record Judgement(
     Verdict Verdict,
     Said Summary,
@@ -140,5 +143,6 @@ public sealed record Judgement(
     NextLook? Telling,
     Acceptance? Acceptance,
     FollowUp? FollowUp,
-    SecondCause? Also = null
+    SecondCause? Also = null,
+    int Learned = 0
 );
