@@ -66,6 +66,7 @@ services
     .AddSingleton<CheckStore>()
     .AddSingleton<KeptStore>()
     .AddSingleton<RulingStore>()
+    .AddSingleton<CauseRulingStore>()
     .AddSingleton<PictureStore>()
     .AddSingleton<ToleranceStore>()
     .AddSingleton<TrialStore>()

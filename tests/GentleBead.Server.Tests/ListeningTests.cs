@@ -173,7 +173,7 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
             StringComparison.Ordinal
         );
         Assert.Contains(
-            "neither",
+            "no sound file",
             (await (await SendAsync(maren, bead.Id, [0x89, 0x50, 0x4E, 0x47, 0, 0, 0, 1])).ProblemsAsync())["recording"],
             StringComparison.Ordinal
         );

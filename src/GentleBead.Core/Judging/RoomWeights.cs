@@ -7,7 +7,23 @@ namespace GentleBead.Core.Judging;
 /// <param name="Tool">The tool's likeliest cause at the time.</param>
 /// <param name="Instructor">The instructor's.</param>
 /// <param name="Signs">Its signs, and how much each counted.</param>
-public sealed record RuledBead(Process Process, Cause Tool, Cause Instructor, IReadOnlyDictionary<Sign, double> Signs);
+public sealed record RuledBead(Process Process, Cause Tool, Cause Instructor, IReadOnlyDictionary<Sign, double> Signs)
+{
+    /// <summary>What is wrong with an instructor's word; null for nothing.</summary>
+    /// <param name="ruled">The word.</param>
+    /// <param name="reason">Why; needed where it is not the tool's word.</param>
+    public static Problem? Problem(RuledBead ruled, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(ruled);
+        ArgumentNullException.ThrowIfNull(reason);
+        return Causes.Of(ruled.Process).All(row => row.Cause != ruled.Instructor)
+                ? new("cause", Say($"That cannot be behind a bead of this process."))
+            : reason.Length > Ruling.MostLetters ? new("reason", Say($"A reason in up to {Ruling.MostLetters} letters."))
+            : ruled.Tool != ruled.Instructor && reason.Length == 0
+                ? new("reason", Say($"Say why: both words are kept, and the reason with them."))
+            : null;
+    }
+}
 
 /// <summary>A weight that this room's beads have moved.</summary>
 /// <param name="Process">In which process.</param>

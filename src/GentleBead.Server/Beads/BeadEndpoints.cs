@@ -41,6 +41,11 @@ public sealed record LookRequest(Evidence Evidence);
 /// <param name="Reason">Why, where it is not the tool's word; up to 300 letters.</param>
 public sealed record RulingRequest(Aspect? Aspect, Standing? Standing, Verdict? Verdict, string? Reason);
 
+/// <summary>An instructor's word on what was behind a bead.</summary>
+/// <param name="Cause">The cause.</param>
+/// <param name="Reason">Why, where it is not the tool's word; up to 300 letters.</param>
+public sealed record CauseRequest(Cause Cause, string? Reason);
+
 /// <summary>Recording beads, looking again, ruling on them, withdrawing them.</summary>
 public static class BeadEndpoints
 {
@@ -59,6 +64,7 @@ public static class BeadEndpoints
             .ProducesTold(StatusCodes.Status412PreconditionFailed)
             .ProducesTold(StatusCodes.Status428PreconditionRequired);
         beads.MapPut("/{id:guid}/rulings/{rulingId:guid}", RuleAsync).RequireAuthorization(Access.Instructor).Repeatable();
+        beads.MapPut("/{id:guid}/causes/{rulingId:guid}", RuleCauseAsync).RequireAuthorization(Access.Instructor).Repeatable();
     }
 
     private static async Task<Results<Ok<Bead>, Wrong>> RecordAsync(
@@ -123,6 +129,25 @@ public static class BeadEndpoints
         return await recorder.RuleAsync(id, given, Sent.Of(request).Under(id), cancel) is Recorded recorded
             ? TypedResults.Ok(recorded.Bead)
             : TypedResults.NotFound();
+    }
+
+    private static async Task<Results<NoContent, NotFound, Wrong>> RuleCauseAsync(
+        Guid id,
+        Guid rulingId,
+        CauseRequest request,
+        ClaimsPrincipal user,
+        BeadRecorder recorder,
+        CauseRulingStore causes,
+        CancellationToken cancel
+    )
+    {
+        if (await recorder.SignsAsync(id, request.Cause, cancel) is not { } found)
+            return TypedResults.NotFound();
+        var reason = (request.Reason ?? "").Trim();
+        if (RuledBead.Problem(found.Ruled, reason) is { } problem)
+            return Problems.Of([problem]);
+        await causes.AddAsync(new(rulingId, id, found.Ruled, reason, user.Id()), Sent.Of(request).Under(id), cancel);
+        return TypedResults.NoContent();
     }
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(

@@ -164,6 +164,21 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         return new Recorded(stored!);
     }
 
+    /// <summary>What an instructor's word on a cause rests on: the bead's process, the tool's word and its signs. Null for no such bead.</summary>
+    public async Task<(Bead Bead, RuledBead Ruled)?> SignsAsync(Guid id, Cause cause, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        if (await BeadStore.FindAsync(connection, id, cancel) is not { } bead)
+            return null;
+        var place = await TrialPlaceStore.OfBeadAsync(connection, id, cancel);
+        var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step, cancel))!;
+        BeadAtHand laid = bead.Used is { } used
+            ? new FedBead(ground.Body, ground.Machine, used, bead.Evidence)
+            : new TungstenBead(ground.Body, ground.Machine, bead.Amps!.Value, bead.Evidence);
+        var tool = bead.Judgement.Causes is [var first, ..] ? first.Cause : Cause.NothingWrong;
+        return (bead, new RuledBead(ground.Body.Job.Process, tool, cause, Signs.Counted(laid)));
+    }
+
     /// <summary>Said where a section's values are sent by hand.</summary>
     internal static readonly Said SectionElsewhere = Say(
         $"A section's values come from marks on its picture. Add the picture to the bead and mark it there."
@@ -239,7 +254,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             ground.MachineCauses,
             ground.Sheet.Criteria,
             ground.Tolerances,
-            bead.FromMarks()
+            bead.FromMarks(),
+            ground.Room
         );
         return bead.Used is { } used
             ? Judge.Of(ground.Body, ground.Machine, used, bead.Evidence, around)

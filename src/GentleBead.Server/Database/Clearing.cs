@@ -10,6 +10,10 @@ internal static class Clearing
     public static async Task RunAsync(string owner, CancellationToken cancel)
     {
         await using var connection = new NpgsqlConnection(owner);
-        await connection.ExecuteAsync("truncate person, machine, booth, session, preset, practice_tolerances cascade", null, cancel);
+        await connection.ExecuteAsync(
+            "truncate person, machine, booth, session, preset, practice_tolerances, room_weights cascade",
+            null,
+            cancel
+        );
     }
 }

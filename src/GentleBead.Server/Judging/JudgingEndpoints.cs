@@ -12,6 +12,12 @@ namespace GentleBead.Server.Judging;
 /// <summary>A criteria set as the lists show it.</summary>
 public sealed record CriteriaName(CriteriaSet Set, Said Name);
 
+/// <summary>A cause as the lists show it.</summary>
+public sealed record CauseName(Cause Cause, Said Words);
+
+/// <summary>Whether beads are judged with what this room has taught.</summary>
+public sealed record LearningRequest(bool On);
+
 /// <summary>Criteria, the room's tolerances, agreement, and how to look inside a bead.</summary>
 public static class JudgingEndpoints
 {
@@ -27,6 +33,11 @@ public static class JudgingEndpoints
             .MapGet("/tolerances", (ToleranceStore store, CancellationToken cancel) => store.NewestAsync(cancel))
             .RequireAuthorization(Access.Instructor);
         judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor).Repeatable();
+        judging.MapGet("/causes/{process}", CausesOf).RequireAuthorization(Access.Instructor);
+        judging
+            .MapGet("/learned", (CauseRulingStore causes, CancellationToken cancel) => causes.FindAsync(cancel))
+            .RequireAuthorization(Access.Instructor);
+        judging.MapPut("/learned/{id:guid}", SwitchAsync).RequireAuthorization(Access.Instructor).Repeatable();
         judging
             .MapGet("/agreement", async (RulingStore rulings, CancellationToken cancel) => Agreement.Of(await rulings.NewestAsync(cancel)))
             .RequireAuthorization(Access.Instructor);
@@ -36,6 +47,23 @@ public static class JudgingEndpoints
         Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known)
             ? TypedResults.Ok(SectionGuide.For(known, thin ?? false))
             : TypedResults.NotFound();
+
+    private static Results<Ok<IEnumerable<CauseName>>, NotFound> CausesOf(string process) =>
+        Enum.TryParse<Process>(process, ignoreCase: true, out var known) && Enum.IsDefined(known)
+            ? TypedResults.Ok(Causes.Of(known).Select(row => new CauseName(row.Cause, row.Words)))
+            : TypedResults.NotFound();
+
+    private static async Task<Ok<LearnedState>> SwitchAsync(
+        Guid id,
+        LearningRequest request,
+        ClaimsPrincipal user,
+        CauseRulingStore causes,
+        CancellationToken cancel
+    )
+    {
+        await causes.SwitchAsync(id, request.On, user.Id(), Sent.Of(request), cancel);
+        return TypedResults.Ok(await causes.FindAsync(cancel));
+    }
 
     private static async Task<Results<Ok<PracticeTolerances>, Wrong>> SetAsync(
         Guid id,

@@ -10,6 +10,7 @@ import { useEntry } from '../shared/useEntry';
 import { usePages } from '../shared/usePages';
 import { counted, gases, polarities, wireName } from '../shared/words';
 import { AgreementPanel } from '../features/judging/AgreementPanel';
+import { LearnedPanel } from '../features/judging/LearnedPanel';
 import { TolerancesPanel } from '../features/judging/TolerancesPanel';
 import { StandInsPanel } from '../features/listening/StandInsPanel';
 import { useNow } from '../features/sessions/useBench';
@@ -48,6 +49,7 @@ export function ShopPage() {
         <ShowMore more={machines.more} coming={machines.coming} what="machines" />
         <WayOfSettingPanel />
         <AgreementPanel />
+        <LearnedPanel />
         <TolerancesPanel />
         <StandInsPanel />
         <section className="panel" aria-label="Students">

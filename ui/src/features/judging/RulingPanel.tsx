@@ -1,15 +1,16 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { moment } from '../../shared/units';
 import { useIds } from '../../shared/useIds';
 import { aspects, standings, verdicts } from '../../shared/words';
-import { useFields } from '../../shared/words/useSay';
+import { useFields, useSay } from '../../shared/words/useSay';
 
 type Ruling = Schemas['RulingRequest'];
+type Cause = Schemas['Cause'];
 
 /** The instructor's word beside the tool's: agree in one tap, or overrule with a reason. Both are kept. */
 export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
@@ -20,8 +21,25 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
   const [word, setWord] = useState<string | null>(null);
   const [reason, setReason] = useState('');
   const { idOf, taken } = useIds();
+  const say = useSay();
+  const process = (file.body ?? file.sheet.body).job.process ?? 'gmawShortCircuit';
+  const causes = useQuery({
+    queryKey: ['causes', process],
+    queryFn: () => answer(api.GET('/api/judging/causes/{process}', { params: { path: { process } } })),
+    enabled: about === 'cause',
+  });
+  const sayCause = (cause: Cause, why: string) => {
+    const body = { cause, reason: why };
+    return answer(
+      api.PUT('/api/beads/{id}/causes/{rulingId}', {
+        params: { path: { id: bead.id, rulingId: idOf(body) } },
+        body,
+      }),
+    );
+  };
   const rule = useMutation({
-    mutationFn: async (rulings: Ruling[]) => {
+    mutationFn: async ({ rulings, cause, why }: { rulings: Ruling[]; cause?: Cause; why?: string }) => {
+      if (cause) await sayCause(cause, why ?? '');
       for (const body of rulings) {
         await answer(
           api.PUT('/api/beads/{id}/rulings/{rulingId}', {
@@ -39,20 +57,24 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
       notifications.show({ message: 'Your word is kept beside the tool’s.' });
       await queries.invalidateQueries({ queryKey: ['room'] });
       await queries.invalidateQueries({ queryKey: ['agreement'] });
+      await queries.invalidateQueries({ queryKey: ['learned'] });
     },
   });
   const fields = useFields(rule.error);
   const known = judgement.aspects.filter((aspect) => aspect.standing !== 'notKnown');
   const agree = () =>
-    rule.mutate([
-      { aspect: null, standing: null, verdict: judgement.verdict, reason: '' },
-      ...known.map((aspect) => ({
-        aspect: aspect.aspect,
-        standing: aspect.standing,
-        verdict: null,
-        reason: '',
-      })),
-    ]);
+    rule.mutate({
+      cause: judgement.causes[0]?.cause,
+      rulings: [
+        { aspect: null, standing: null, verdict: judgement.verdict, reason: '' },
+        ...known.map((aspect) => ({
+          aspect: aspect.aspect,
+          standing: aspect.standing,
+          verdict: null,
+          reason: '',
+        })),
+      ],
+    });
   const overall = about === 'verdict';
   return (
     <section className="rulings stack" aria-label="Your word">
@@ -88,16 +110,22 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
           aria-label="Overrule"
           onSubmit={(event) => {
             event.preventDefault();
-            rule.mutate([
-              overall
-                ? { aspect: null, standing: null, verdict: word as Schemas['Verdict'] | null, reason }
-                : {
-                    aspect: about as Schemas['Aspect'],
-                    standing: word as Schemas['Standing'] | null,
-                    verdict: null,
-                    reason,
-                  },
-            ]);
+            if (about === 'cause') {
+              if (word) rule.mutate({ rulings: [], cause: word as Cause, why: reason });
+              return;
+            }
+            rule.mutate({
+              rulings: [
+                overall
+                  ? { aspect: null, standing: null, verdict: word as Schemas['Verdict'] | null, reason }
+                  : {
+                      aspect: about as Schemas['Aspect'],
+                      standing: word as Schemas['Standing'] | null,
+                      verdict: null,
+                      reason,
+                    },
+              ],
+            });
           }}
         >
           <Select
@@ -106,6 +134,10 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
             allowDeselect={false}
             data={[
               { value: 'verdict', label: `The verdict: ${verdicts[judgement.verdict]}` },
+              ...judgement.causes.slice(0, 1).map((cause) => ({
+                value: 'cause',
+                label: `The cause: ${say(cause.words)}`,
+              })),
               ...judgement.aspects.map((aspect) => ({
                 value: aspect.aspect,
                 label: `${aspects[aspect.aspect]}: ${standings[aspect.standing]}`,
@@ -120,10 +152,15 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
           <Select
             label="Your word on it"
             size="md"
-            data={Object.entries(overall ? verdicts : standings).map(([value, label]) => ({ value, label }))}
+            searchable={about === 'cause'}
+            data={
+              about === 'cause'
+                ? (causes.data ?? []).map((one) => ({ value: one.cause, label: say(one.words) }))
+                : Object.entries(overall ? verdicts : standings).map(([value, label]) => ({ value, label }))
+            }
             value={word}
             onChange={setWord}
-            error={fields.verdict ?? fields.standing}
+            error={fields.verdict ?? fields.standing ?? fields.cause}
           />
           <TextInput
             label="Why"

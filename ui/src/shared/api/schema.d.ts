@@ -3513,6 +3513,99 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beads/{id}/causes/{rulingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    rulingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CauseRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/mine": {
         parameters: {
             query?: never;
@@ -4287,6 +4380,205 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/causes/{process}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    process: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CauseName"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearnedState"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/learned/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LearningRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearnedState"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -7399,6 +7691,18 @@ export interface components {
          * @enum {unknown}
          */
         Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut" | "underTransition";
+        /** @description A cause as the lists show it. */
+        CauseName: {
+            cause: components["schemas"]["Cause"];
+            words: components["schemas"]["Said"];
+        };
+        /** @description An instructor's word on what was behind a bead. */
+        CauseRequest: {
+            /** @description The cause. */
+            cause: components["schemas"]["Cause"];
+            /** @description Why, where it is not the tool's word; up to 300 letters. */
+            reason: null | string;
+        };
         /** @description Something to heed, shown where it arises. */
         Caution: {
             /** @description What to heed and what to do. */
@@ -8077,6 +8381,12 @@ export interface components {
             acceptance: null | components["schemas"]["Acceptance"];
             followUp: null | components["schemas"]["FollowUp"];
             also?: null | components["schemas"]["SecondCause"];
+            /**
+             * Format: int32
+             * @description Ruled beads of the room that the weights were learned from; 0 for the table alone.
+             * @default 0
+             */
+            learned: number;
         };
         /** @description A kept setting as it is shown. */
         KeptView: {
@@ -8181,6 +8491,52 @@ export interface components {
              * @description Beads behind it.
              */
             beads: number;
+        };
+        /** @description One thing that a room sees otherwise than the table. */
+        LearnedRow: {
+            /** @description In which process. */
+            process: components["schemas"]["Process"];
+            /** @description Which cause. */
+            cause: components["schemas"]["Cause"];
+            /** @description The cause in words. */
+            words: components["schemas"]["Said"];
+            sign: null | components["schemas"]["Said"];
+            /**
+             * Format: double
+             * @description The table's odds: how many times likelier the sign makes the cause; of a cause its share in percent.
+             */
+            table: number;
+            /**
+             * Format: double
+             * @description This room's.
+             */
+            room: number;
+        };
+        /** @description What a room has taught, as it is shown: the table says, this room says. */
+        LearnedState: {
+            /** @description Whether beads are judged with it. */
+            on: boolean;
+            /**
+             * Format: int32
+             * @description Ruled beads it was learned from.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description Of the ruled beads, how many the table alone names right.
+             */
+            heldOutTable: number;
+            /**
+             * Format: int32
+             * @description How many the room's weights name right that were learned from the others.
+             */
+            heldOutRoom: number;
+            /** @description What moved most, most first. */
+            rows: components["schemas"]["LearnedRow"][];
+        };
+        /** @description Whether beads are judged with what this room has taught. */
+        LearningRequest: {
+            on: boolean;
         };
         /** Format: double */
         Length: number;

@@ -1,0 +1,80 @@
+import { Switch } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answer, api } from '../../shared/api/client';
+import { tellTrouble } from '../../shared/notices';
+import { useIds } from '../../shared/useIds';
+import { processes } from '../../shared/words';
+import { useSay } from '../../shared/words/useSay';
+
+/** What this room's rulings have taught the judge: the table says, this room says; one key switches it off. */
+export function LearnedPanel() {
+  const say = useSay();
+  const queries = useQueryClient();
+  const { idOf, taken } = useIds();
+  const learned = useQuery({ queryKey: ['learned'], queryFn: () => answer(api.GET('/api/judging/learned')) });
+  const turn = useMutation({
+    mutationFn: (on: boolean) =>
+      answer(
+        api.PUT('/api/judging/learned/{id}', { params: { path: { id: idOf(String(on)) } }, body: { on } }),
+      ),
+    onSuccess: (state) => {
+      taken();
+      queries.setQueryData(['learned'], state);
+    },
+    onError: tellTrouble,
+  });
+  const state = learned.data;
+  return (
+    <section className="panel stack" aria-label="What this room has taught">
+      <h2>What this room has taught</h2>
+      {!state || state.beads === 0 ? (
+        <p className="quiet">
+          Agree with a bead’s cause at the bench, or name another: the judge learns from it here, a little
+          with each.
+        </p>
+      ) : (
+        <>
+          <Switch
+            size="md"
+            label="Judge with it"
+            checked={state.on}
+            disabled={turn.isPending}
+            onChange={(event) => turn.mutate(event.currentTarget.checked)}
+          />
+          <p>
+            From {state.beads} ruled beads. Of these the table alone names {state.heldOutTable} as you do;
+            with what the others taught, {state.heldOutRoom}.
+          </p>
+          {state.rows.length > 0 && (
+            <table className="agreement">
+              <thead>
+                <tr>
+                  <th scope="col">Cause</th>
+                  <th scope="col">Sign</th>
+                  <th scope="col">The table says</th>
+                  <th scope="col">This room says</th>
+                </tr>
+              </thead>
+              <tbody>
+                {state.rows.map((row, at) => (
+                  <tr key={at}>
+                    <th scope="row">
+                      {say(row.words)} <span className="quiet">{processes[row.process]}</span>
+                    </th>
+                    <td>{row.sign ? say(row.sign) : 'how common it is'}</td>
+                    <td>{row.sign ? `${row.table.toFixed(1)} times` : `${row.table.toFixed(1)} %`}</td>
+                    <td>{row.sign ? `${row.room.toFixed(1)} times` : `${row.room.toFixed(1)} %`}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <p className="quiet">
+            “Times” is how much likelier the sign makes the cause. No weight moves further than to about twice
+            that, and nothing is used that would spoil a bead whose cause is known.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
