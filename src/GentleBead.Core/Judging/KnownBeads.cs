@@ -27,8 +27,11 @@ public static class KnownBeads
         [.. JsonSerializer.Deserialize<Row[]>(text, Json)!.Select(row => new RuledBead(row.Process, row.Cause, row.Cause, row.Signs))];
 
     /// <summary>Beads as text, one on a line.</summary>
-    public static string Text(IEnumerable<RuledBead> beads) =>
-        $"[\n{string.Join(",\n", beads.Select(bead => JsonSerializer.Serialize(new Row(bead.Process, bead.Instructor, Rounded(bead)), Json)))}\n]\n";
+    public static string Text(IEnumerable<RuledBead> beads)
+    {
+        var rows = beads.Select(bead => JsonSerializer.Serialize(new Row(bead.Process, bead.Instructor, Rounded(bead)), Json));
+        return $"[\n{string.Join(",\n", rows)}\n]\n";
+    }
 
     private static Dictionary<Sign, double> Rounded(RuledBead bead) =>
         bead.Signs.OrderBy(sign => sign.Key).ToDictionary(sign => sign.Key, sign => Math.Round(sign.Value, 3));

@@ -159,7 +159,8 @@ public sealed record RoomWeights(int Beads, double Used, IReadOnlyList<WeightShi
     {
         if (Causes.Of(beads.Key.Process).FirstOrDefault(row => row.Cause == beads.Key.Cause) is not { } row)
             yield break;
-        foreach (var look in Observations.All.Where(look => look.Answers.Count > 1))
+        // What is set and loaded is known without a cause, and says little of how a cause shows.
+        foreach (var look in Observations.All.Where(look => look.Answers.Count > 1 && !look.IsSetting))
         {
             var looked = beads.Where(bead => look.Answers.Any(answer => bead.Signs.ContainsKey(answer.Sign))).ToArray();
             if (looked.Length == 0)

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Listening;
 
-/// <summary>The ear while it welds: a screen sends the last two seconds each second and is told what they sound like. Nothing is kept.</summary>
+/// <summary>The ear while it welds: each second a screen sends the last two and is told what they sound like. Nothing is kept.</summary>
 public static class LiveEndpoints
 {
     // Four seconds of stereo in 16 bits at 48,000 a second, and a little.

@@ -5,7 +5,7 @@ using GentleBead.Core.Quantities;
 
 namespace GentleBead.Core.Tests.Judging;
 
-/// <summary>What is fed is laid (conservation of mass): a leg, a pace and a wire speed that do not add up say which number to doubt.</summary>
+/// <summary>What is fed is laid (conservation of mass): leg, pace and wire speed that do not add up say which to doubt.</summary>
 public sealed class MetalBalanceTests
 {
     private static Judgement Judged(double leg, double pace, Machine? machine = null, Evidence? seen = null)

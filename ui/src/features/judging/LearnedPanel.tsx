@@ -45,30 +45,17 @@ export function LearnedPanel() {
             From {state.beads} ruled beads. Of these the table alone names {state.heldOutTable} as you do;
             with what the others taught, {state.heldOutRoom}.
           </p>
-          {state.rows.length > 0 && (
-            <table className="agreement">
-              <thead>
-                <tr>
-                  <th scope="col">Cause</th>
-                  <th scope="col">Sign</th>
-                  <th scope="col">The table says</th>
-                  <th scope="col">This room says</th>
-                </tr>
-              </thead>
-              <tbody>
-                {state.rows.map((row, at) => (
-                  <tr key={at}>
-                    <th scope="row">
-                      {say(row.words)} <span className="quiet">{processes[row.process]}</span>
-                    </th>
-                    <td>{row.sign ? say(row.sign) : 'how common it is'}</td>
-                    <td>{row.sign ? `${row.table.toFixed(1)} times` : `${row.table.toFixed(1)} %`}</td>
-                    <td>{row.sign ? `${row.room.toFixed(1)} times` : `${row.room.toFixed(1)} %`}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
+          <ul className="room-weights">
+            {state.rows.map((row, at) => (
+              <li key={at}>
+                <b>{say(row.words)}</b>, {row.sign ? say(row.sign) : 'how common it is'}
+                <span className="quiet"> ({processes[row.process]})</span>
+                <br />
+                The table says {figure(row.table, row.sign)}, this room says{' '}
+                <b>{figure(row.room, row.sign)}</b>.
+              </li>
+            ))}
+          </ul>
           <p className="quiet">
             “Times” is how much likelier the sign makes the cause. No weight moves further than to about twice
             that, and nothing is used that would spoil a bead whose cause is known.
@@ -78,3 +65,6 @@ export function LearnedPanel() {
     </section>
   );
 }
+
+const figure = (value: number, sign: unknown) =>
+  sign ? `${value.toFixed(1)} times` : `${value.toFixed(1)} %`;
