@@ -164,7 +164,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         return new Recorded(stored!);
     }
 
-    /// <summary>What an instructor's word on a cause rests on: the bead's process, the tool's word, its signs. Null for no such bead.</summary>
+    /// <summary>What a word on a cause rests on: the bead's process, the tool's word, its signs. Null for no such bead.</summary>
     public async Task<(Bead Bead, RuledBead Ruled)?> SignsAsync(Guid id, Cause cause, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
