@@ -117,6 +117,13 @@ internal static class Decision
         return bead.Mend(row.Cause).Change with { Sure = Say($"The second of the two said after bead {before}.") };
     }
 
+    /// <summary>The step where two causes are at work and one of them makes the bead unsound: that one first.</summary>
+    public static NextChange FaultFirst(BeadAtHand bead, Cause cause) =>
+        bead.Mend(cause).Change with
+        {
+            Sure = Say($"Two things at once: what makes the bead unsound comes first."),
+        };
+
     // A step that can be taken: the next bead's chance for each cause in turn, and what the step costs.
     private sealed record Step(NextChange Change, double[] Right, double Costs)
     {

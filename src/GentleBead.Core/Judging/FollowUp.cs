@@ -110,7 +110,9 @@ public sealed record FollowUp(int Before, Outcome Outcome, Said Text)
     private static CauseRow? MeantToMend(ChangeKind change, IReadOnlyList<RankedCause> causes, IReadOnlyList<CauseRow> table)
     {
         var rows = causes.Select(cause => table.FirstOrDefault(row => row.Cause == cause.Cause)).OfType<CauseRow>().ToArray();
-        return rows.FirstOrDefault(row => Decision.Mends(change, row) == 1) ?? rows.FirstOrDefault();
+        return rows.FirstOrDefault(row => Decision.Mends(change, row) == 1)
+            ?? table.FirstOrDefault(row => row.Change == change)
+            ?? rows.FirstOrDefault();
     }
 
     // Only signs seen in the bead can change on the next one; settings can't. Signs that were right must stay right.

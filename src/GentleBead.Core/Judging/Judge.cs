@@ -59,6 +59,9 @@ public static class Judge
         var looks = NextLooks.Of(bead.Sheet.Job, signs, ranked);
         var right = bead.SettingsRight(signs);
         var next = verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, signs, after);
+        var also = next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind);
+        if (also is not null && also.IsWhatMakesItUnsound(answers, first, bead))
+            (next, also) = (Decision.FaultFirst(bead, also.Cause), new(first, fitting[0].Words, fitting[0].For));
         return new Judgement(
             verdict,
             Summary(verdict, heat, Causes.Row(first, bead.Sheet.Job.Process), answers, right),
@@ -73,7 +76,7 @@ public static class Judge
             looks.FirstOrDefault(Decision.IsWorthIt),
             Criteria.Of(around.Criteria, bead.Sheet, bead.Evidence, around.Tolerances),
             after,
-            next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind),
+            also,
             around.Room?.Beads ?? 0
         );
     }

@@ -50,6 +50,17 @@ public sealed record SecondCause(Cause Cause, Said Words, IReadOnlyList<Said> Fo
             : null;
     }
 
+    /// <summary>Whether it, and not the first, is behind a fault that no setting excuses: that comes before any turn.</summary>
+    internal bool IsWhatMakesItUnsound(IEnumerable<Answer> answers, Cause first, BeadAtHand bead)
+    {
+        var (own, other) = (Causes.Row(Cause, bead.Sheet.Job.Process), Causes.Row(first, bead.Sheet.Job.Process));
+        return answers.Any(answer =>
+            answer.Trouble == Trouble.Unsound
+            && own.Weights.GetValueOrDefault(answer.Sign) > 0
+            && other.Weights.GetValueOrDefault(answer.Sign) <= 0
+        );
+    }
+
     private static bool Mends(ChangeKind change, CauseRow row) => Decision.Mends(change, row) > 0;
 
     private static double Speaks(CauseRow row, IReadOnlyDictionary<Sign, double> signs) =>

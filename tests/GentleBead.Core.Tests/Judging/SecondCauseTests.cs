@@ -18,8 +18,8 @@ public sealed class SecondCauseTests
                 1,
                 -3,
                 new(Sound.Popping, Profile.TallNarrow, Toes.Cold, Faults: [Fault.Pinholes], Gas: GasAtNozzle.Nothing),
-                Cause.GasLost,
-                Cause.VoltsLow
+                Cause.VoltsLow,
+                Cause.GasLost
             },
             {
                 "hiss and legs unequal",
@@ -65,7 +65,11 @@ public sealed class SecondCauseTests
     {
         var judgement = Judged(job, wire, volts, evidence);
         Assert.True(judgement.Also is not null, name);
-        Assert.Equal(new HashSet<Cause> { one, other }, new HashSet<Cause> { judgement.Causes[0].Cause, judgement.Also!.Cause });
+        var process = WorkedCases.Of(WorkedCases.All.First(bead => bead.Job == job)).Sheet.Job.Process;
+        Assert.Equal(one, judgement.Causes[0].Cause);
+        // Which of the two is mended first: what makes the bead unsound, else the likelier.
+        var (now, then) = evidence.Faults.Contains(Fault.Pinholes) ? (other, one) : (one, other);
+        Assert.Equal((Causes.Row(now, process).Change, then), (judgement.Next!.Kind, judgement.Also!.Cause));
         Assert.NotEmpty(judgement.Also.For);
     }
 
