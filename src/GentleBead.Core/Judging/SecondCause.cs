@@ -54,11 +54,9 @@ public sealed record SecondCause(Cause Cause, Said Words, IReadOnlyList<Said> Fo
     internal bool IsWhatMakesItUnsound(IEnumerable<Answer> answers, Cause first, BeadAtHand bead)
     {
         var (own, other) = (Causes.Row(Cause, bead.Sheet.Job.Process), Causes.Row(first, bead.Sheet.Job.Process));
-        return answers.Any(answer =>
-            answer.Trouble == Trouble.Unsound
-            && own.Weights.GetValueOrDefault(answer.Sign) > 0
-            && other.Weights.GetValueOrDefault(answer.Sign) <= 0
-        );
+        Answer[] unsound = [.. answers.Where(answer => answer.Trouble == Trouble.Unsound)];
+        return unsound.Any(answer => own.Weights.GetValueOrDefault(answer.Sign) > 0)
+            && unsound.All(answer => other.Weights.GetValueOrDefault(answer.Sign) <= 0);
     }
 
     private static bool Mends(ChangeKind change, CauseRow row) => Decision.Mends(change, row) > 0;
