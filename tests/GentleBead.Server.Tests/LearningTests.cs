@@ -52,6 +52,12 @@ public sealed class LearningTests(DemoRoom room) : IClassFixture<DemoRoom>
         var after = await BeadAsync(maren);
         Assert.Equal(before + 6, after.Judgement.Learned);
 
+        // A bead that is taken off teaches nothing more; put back it does.
+        await maren.PutAsJsonAsync($"/api/beads/{bead!.Id}/withdrawn", new { withdrawn = true });
+        var fewer = await maren.PutAsJsonAsync($"/api/judging/learned/{Guid.CreateVersion7()}", new { on = true });
+        Assert.Equal(before + 5, (await fewer.ReadAsync<LearnedState>()).Beads);
+        await maren.PutAsJsonAsync($"/api/beads/{bead.Id}/withdrawn", new { withdrawn = false });
+
         var off = await (
             await maren.PutAsJsonAsync($"/api/judging/learned/{Guid.CreateVersion7()}", new { on = false })
         ).ReadAsync<LearnedState>();

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Judging;
@@ -74,6 +75,9 @@ public sealed record RoomWeights(int Beads, double Used, IReadOnlyList<WeightShi
     // Less of a cause's shifts than this is not worth using.
     private const double LeastUsed = 0.1;
 
+    // Each process's table, worked out once for the weights that stand.
+    private static readonly ConditionalWeakTable<RoomWeights, Dictionary<Process, IReadOnlyList<CauseRow>>> Tables = [];
+
     /// <summary>Nothing learned: the table alone.</summary>
     public static RoomWeights None { get; } = new(0, 0, [], []);
 
@@ -121,7 +125,10 @@ public sealed record RoomWeights(int Beads, double Used, IReadOnlyList<WeightShi
     }
 
     /// <summary>A process's table as this room weighs it.</summary>
-    public IReadOnlyList<CauseRow> Table(Process process)
+    public IReadOnlyList<CauseRow> Table(Process process) =>
+        Tables.GetValue(this, weights => Enum.GetValues<Process>().ToDictionary(one => one, weights.Reweighed))[process];
+
+    private IReadOnlyList<CauseRow> Reweighed(Process process)
     {
         var weights = Weights.Where(shift => shift.Process == process).ToLookup(shift => shift.Cause);
         var priors = Priors.Where(shift => shift.Process == process).ToDictionary(shift => shift.Cause, shift => shift.Room / shift.Table);
@@ -140,7 +147,8 @@ public sealed record RoomWeights(int Beads, double Used, IReadOnlyList<WeightShi
             ];
     }
 
-    private static Cause First(RuledBead bead, IReadOnlyList<CauseRow> table) => Ranking.Rank(bead.Signs, table)[0].Cause;
+    // By the scores alone: hundreds of beads are weighed at each word, and nobody reads their reasons.
+    private static Cause First(RuledBead bead, IReadOnlyList<CauseRow> table) => table.MaxBy(row => Ranking.Score(row, bead.Signs))!.Cause;
 
     private static RoomWeights Moved(IReadOnlyList<RuledBead> ruled, Dictionary<(Process, Cause), double> used)
     {

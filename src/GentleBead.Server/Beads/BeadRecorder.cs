@@ -22,7 +22,7 @@ public sealed record LookedSince(Bead Bead) : BeadOutcome;
 public sealed record NoSuchBead : BeadOutcome;
 
 /// <summary>Records beads, looks again and takes them off, each in one transaction in which the machine's beads take turns.</summary>
-public sealed class BeadRecorder(NpgsqlDataSource database)
+public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rulings)
 {
     /// <summary>Records a bead under the caller's id; the same again gives what is stored.</summary>
     /// <exception cref="OtherBodyException">The id is taken by a bead that says something else.</exception>
@@ -74,7 +74,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             default,
             id
         );
-        var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before) };
+        var room = await rulings.WeightsAsync(connection, ground.RoomWeightsId, cancel);
+        var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before, room) };
         bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, cancel: cancel);
         if (read is not null && evidence.SoundHeard() is not null)
             await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
@@ -215,13 +216,14 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             return new Recorded(bead);
 
         var before = place is null ? await BeadStore.BeforeAsync(connection, bead.SheetId, bead.Number, cancel) : null;
+        var room = await rulings.WeightsAsync(connection, ground.RoomWeightsId, cancel);
         var looked = bead with { Evidence = evidence };
         await BeadStore.AddLookAsync(
             connection,
             lookId,
             looked with
             {
-                Judgement = JudgeIt(looked, ground, before),
+                Judgement = JudgeIt(looked, ground, before, room),
             },
             by,
             sent,
@@ -246,7 +248,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
         await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
     }
 
-    private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before)
+    private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before, RoomWeights? room)
     {
         var around = new Circumstances(
             before?.AsBefore(),
@@ -255,7 +257,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database)
             ground.Sheet.Criteria,
             ground.Tolerances,
             bead.FromMarks(),
-            ground.Room
+            room
         );
         return bead.Used is { } used
             ? Judge.Of(ground.Body, ground.Machine, used, bead.Evidence, around)

@@ -23,6 +23,11 @@ public sealed class CauseRulingStore(NpgsqlDataSource database)
     // Rooms learn one word at a time.
     private const long Turn = 4208;
 
+    // Every bead is judged with them: they are read once and kept until others stand. What stands under an id never changes.
+    private volatile Held? held;
+
+    private sealed record Held(Guid Id, RoomWeights Weights);
+
     /// <summary>Adds a word and has the room learn anew from the newest.</summary>
     /// <returns>Whether it is new.</returns>
     public async Task<bool> AddAsync(GivenCause given, Sent sent, CancellationToken cancel)
@@ -73,13 +78,25 @@ public sealed class CauseRulingStore(NpgsqlDataSource database)
         await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>What stands: the room's weights, whether they are used, and how they fare on beads held out.</summary>
-    public async Task<LearnedState> FindAsync(CancellationToken cancel)
+    /// <summary>What stands: the room's weights, whether they are used, and the words they were learned from.</summary>
+    public async Task<(bool On, RoomWeights Weights, IReadOnlyList<RuledBead> Ruled)> FindAsync(CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var (on, weights) = await StateAsync(connection, cancel) ?? (true, RoomWeights.None);
-        var (table, room) = RoomWeights.HeldOut(await NewestAsync(connection, cancel));
-        return LearnedState.Of(on, weights, table, room);
+        return (on, weights, await NewestAsync(connection, cancel));
+    }
+
+    /// <summary>Some weights by their id; null for none.</summary>
+    public async Task<RoomWeights?> WeightsAsync(NpgsqlConnection connection, Guid? id, CancellationToken cancel)
+    {
+        if (id is not { } wanted)
+            return null;
+        if (held is { } kept && kept.Id == wanted)
+            return kept.Weights;
+        var body = await connection.QuerySingleAsync<string>("select body from room_weights where id = @wanted", new { wanted }, cancel);
+        var weights = Jsonb.Read<RoomWeights>(body);
+        held = new(wanted, weights);
+        return weights;
     }
 
     private static async Task<(bool On, RoomWeights Weights)?> StateAsync(NpgsqlConnection connection, CancellationToken cancel)
@@ -99,6 +116,8 @@ public sealed class CauseRulingStore(NpgsqlDataSource database)
             select process, tool, instructor, signs from (
                 select distinct on (bead_id) bead_id, process, tool, instructor, signs, seq
                 from (select * from cause_ruling order by seq desc limit @Learned) as newest order by bead_id, seq desc) as said
+            -- A bead that was taken off teaches nothing.
+            cross join lateral (select from bead_verdict where bead_id = said.bead_id and not withdrawn limit 1) as bead
             order by seq
             """,
             new { Learned },

@@ -19,7 +19,7 @@ namespace GentleBead.Server.Beads;
 /// <param name="StudentCauses">The likeliest causes of the student's newest beads, newest first.</param>
 /// <param name="MachineCauses">The likeliest causes of the machine's newest beads, newest first.</param>
 /// <param name="Tolerances">The room's own.</param>
-/// <param name="Room">What this room's rulings have taught; null where nothing, or it is switched off.</param>
+/// <param name="RoomWeightsId">Which weights this room's rulings have taught; null where none, or they are switched off.</param>
 /// <param name="Stored">Whether the bead is there already.</param>
 /// <param name="Sent">What it was sent with; null when it is not there, or was sent before that was kept.</param>
 public sealed record BeadGround(
@@ -31,7 +31,7 @@ public sealed record BeadGround(
     IReadOnlyList<Cause> StudentCauses,
     IReadOnlyList<Cause> MachineCauses,
     PracticeTolerances Tolerances,
-    RoomWeights? Room,
+    Guid? RoomWeightsId,
     bool Stored,
     byte[]? Sent
 )
@@ -92,7 +92,7 @@ public static class GroundStore
                     order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "MachineCauses",
                 (select body from practice_tolerances order by seq desc limit 1) as "Tolerances",
-                (select case when switched_on then body end from room_weights order by seq desc limit 1) as "Room",
+                (select case when switched_on then id end from room_weights order by seq desc limit 1) as "RoomWeightsId",
                 exists (select 1 from bead where bead.id = @beadId) as "Stored", (select sent from bead where bead.id = @beadId) as "Sent"
             from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
             where sheet.id = @sheetId
@@ -127,7 +127,7 @@ public static class GroundStore
 
         public required string? Tolerances { get; init; }
 
-        public required string? Room { get; init; }
+        public required Guid? RoomWeightsId { get; init; }
 
         public required bool Stored { get; init; }
 
@@ -143,7 +143,7 @@ public static class GroundStore
                 [.. StudentCauses.Select(EnumText.Read<Cause>)],
                 [.. MachineCauses.Select(EnumText.Read<Cause>)],
                 Tolerances is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(Tolerances),
-                Room is null ? null : Jsonb.Read<RoomWeights>(Room),
+                RoomWeightsId,
                 Stored,
                 Sent
             );

@@ -5,6 +5,7 @@ using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Judging;
@@ -34,9 +35,7 @@ public static class JudgingEndpoints
             .RequireAuthorization(Access.Instructor);
         judging.MapPut("/tolerances/{id:guid}", SetAsync).RequireAuthorization(Access.Instructor).Repeatable();
         judging.MapGet("/causes/{process}", CausesOf).RequireAuthorization(Access.Instructor);
-        judging
-            .MapGet("/learned", (CauseRulingStore causes, CancellationToken cancel) => causes.FindAsync(cancel))
-            .RequireAuthorization(Access.Instructor);
+        judging.MapGet("/learned", LearnedAsync).RequireAuthorization(Access.Instructor);
         judging.MapPut("/learned/{id:guid}", SwitchAsync).RequireAuthorization(Access.Instructor).Repeatable();
         judging
             .MapGet("/agreement", async (RulingStore rulings, CancellationToken cancel) => Agreement.Of(await rulings.NewestAsync(cancel)))
@@ -58,11 +57,25 @@ public static class JudgingEndpoints
         LearningRequest request,
         ClaimsPrincipal user,
         CauseRulingStore causes,
+        HeavyWork heavy,
         CancellationToken cancel
     )
     {
         await causes.SwitchAsync(id, request.On, user.Id(), Sent.Of(request), cancel);
-        return TypedResults.Ok(await causes.FindAsync(cancel));
+        return await LearnedAsync(user, causes, heavy, cancel);
+    }
+
+    // What is held out in turn is learned without four times over: that is work for behind everybody's beads.
+    private static async Task<Ok<LearnedState>> LearnedAsync(
+        ClaimsPrincipal user,
+        CauseRulingStore causes,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
+    {
+        var (on, weights, ruled) = await causes.FindAsync(cancel);
+        var (table, room) = await heavy.RunAsync(user.Id(), () => RoomWeights.HeldOut(ruled), cancel);
+        return TypedResults.Ok(LearnedState.Of(on, weights, table, room));
     }
 
     private static async Task<Results<Ok<PracticeTolerances>, Wrong>> SetAsync(

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using GentleBead.Core.Listening;
+using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Listening;
 
@@ -12,8 +13,9 @@ namespace GentleBead.Server.Listening;
 /// </remarks>
 public sealed class PackedSound(IConfiguration configuration)
 {
+    // Unpacked it may be as long as a WAV file that is sent.
     private const int MostSeconds = 60,
-        MostBytes = 130 * 1024 * 1024,
+        MostBytes = Limits.Recording,
         BufferBytes = 1 << 20;
 
     private const long MostMemory = 1L << 30;
@@ -98,20 +100,7 @@ public sealed class PackedSound(IConfiguration configuration)
         string[] bounds = [$"--as={MostMemory}", $"--cpu={MostSeconds}", "--fsize=0", "--core=0", "--nofile=64", "--"];
         string[] alone = OwnNetwork.Value ? ["/usr/bin/unshare", "-rn", "--"] : [];
         string[] reads = ["-nostdin", "-hide_banner", "-loglevel", "quiet", "-threads", "1", "-protocol_whitelist", "file,pipe"];
-        string[] writes =
-        [
-            "-map",
-            "0:a:0",
-            "-t",
-            $"{WavFile.LongestSeconds + 1:0}",
-            "-ac",
-            "2",
-            "-c:a",
-            "pcm_s16le",
-            "-f",
-            "wav",
-            "pipe:1",
-        ];
+        string[] writes = ["-map", "0:a:0", "-t", $"{WavFile.LongestSeconds + 1:0}", "-c:a", "pcm_s16le", "-f", "wav", "pipe:1"];
         var start = new ProcessStartInfo(
             "/usr/bin/prlimit",
             [.. bounds, .. alone, ffmpeg, .. reads, "-f", format.Reader, "-i", at, .. writes]
