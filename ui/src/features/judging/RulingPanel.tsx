@@ -95,6 +95,7 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
             ))}
         </ul>
       )}
+      {about === null && rule.isError && <Trouble error={rule.error} />}
       {about === null ? (
         <div className="row">
           <Button size="md" variant="default" loading={rule.isPending} onClick={agree}>
@@ -172,7 +173,12 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
           />
           {rule.isError && Object.keys(fields).length === 0 && <Trouble error={rule.error} />}
           <div className="row">
-            <Button type="submit" size="md" loading={rule.isPending}>
+            <Button
+              type="submit"
+              size="md"
+              loading={rule.isPending}
+              disabled={about === 'cause' && word === null}
+            >
               Keep my word
             </Button>
             <Button size="md" variant="default" onClick={() => setAbout(null)}>
