@@ -29,6 +29,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/people/me",
         "/api/people/me/units",
         "/api/people/me/way-of-setting",
+        "/api/people/students/{id:guid}/hand",
         "/api/sheets/stock",
         "/api/sheets/compute",
         "/api/sheets/alternatives",

@@ -1,7 +1,9 @@
 using System.Net;
 using System.Net.Http.Json;
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
+using GentleBead.Core.Windows;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
 using GentleBead.Server.Trials;
@@ -319,6 +321,44 @@ public class TrialTests(DemoRoom room) : IClassFixture<DemoRoom>
         var sweeps = await maren.GetAsync<IReadOnlyList<RunSweep>>($"/api/sweeps/of-machine/{machineId}");
         (await maren.PutAsJsonAsync($"/api/sweeps/{sweeps[0].Id}/withdrawn", new { withdrawn = true })).EnsureSuccessStatusCode();
         Assert.Equal(4, (await maren.GetAsync<Page<WindowView>>($"/api/windows/{machineId}")).Items.Single().Sweeps);
+    }
+
+    [Fact]
+    public async Task A_sweep_on_a_rest_teaches_the_window_what_it_would_have_found_close_up()
+    {
+        await using var own = new DemoRoom();
+        await own.InitializeAsync();
+        var maren = await own.SignInAsync("maren");
+        var sheet = await maren.AssignAsync(4);
+        var (_, booth) = await maren.BoothAsync(4);
+        async Task<HttpResponseMessage> Sweep(double? stickOutMm) =>
+            await maren.PutAsJsonAsync(
+                $"/api/sweeps/{Guid.CreateVersion7()}",
+                new
+                {
+                    sheetId = sheet.Id,
+                    voltMark = 5,
+                    stickOutMm,
+                    run = new
+                    {
+                        fromMark = 10,
+                        toMark = 90,
+                        seconds = 20,
+                        events = new[] { new { mark = "smooths", seconds = 8 }, new { mark = "breaksUp", seconds = 13 } },
+                    },
+                }
+            );
+        var swept = await (await Sweep(19)).ReadAsync<RunSweep>();
+        Assert.Equal(19, swept.StickOut!.Value.Mm);
+        var learned = (await maren.GetAsync<Page<WindowView>>($"/api/windows/{booth.Booth.MachineId}"))
+            .Items.Single()
+            .Points.Where(point => point.Says is BandEvidence.TopEdge or BandEvidence.BottomEdge)
+            .Select(point => point.WireFeed.MPerMin)
+            .ToArray();
+        var near = swept.Finding.OnBand(swept.Arc, swept.Volts, Length.FromMm(19)).Select(point => point.WireFeed.MPerMin).ToArray();
+        Assert.Equal(near, learned);
+        Assert.True(near[0] > swept.Finding.Smooths!.Value.MPerMin);
+        Assert.Equal(["stickOutMm"], (await (await Sweep(400)).ProblemsAsync()).Keys);
     }
 
     [Fact]

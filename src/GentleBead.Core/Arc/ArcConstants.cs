@@ -61,10 +61,6 @@ internal sealed record ArcConstants(
         [WireKind.GasShielded] = 19.2,
     };
 
-    // How the arc's volts rise with its current; under a slag's flux they rise less. Fitted to the trade's pairs as the falls are.
-    private const double UsualArcOhm = 0.022;
-    private static readonly Dictionary<WireKind, double> ArcOhms = new() { [WireKind.GasShielded] = 0.009 };
-
     // Surface tension and density of molten metal: steel 1.2 N/m and 7.0 mg/mm3, aluminium 0.9 and 2.4 (handbook values, from memory).
     private static (double Tension, double Density, double Ohm, double MeltJoule) Liquid(WireKind kind) =>
         kind == WireKind.Aluminium ? (0.9, 2.4e-3, 2.5e-4, 2.4) : (1.2, 7.0e-3, 1.1e-3, 7.0);
@@ -92,7 +88,7 @@ internal sealed record ArcConstants(
             Fall: Falls[wire.Kind]
                 + VoltLine.GasVolts(setting.Process, setting.Gas)
                 - (wire.Kind == WireKind.Aluminium ? 0 : (wire.VoltsBand - ThinBand) / 2),
-            ArcOhm: ArcOhms.GetValueOrDefault(wire.Kind, UsualArcOhm),
+            ArcOhm: HeldVolts.ArcRise(wire.Kind),
             VoltsPerMm: wire.Kind == WireKind.Aluminium ? 0.7
                 : held ? 1.4
                 : gas.CarbonPercent > SpraysUpTo ? 1.2

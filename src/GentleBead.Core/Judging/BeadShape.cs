@@ -1,7 +1,6 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -78,7 +77,7 @@ public sealed record BeadShape(
         // At one travel speed the metal goes with the wire, and a bead's size with its root.
         var metal = used is null ? 1 : Math.Sqrt(used.WireFeed / sheet.RequirePair().WireFeed);
         var size = evidence.SizeBy(sheet.BeadMeasure) ?? sheet.BeadSize.Aim * (metal * widen);
-        var heat = (used is null ? amps ?? sheet.Amps : BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc())) / sheet.Amps;
+        var heat = (used is null ? amps ?? sheet.Amps : sheet.AmpsAt(used.WireFeed)) / sheet.Amps;
         var width = sheet.BeadMeasure == BeadMeasure.Leg ? size * Math.Sqrt(2) : size;
         var height = evidence.Measured?.Crown ?? evidence.Macro?.Reinforcement;
         var root = evidence.Macro?.RootPenetration;

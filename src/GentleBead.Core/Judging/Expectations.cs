@@ -1,5 +1,4 @@
 using GentleBead.Core.Quantities;
-using GentleBead.Core.Rules;
 
 namespace GentleBead.Core.Judging;
 
@@ -81,7 +80,7 @@ public static class Expectations
     /// <summary>What a fed wire's settings should have given.</summary>
     public static IReadOnlyList<Expectation> Of(FedBead bead, IReadOnlySet<Sign> signs)
     {
-        var amps = BurnOff.AmpsFor(bead.Used.WireFeed, bead.Sheet.Job.RequireArc()) / bead.Sheet.Amps;
+        var amps = bead.Sheet.AmpsAt(bead.Used.WireFeed) / bead.Sheet.Amps;
         var stubs = signs.Contains(Sign.PairShort);
         var sound =
             stubs

@@ -25,6 +25,14 @@ public static class MeltRate
     public static Current Amps(WireFeedSpeed wireFeed, Length stickOut, Process process, WireFacts wire) =>
         Melting.Amps(wireFeed, stickOut, Constants(process, wire));
 
+    /// <summary>Wire feed speed that melts off at a current: the other way round.</summary>
+    /// <param name="amps">The current.</param>
+    /// <param name="stickOut">Tip to work; 1 to 50 mm.</param>
+    /// <param name="process">How the wire is carried.</param>
+    /// <param name="wire">The wire.</param>
+    public static WireFeedSpeed WireFeed(Current amps, Length stickOut, Process process, WireFacts wire) =>
+        Melting.WireFeed(amps, stickOut, Constants(process, wire));
+
     /// <summary>a in mm/(A s) and b in 1/(A² s) of an arc.</summary>
     internal static (double A, double B) Constants(Process process, WireFacts wire)
     {

@@ -21,9 +21,11 @@ public static class Melting
     public static bool AppliesTo(Process process, WireFacts wire) => process.Facts().FreeFlight || wire.Kind.Facts().ByMeltingRate;
 
     /// <summary>Wire feed speed that melts off at a current and stick-out.</summary>
-    public static WireFeedSpeed WireFeed(Current amps, Length stickOut, WireFacts wire)
+    public static WireFeedSpeed WireFeed(Current amps, Length stickOut, WireFacts wire) => WireFeed(amps, stickOut, Constants(wire));
+
+    internal static WireFeedSpeed WireFeed(Current amps, Length stickOut, (double A, double B) constants)
     {
-        var (a, b) = Constants(wire);
+        var (a, b) = constants;
         return WireFeedSpeed.FromMPerMin((a * amps.Amps + b * stickOut.Mm * amps.Amps * amps.Amps) * 60 / 1000);
     }
 

@@ -1,3 +1,4 @@
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Rules;
@@ -8,6 +9,9 @@ namespace GentleBead.Core.Rules;
 /// <param name="Gas">Which gas.</param>
 public readonly record struct WireArc(Process Process, Wire Wire, Gas Gas)
 {
+    /// <summary>The tip-to-work distance that sheets of it are made for.</summary>
+    public Length UsualStickOut => Process.Facts().StickOut!.For(Wire.Facts()).Aim;
+
     /// <summary>The everyday one: short circuit, solid steel wire, 75 % Ar / 25 % CO2.</summary>
     public static WireArc Dip(Wire wire) => new(Process.GmawShortCircuit, wire, Gas.ArgonCarbon25);
 }

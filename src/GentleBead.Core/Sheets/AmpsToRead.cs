@@ -28,11 +28,12 @@ internal static class AmpsToRead
         var reads = new[] { stickOut.Aim, stickOut.High * Long }
             .Select(at => new AmpsAtStickOut(at, MeltRate.Amps(found.WireFeed, at, arc.Process, arc.Wire.Facts())))
             .ToArray();
-        var share = reads[0].Amps / found.Amps - 1;
+        var simple = BurnOff.AmpsFor(found.WireFeed, arc);
+        var share = reads[0].Amps / simple - 1;
         var factor =
-            Math.Abs(share) < Alike ? Say($"the sheet's {found.Amps} stands within what a read-out can tell")
-            : share < 0 ? Say($"the simple factor says {found.Amps}, {-share * 100:0} % more than is drawn")
-            : Say($"the simple factor says {found.Amps}, {share * 100:0} % less than is drawn");
+            Math.Abs(share) < Alike ? Say($"the simple factor's {simple} stands within what a read-out can tell")
+            : share < 0 ? Say($"the simple factor says {simple}, {-share * 100:0} % more than is drawn")
+            : Say($"the simple factor says {simple}, {share * 100:0} % less than is drawn");
         return new(
             reads,
             [

@@ -33,7 +33,7 @@ internal static class OtherWays
     /// <param name="carried">The current the pair was found for.</param>
     /// <param name="set">The pair on the sheet; null for TIG.</param>
     public static IReadOnlyList<OtherWay> Of(Job job, SetUp at, Current wanted, Current carried, FoundPair? set) =>
-        [.. InPair(job, at, carried, set), .. InPosition(job, at.Way, wanted), .. InDirection(job, at.Way)];
+        [.. InPair(job, at, carried, set), .. InWire(job, at.Way, set), .. InPosition(job, at.Way, wanted), .. InDirection(job, at.Way)];
 
     private static IEnumerable<OtherWay> InPair(Job job, SetUp at, Current carried, FoundPair? set)
     {
@@ -47,13 +47,30 @@ internal static class OtherWays
             var volts = other.Volts.Aim.Volts - set.Volts.Aim.Volts;
             if (Math.Abs(share) < WireShare && Math.Abs(volts) < Volts)
                 continue;
-            var wire =
-                Math.Abs(share) < WireShare ? Say($"the same wire")
-                : share > 0 ? Say($"{share * 100:0} % more wire")
-                : Say($"{-share * 100:0} % less wire");
+            var wire = MoreWire(share);
             yield return new("Pair", Say($"{words} would set {other.WireFeed} and {other.Volts.Aim}: {wire}, {volts:+0.0} V."));
         }
     }
+
+    private static IEnumerable<OtherWay> InWire(Job job, WayOfSetting way, FoundPair? set)
+    {
+        // Spray, pulsed work and aluminium have no factor of their own to differ by.
+        if (set is null || Melting.AppliesTo(job.Process, job.RequireArc().Wire.Facts()))
+            yield break;
+        foreach (var (rule, words) in WireByRule.All)
+        {
+            var other = WireByRule.WireFeed(rule, set.Amps, job);
+            var share = other / set.WireFeed - 1;
+            if (rule == way.Wire || Math.Abs(share) < WireShare)
+                continue;
+            yield return new("Wire", Say($"{words} would feed {other} for {set.Amps}: {MoreWire(share)}."));
+        }
+    }
+
+    private static Said MoreWire(double share) =>
+        Math.Abs(share) < WireShare ? Say($"the same wire")
+        : share > 0 ? Say($"{share * 100:0} % more wire")
+        : Say($"{-share * 100:0} % less wire");
 
     private static IEnumerable<OtherWay> InPosition(Job job, WayOfSetting way, Current wanted)
     {

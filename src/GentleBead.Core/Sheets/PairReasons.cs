@@ -10,10 +10,10 @@ internal static class PairReasons
     /// <summary>A pair with its reasons.</summary>
     /// <param name="found">The pair.</param>
     /// <param name="job">What it is for.</param>
-    /// <param name="rule">How it was found.</param>
+    /// <param name="way">How it was found.</param>
     /// <param name="amps">The current it was found for.</param>
     /// <param name="before">What to heed before all else.</param>
-    public static Explained<FoundPair> Explain(FoundPair found, Job job, PairRule rule, Current amps, Caution[] before)
+    public static Explained<FoundPair> Explain(FoundPair found, Job job, WayOfSetting way, Current amps, Caution[] before)
     {
         var arc = job.RequireArc();
         if (found.Chart is not null)
@@ -23,9 +23,9 @@ internal static class PairReasons
         }
         return new(
             found,
-            found.Learned is not null ? ByRoom(found, arc)
-                : rule == PairRule.VoltsFirst ? ByVolts(found, arc, amps)
-                : ByWire(found, arc),
+            found.Learned is not null ? ByRoom(found, job, way)
+                : way.Pair == PairRule.VoltsFirst ? ByVolts(found, arc, amps)
+                : ByWire(found, job, way),
             before
         );
     }
@@ -58,21 +58,15 @@ internal static class PairReasons
         );
     }
 
-    private static Reason[] ByRoom(FoundPair found, WireArc arc)
+    private static Reason[] ByRoom(FoundPair found, Job job, WayOfSetting way)
     {
+        var arc = job.RequireArc();
         var learned = found.Learned!;
         var textbook = SmoothBand.At(found.WireFeed, arc).Aim;
         var sure = Say($"{learned.Weight() * 100:0} % the room's own, give or take {learned.SureVolts(found.WireFeed):0.0} V");
         return
         [
-            new(
-                "wireFeed",
-                Say($"Burn-off"),
-                Say($"{found.Amps} with {WireWords(arc)}"),
-                Say($"{found.WireFeed}"),
-                Source.CommonPractice,
-                ["amps"]
-            ),
+            WireFrom(found, job, way),
             new(
                 "volts",
                 Say($"What this room has found on this machine"),
@@ -111,33 +105,13 @@ internal static class PairReasons
         ];
     }
 
-    private static Reason[] ByWire(FoundPair found, WireArc arc)
+    private static Reason[] ByWire(FoundPair found, Job job, WayOfSetting way)
     {
-        var wire = arc.Wire.Facts();
-        var line = VoltLine.Of(arc.Process, wire);
-        var feed = Melting.AppliesTo(arc.Process, wire)
-            ? new Reason(
-                "wireFeed",
-                Say($"Melting rate of the wire"),
-                Say(
-                    $"a I + b L I² (Lesnewich 1958, constants from memory) at {found.Amps} and {Melting.SprayStickOut} "
-                        + $"stick-out, {WireWords(arc)}"
-                ),
-                Say($"{found.WireFeed}"),
-                Source.Published,
-                ["amps"]
-            )
-            : new Reason(
-                "wireFeed",
-                Say($"Burn-off factor"),
-                Say($"{found.Amps} x {wire.BurnOff} in/min for each ampere with {WireWords(arc)}"),
-                Say($"{found.WireFeed}"),
-                Source.CommonPractice,
-                ["amps"]
-            );
+        var arc = job.RequireArc();
+        var line = VoltLine.Of(arc.Process, arc.Wire.Facts());
         return
         [
-            feed,
+            WireFrom(found, job, way),
             new(
                 "volts",
                 Say($"Volts follow the wire"),
@@ -147,6 +121,32 @@ internal static class PairReasons
                 ["amps", "wireFeed"]
             ),
         ];
+    }
+
+    private static Reason WireFrom(FoundPair found, Job job, WayOfSetting way)
+    {
+        var arc = job.RequireArc();
+        var wire = arc.Wire.Facts();
+        if (way.Wire == WireRule.Factor && !Melting.AppliesTo(arc.Process, wire))
+        {
+            return new(
+                "wireFeed",
+                Say($"Burn-off factor"),
+                Say($"{found.Amps} x {wire.BurnOff} in/min for each ampere with {WireWords(arc)}"),
+                Say($"{found.WireFeed}"),
+                Source.CommonPractice,
+                ["amps"]
+            );
+        }
+        var stickOut = way.Wire == WireRule.Factor ? Melting.SprayStickOut : WireByRule.StickOut(job);
+        return new(
+            "wireFeed",
+            Say($"Melting rate of the wire"),
+            Say($"a I + b L I² (Lesnewich 1958, constants from memory) at {found.Amps} and {stickOut} stick-out, {WireWords(arc)}"),
+            Say($"{found.WireFeed}"),
+            Source.Published,
+            ["amps"]
+        );
     }
 
     private static Said LineWords(VoltLine line, WireArc arc)

@@ -50,8 +50,9 @@ internal static class Pairs
     {
         var (find, cannot) = Ways[at.Way.Pair];
         if (find(job, amps, at) is { } found)
-            return PairReasons.Explain(found, job, at.Way.Pair, amps, []);
-        return PairReasons.Explain(WireFirst(job, amps, at), job, PairRule.WireFirst, amps, [new(cannot!, false)]);
+            return PairReasons.Explain(found, job, at.Way, amps, []);
+        var instead = at.Way with { Pair = PairRule.WireFirst };
+        return PairReasons.Explain(WireFirst(job, amps, at), job, instead, amps, [new(cannot!, false)]);
     }
 
     /// <summary>Whether what the room has found is enough to go by for an arc.</summary>
@@ -60,14 +61,14 @@ internal static class Pairs
 
     private static FoundPair WireFirst(Job job, Current amps, SetUp at)
     {
-        var feed = BurnOff.WireFeedFor(amps, job.RequireArc());
+        var feed = WireByRule.WireFeed(at.Way.Wire, amps, job);
         return new(amps, feed, SmoothBand.At(feed, job.RequireArc()));
     }
 
     private static FoundPair VoltsFirst(Job job, Current amps, SetUp at)
     {
         var arc = job.RequireArc();
-        var feed = BurnOff.WireFeedFor(amps, arc);
+        var feed = WireByRule.WireFeed(at.Way.Wire, amps, job);
         var band = SmoothBand.At(feed, arc);
         var volts = at.Dials is not { } dials
             ? Voltage.FromVolts(Math.Round(band.Aim.Volts / HalfVolt, MidpointRounding.AwayFromZero) * HalfVolt)
@@ -76,7 +77,7 @@ internal static class Pairs
         if (!band.Holds(volts))
             volts = band.Aim;
         feed = SmoothBand.WireFeedFor(volts, arc);
-        return new(BurnOff.AmpsFor(feed, arc), feed, SmoothBand.At(feed, arc));
+        return new(WireByRule.Amps(at.Way.Wire, feed, job), feed, SmoothBand.At(feed, arc));
     }
 
     private static FoundPair? ChartFirst(Job job, Current amps, SetUp at)
@@ -90,7 +91,7 @@ internal static class Pairs
             pair.Volts,
             pair.Volts > band.High ? pair.Volts : band.High
         );
-        return new(BurnOff.AmpsFor(pair.WireFeed, arc), pair.WireFeed, volts, pair);
+        return new(WireByRule.Amps(at.Way.Wire, pair.WireFeed, job), pair.WireFeed, volts, pair);
     }
 
     private static FoundPair? LearnedFirst(Job job, Current amps, SetUp at)
@@ -98,7 +99,7 @@ internal static class Pairs
         var arc = job.RequireArc();
         if (at.Window is not { } window || !Speaks(window, arc))
             return null;
-        var feed = BurnOff.WireFeedFor(amps, arc);
+        var feed = WireByRule.WireFeed(at.Way.Wire, amps, job);
         return new(amps, feed, window.At(feed), null, window);
     }
 }

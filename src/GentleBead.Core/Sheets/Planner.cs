@@ -16,12 +16,14 @@ public static class Planner
     /// <param name="way">The instructor's way of setting; null for <see cref="WayOfSetting.Usual"/>.</param>
     /// <param name="chart">The machine's door chart for this wire, gas and process; null where there is none.</param>
     /// <param name="window">What this room has found for this wire, gas and process on the machine; null where nothing was.</param>
+    /// <param name="hand">The hand that will hold the torch; null where nobody said.</param>
     public static SheetOutcome Plan(
         Job job,
         Machine? machine = null,
         WayOfSetting? way = null,
         DoorChart? chart = null,
-        LearnedWindow? window = null
+        LearnedWindow? window = null,
+        Hand? hand = null
     )
     {
         if (job.CheckThickness() is { } outside)
@@ -31,7 +33,7 @@ public static class Planner
         if (machine?.CannotDo(job.Process) is { } cannot)
             return new Refusal(JobPart.Process, cannot, RefusedFor.Machine);
 
-        var at = SetUp.Of(job, machine, way, chart, window);
+        var at = SetUp.Of(job, machine, way, chart, window, hand);
         return job.Wire is { } wire ? ForWire(job, wire.Facts(), at) : ForTungsten(job, at);
     }
 
@@ -156,7 +158,7 @@ public static class Planner
             Passes = weld.Passes,
             WorkAngle = angles.Work,
             TravelAngle = angles.Travel,
-            Direction = SheetWords.Direction(job, at.Way),
+            Direction = SheetWords.Direction(job, at.Way, at.Hand),
             Motion = SheetWords.Motion(job, at.Way),
             ShadeLeast = shade.Least,
             ShadeComfortable = shade.Comfortable,

@@ -222,4 +222,8 @@ public sealed record Sheet : SheetOutcome
     /// <summary>The settings of the fed wire, where only a wire sheet can be meant.</summary>
     /// <exception cref="InvalidOperationException">A TIG sheet.</exception>
     public PairSettings RequirePair() => Pair ?? throw new InvalidOperationException("A TIG sheet has no pair of wire and volts.");
+
+    /// <summary>Current that a wire feed speed draws, by the rule this sheet was made by.</summary>
+    /// <param name="wireFeed">Wire feed speed; the sheet is of a fed wire.</param>
+    internal Current AmpsAt(WireFeedSpeed wireFeed) => WireByRule.Amps(Way.Wire, wireFeed, Job);
 }

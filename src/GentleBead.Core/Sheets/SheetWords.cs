@@ -29,31 +29,48 @@ internal static class SheetWords
     }
 
     // Who pushes sees the joint ahead; who drags goes the other way.
-    private static readonly Said Pushing = Say($"A right-hander pushes from right to left, a left-hander from left to right.");
-    private static readonly Said Dragging = Say($"A right-hander drags from left to right, a left-hander from right to left.");
-
-    /// <summary>Push or drag, and which way that is for either hand.</summary>
-    public static Said Direction(Job job, WayOfSetting way)
+    private static readonly Dictionary<Hand, (Said Push, Said Drag)> Going = new()
     {
+        [Hand.Right] = (
+            Say($"With the torch in the right hand that is from right to left."),
+            Say($"With the torch in the right hand that is from left to right.")
+        ),
+        [Hand.Left] = (
+            Say($"With the torch in the left hand that is from left to right."),
+            Say($"With the torch in the left hand that is from right to left.")
+        ),
+    };
+    private static readonly (Said Push, Said Drag) EitherHand = (
+        Say($"A right-hander pushes from right to left, a left-hander from left to right."),
+        Say($"A right-hander drags from left to right, a left-hander from right to left.")
+    );
+
+    /// <summary>Push or drag, and which way that is.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="way">Whether dragging is taken too.</param>
+    /// <param name="hand">The hand that holds the torch; null where nobody said, and both are told.</param>
+    public static Said Direction(Job job, WayOfSetting way, Hand? hand)
+    {
+        var (pushing, dragging) = hand is { } own ? Going[own] : EitherHand;
         if (job.Joint.Facts().ByTime)
             return Say($"Start on the lower plate in the middle, circle out to the rim, fill, end in the middle.");
         if (job.Process.IsGtaw())
             return Sentences(
                 Say($"Push, the rod in front at a low angle, its end always under the gas."),
-                IsUpOrDown(job) ? null : Pushing
+                IsUpOrDown(job) ? null : pushing
             );
         if (job.Process.Facts().Slag)
         {
             return job.Position == Position.VerticalUp
                 ? Say($"Upward, leaning a touch upward: slag means drag everywhere else.")
-                : Sentences(Say($"Drag: slag means drag."), IsUpOrDown(job) ? null : Dragging);
+                : Sentences(Say($"Drag: slag means drag."), IsUpOrDown(job) ? null : dragging);
         }
         return job.Position switch
         {
             Position.VerticalUp => Say($"Upward, leaning a touch upward, ahead of the puddle."),
             Position.VerticalDown => Say($"Downward, leaning upward, always ahead of the puddle."),
-            _ when way.Direction == DirectionRule.PushOnly => Sentences(Say($"Push."), Pushing),
-            _ => Sentences(Say($"Push. Drag only if it lets you see better: no slag here."), Pushing),
+            _ when way.Direction == DirectionRule.PushOnly => Sentences(Say($"Push."), pushing),
+            _ => Sentences(Say($"Push. Drag only if it lets you see better: no slag here."), pushing),
         };
     }
 

@@ -55,14 +55,31 @@ public enum Motion
     WhipAndPause,
 }
 
+/// <summary>How current and wire feed speed go together.</summary>
+public enum WireRule
+{
+    /// <summary>The trade's one factor for a wire, whatever its stick-out.</summary>
+    Factor,
+
+    /// <summary>The melting rate, with the resistance of the sheet's stick-out in it.</summary>
+    MeltingRate,
+}
+
 /// <summary>A way of finding settings; chosen per instructor and shown on every sheet.</summary>
 /// <param name="Pair">How wire and volts are found.</param>
 /// <param name="Position">What is set out of flat and horizontal.</param>
 /// <param name="Direction">Which way the torch leans.</param>
 /// <param name="Motion">What the hand does.</param>
-public sealed record WayOfSetting(PairRule Pair, PositionRule Position, DirectionRule Direction, Motion Motion)
+/// <param name="Wire">How current and wire feed speed go together; what was kept before there was a choice is by the factor.</param>
+public sealed record WayOfSetting(
+    PairRule Pair,
+    PositionRule Position,
+    DirectionRule Direction,
+    Motion Motion,
+    WireRule Wire = WireRule.Factor
+)
 {
-    /// <summary>The usual pick: wire first, one thinner, either way, straight.</summary>
+    /// <summary>The usual pick: wire first, one thinner, either way, straight, wire by its factor.</summary>
     public static WayOfSetting Usual { get; } = new(PairRule.WireFirst, PositionRule.OneThinner, DirectionRule.Either, Motion.Straight);
 
     /// <summary>How many plates thinner a position out of flat and horizontal is set.</summary>
@@ -76,6 +93,6 @@ public sealed record WayOfSetting(PairRule Pair, PositionRule Position, Directio
 }
 
 /// <summary>Where another way of setting differs for this job.</summary>
-/// <param name="Between">What it is about: "Pair", "Position", "Direction".</param>
+/// <param name="Between">What it is about: "Pair", "Wire", "Position", "Direction".</param>
 /// <param name="Text">What the other way would set, and by how much it differs.</param>
 public sealed record OtherWay(string Between, Said Text);

@@ -56,7 +56,7 @@ public static class Fairness
             return 0;
         var process = sheet.Job.Process.Facts();
         var (volts, amps) = bead.Used is { } used
-            ? (used.Volts, BurnOff.AmpsFor(used.WireFeed, sheet.Job.RequireArc()))
+            ? (used.Volts, sheet.AmpsAt(used.WireFeed))
             : (LoadLine.Tig(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
         var heat = ArcHeat.En(volts, amps, pace, process.ArcShare);
         return Cooling

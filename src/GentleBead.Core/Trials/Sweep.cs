@@ -1,5 +1,6 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Windows;
 
 namespace GentleBead.Core.Trials;
@@ -53,14 +54,18 @@ public sealed record SweepRun(double FromMark, double ToMark, double Seconds, IR
 /// <param name="Learned">In a sentence.</param>
 public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksUp, WireFeedSpeed? Middle, Said Learned)
 {
-    /// <summary>What it says of the smooth band: up to two points on its edges.</summary>
+    /// <summary>What it says of the smooth band at the usual stick-out: up to two points on its edges.</summary>
+    /// <param name="arc">Process, wire and gas.</param>
     /// <param name="volts">The volts held.</param>
-    public IEnumerable<WindowPoint> OnBand(Voltage volts)
+    /// <param name="stickOut">Tip to work while it was run; null: the usual one, or none was noted.</param>
+    public IEnumerable<WindowPoint> OnBand(WireArc arc, Voltage volts, Length? stickOut)
     {
         if (Smooths is { } smooths)
-            yield return new(smooths, volts, BandEvidence.TopEdge);
+            yield return new(Usual(smooths), volts, BandEvidence.TopEdge);
         if (BreaksUp is { } breaks)
-            yield return new(breaks, volts, BandEvidence.BottomEdge);
+            yield return new(Usual(breaks), volts, BandEvidence.BottomEdge);
+
+        WireFeedSpeed Usual(WireFeedSpeed found) => stickOut is { } at ? HeldVolts.WireAt(found, at, arc.UsualStickOut, arc) : found;
     }
 
     /// <summary>
@@ -68,8 +73,10 @@ public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksU
     /// </summary>
     /// <param name="run">The sweep; without problems.</param>
     /// <param name="dials">The machine's controls.</param>
+    /// <param name="arc">Process, wire and gas.</param>
     /// <param name="volts">The volts held.</param>
-    public static SweepFinding Of(SweepRun run, Dials dials, Voltage volts)
+    /// <param name="stickOut">Tip to work where it was not the usual one; null otherwise.</param>
+    public static SweepFinding Of(SweepRun run, Dials dials, WireArc arc, Voltage volts, Length? stickOut = null)
     {
         var smooths = run.Events.Where(mark => mark.Mark == SweepMark.Smooths).Select(mark => (double?)mark.Seconds).Min();
         var breaks = run
@@ -85,7 +92,17 @@ public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksU
             (null, { } at) => Say($"At {volts} it broke up at {at}; where it smoothed was not marked."),
             _ => Say($"At {volts} it ran smooth from {low.Value} to {high.Value}; the middle is {middle!.Value}."),
         };
-        return new(low, high, middle, learned);
+        return new(low, high, middle, stickOut is { } stoodAt ? Sentences(learned, Corrected(stoodAt)) : learned);
+
+        Said? Corrected(Length from)
+        {
+            var usual = arc.UsualStickOut;
+            return (low ?? high) is null || usual == from ? null
+                : middle is { } found ? Say($"The tip stood {from} off: at {usual} that middle lies at {Usual(found, from)}.")
+                : Say($"The tip stood {from} off: at {usual} that is {Usual((low ?? high)!.Value, from)}.");
+        }
+
+        WireFeedSpeed Usual(WireFeedSpeed found, Length from) => HeldVolts.WireAt(found, from, arc.UsualStickOut, arc);
 
         WireFeedSpeed? At(double? seconds) =>
             seconds is not { } at

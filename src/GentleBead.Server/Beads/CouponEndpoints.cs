@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.People;
@@ -9,9 +10,10 @@ namespace GentleBead.Server.Beads;
 
 /// <summary>A page of a student's coupons, newest first.</summary>
 /// <param name="Student">Whose.</param>
+/// <param name="Hand">The hand they hold the torch in; null until somebody said.</param>
 /// <param name="Coupons">The coupons.</param>
 /// <param name="More">What to ask for the next page with; null on the last.</param>
-public sealed record Rack(PersonName Student, IReadOnlyList<RackCoupon> Coupons, long? More);
+public sealed record Rack(PersonName Student, Hand? Hand, IReadOnlyList<RackCoupon> Coupons, long? More);
 
 /// <summary>Sheets with the beads laid to them: a student's own work, the rack, one coupon.</summary>
 public static class CouponEndpoints
@@ -41,7 +43,7 @@ public static class CouponEndpoints
         if (!user.MaySee(studentId) || await people.FindAsync(studentId, cancel) is not { Role: Role.Student } student)
             return TypedResults.NotFound();
         var (page, more) = await coupons.RackAsync(studentId, before, cancel);
-        return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), page, more));
+        return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), student.Hand, page, more));
     }
 
     // The beads of a coupon before a number: what did not come with it.

@@ -10,7 +10,7 @@ grant update (withdrawn_by, withdrawn_at) on bead to the_application;
 grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep to the_application;
 grant update (ended_at) on trial to the_application;
 grant update (title, held_on, version) on session to the_application;
-grant update (units, way_of_setting) on person to the_application;
+grant update (units, way_of_setting, hand) on person to the_application;
 
 -- Who stands where and what is ticked is a state, not a record; uploads pass through.
 grant update, delete on place, check_tick, stand_in, upload_part to the_application;

@@ -71,8 +71,9 @@ internal static class DemoFindingsLoader
                         booth.MachineId,
                         WireArc.Dip(Wire.Solid08),
                         volts,
+                        null,
                         run,
-                        SweepFinding.Of(run, dials, volts),
+                        SweepFinding.Of(run, dials, WireArc.Dip(Wire.Solid08), volts),
                         default
                     ),
                     by,

@@ -30,6 +30,9 @@ public sealed record NewPerson(string Login, string Name, string Password);
 /// <summary>The units to read first.</summary>
 public sealed record UnitsChoice(Units Units);
 
+/// <summary>The hand that holds the torch; null where it is not said.</summary>
+public sealed record HandChoice(Hand? Hand);
+
 /// <summary>Signing in and out, and accounts.</summary>
 public static class PeopleEndpoints
 {
@@ -52,6 +55,7 @@ public static class PeopleEndpoints
         people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
+        people.MapPut("/students/{id:guid}/hand", SetHandAsync).RequireAuthorization(Access.SignedIn);
         people
             .MapGet(
                 "/me/way-of-setting",
@@ -169,6 +173,14 @@ public static class PeopleEndpoints
         await store.SetUnitsAsync(user.Id(), choice.Units, cancel);
         return TypedResults.NoContent();
     }
+
+    private static async Task<Results<NoContent, NotFound>> SetHandAsync(
+        Guid id,
+        HandChoice choice,
+        ClaimsPrincipal user,
+        PeopleStore store,
+        CancellationToken cancel
+    ) => user.MaySee(id) && await store.SetHandOfStudentAsync(id, choice.Hand, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<NoContent> SetWayOfSettingAsync(
         WayOfSetting way,

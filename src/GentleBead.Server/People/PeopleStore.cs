@@ -18,7 +18,8 @@ public sealed record PersonName(Guid Id, string Name);
 /// <param name="Name">The name called across the shop.</param>
 /// <param name="Role">Instructor or student.</param>
 /// <param name="Units">Units they read first.</param>
-public sealed record Person(Guid Id, string Login, string Name, Role Role, Units Units);
+/// <param name="Hand">The hand they hold the torch in; null until somebody said.</param>
+public sealed record Person(Guid Id, string Login, string Name, Role Role, Units Units, Hand? Hand = null);
 
 /// <summary>Accounts in the database.</summary>
 public sealed class PeopleStore(NpgsqlDataSource database)
@@ -26,7 +27,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     /// <summary>People that are sent at once.</summary>
     public const int Page = 50;
 
-    private const string Columns = "id, login, name, role, units, password_hash as \"PasswordHash\"";
+    private const string Columns = "id, login, name, role, units, hand, password_hash as \"PasswordHash\"";
 
     // The framework's hasher asks for a user type and uses nothing of it.
     private static readonly PasswordHasher<Person> Hasher = new();
@@ -149,6 +150,22 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await connection.ExecuteAsync("update person set units = @units where id = @id", new { id, units = EnumText.Of(units) }, cancel);
     }
 
+    /// <summary>Sets the hand a student holds the torch in; null: not said. False where there is no such student.</summary>
+    public async Task<bool> SetHandOfStudentAsync(Guid id, Hand? hand, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteAsync(
+                "update person set hand = @hand where id = @id and role = @role",
+                new
+                {
+                    id,
+                    role = EnumText.Of(Role.Student),
+                    hand = hand is { } own ? EnumText.Of(own) : null,
+                },
+                cancel
+            ) > 0;
+    }
+
     /// <summary>The way of setting a person works by; the usual one until they choose.</summary>
     public async Task<WayOfSetting> WayOfSettingAsync(Guid id, CancellationToken cancel)
     {
@@ -224,8 +241,9 @@ public sealed class PeopleStore(NpgsqlDataSource database)
 
     private static string Normal(string login) => login.Trim().ToLowerInvariant();
 
-    private sealed record Row(Guid Id, string Login, string Name, string Role, string Units, string PasswordHash)
+    private sealed record Row(Guid Id, string Login, string Name, string Role, string Units, string? Hand, string PasswordHash)
     {
-        public Person Person => new(Id, Login, Name, EnumText.Read<Role>(Role), EnumText.Read<Units>(Units));
+        public Person Person =>
+            new(Id, Login, Name, EnumText.Read<Role>(Role), EnumText.Read<Units>(Units), Hand is null ? null : EnumText.Read<Hand>(Hand));
     }
 }

@@ -37,7 +37,7 @@ public sealed record JobRequest(
             return new(problems);
         var window = job.Wire is null ? null : setting.Windows.FirstOrDefault(window => window.Arc == job.RequireArc());
         var chart = setting.Charts.FirstOrDefault(chart => chart.Fits(job));
-        var outcome = Planner.Plan(job, setting.Machine, setting.Way, chart, window);
+        var outcome = Planner.Plan(job, setting.Machine, setting.Way, chart, window, setting.Hand);
         return outcome is Refusal refusal ? new(refusal.AsProblem()) : new((Sheet)outcome);
     }
 

@@ -14,6 +14,7 @@ namespace GentleBead.Server.Sheets;
 /// <param name="Charts">The charts on the machine's door that are not withdrawn.</param>
 /// <param name="Windows">What the room has found on the machine.</param>
 /// <param name="StudentId">Who stands there in the session asked about; null when nobody does, or none was asked about.</param>
+/// <param name="Hand">The hand they hold the torch in; null where nobody said, or nobody stands there.</param>
 /// <param name="BoothNumber">The booth's number; 0 without a booth.</param>
 public sealed record SheetSetting(
     Machine? Machine,
@@ -21,6 +22,7 @@ public sealed record SheetSetting(
     IReadOnlyList<DoorChart> Charts,
     IReadOnlyList<LearnedWindow> Windows,
     Guid? StudentId,
+    Hand? Hand,
     int BoothNumber
 );
 
@@ -35,8 +37,11 @@ public sealed class SettingStore(NpgsqlDataSource database)
                 where machine_id = booth.machine_id order by process, wire, gas, seq desc) as newest
                     where withdrawn_at is null) as "Charts",
             (select json_agg(body) from learned_window where machine_id = booth.machine_id) as "Windows",
-            (select student_id from place where place.session_id = @sessionId and place.booth_id = booth.id) as "StudentId"
-        from booth join machine_now on machine_now.id = booth.machine_id where booth.id = @boothId
+            student.id as "StudentId", student.hand as "Hand"
+        from booth join machine_now on machine_now.id = booth.machine_id
+            left join place on place.session_id = @sessionId and place.booth_id = booth.id
+            left join person student on student.id = place.student_id
+        where booth.id = @boothId
         """;
 
     /// <summary>The setting at a booth; null where there is no such booth.</summary>
@@ -53,7 +58,7 @@ public sealed class SettingStore(NpgsqlDataSource database)
                 new { by },
                 cancel
             );
-            return new SheetSetting(null, school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school), [], [], null, 0);
+            return new SheetSetting(null, school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school), [], [], null, null, 0);
         }
         var row = await connection.QuerySingleOrDefaultAsync<Row>(
             ByBooth,
@@ -73,6 +78,7 @@ public sealed class SettingStore(NpgsqlDataSource database)
                 All<DoorChart>(row.Charts),
                 All<LearnedWindow>(row.Windows),
                 row.StudentId,
+                row.Hand is null ? null : EnumText.Read<Hand>(row.Hand),
                 row.Number
             );
     }
@@ -87,6 +93,7 @@ public sealed class SettingStore(NpgsqlDataSource database)
         int Number,
         string? Charts,
         string? Windows,
-        Guid? StudentId
+        Guid? StudentId,
+        string? Hand
     );
 }

@@ -8,8 +8,11 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sheets;
 
-/// <summary>A job to compute, in the marks of a booth's machine when one is named.</summary>
-public sealed record ComputeRequest(JobRequest Job, Guid? BoothId);
+/// <summary>A job to compute.</summary>
+/// <param name="Job">The job.</param>
+/// <param name="BoothId">In the marks of which booth's machine; left out, without marks.</param>
+/// <param name="SessionId">For whoever stands there in which session; left out, for either hand.</param>
+public sealed record ComputeRequest(JobRequest Job, Guid? BoothId, Guid? SessionId = null);
 
 /// <summary>A job to assign to whoever stands at a booth.</summary>
 /// <param name="Job">The job.</param>
@@ -67,7 +70,9 @@ public static class SheetEndpoints
         CancellationToken cancel
     )
     {
-        if (await settings.OfAsync(request.BoothId, user.Id(), cancel: cancel) is not { } setting)
+        // Who stands where is nothing a student asks about.
+        var sessionId = user.IsInRole(nameof(Role.Instructor)) ? request.SessionId : null;
+        if (await settings.OfAsync(request.BoothId, user.Id(), sessionId, cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
         return (request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems)
             ? TypedResults.Ok(sheet)

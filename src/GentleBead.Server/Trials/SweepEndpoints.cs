@@ -15,7 +15,8 @@ namespace GentleBead.Server.Trials;
 /// <param name="VoltMark">Where the volt control stood; or leave it out and give <paramref name="Volts"/>.</param>
 /// <param name="Volts">Volts as measured.</param>
 /// <param name="Run">The run.</param>
-public sealed record SweepRequest(Guid SheetId, double? VoltMark, Voltage? Volts, SweepRun Run);
+/// <param name="StickOut">Tip to work while it was run, 3 to 40 mm; left out, the sheet's own.</param>
+public sealed record SweepRequest(Guid SheetId, double? VoltMark, Voltage? Volts, SweepRun Run, Length? StickOut = null);
 
 /// <summary>Recording wire sweeps.</summary>
 public static class SweepEndpoints
@@ -61,13 +62,17 @@ public static class SweepEndpoints
         // The volts are held while the wire is turned; where they follow the wire they cannot be.
         if (machine.VoltControl!.Kind == ControlKind.Trim)
             problems.Add(new("voltMark", Say($"The volts of this machine follow the wire: a sweep cannot hold them.")));
+        if (request.StickOut is { Mm: not (>= 3 and <= 40) })
+            problems.Add(new("stickOutMm", Say($"The tip stands {Length.FromMm(3)} to {Length.FromMm(40)} off.")));
         if (problems.Count > 0)
             return Problems.Of(problems);
         var middle = machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2);
         if (!machine.Read(middle, request.VoltMark, null, request.Volts).IsGood(out var pair, out var unread))
             return Problems.Of(unread);
+        var arc = sheet.Body.Job.RequireArc();
+        var finding = SweepFinding.Of(run, dials!, arc, pair.Volts, request.StickOut);
         await sweeps.AddAsync(
-            new RunSweep(id, machineId, sheet.Body.Job.RequireArc(), pair.Volts, run, SweepFinding.Of(run, dials!, pair.Volts), default),
+            new RunSweep(id, machineId, arc, pair.Volts, request.StickOut, run, finding, default),
             user.Id(),
             sent,
             cancel: cancel

@@ -14,6 +14,7 @@ namespace GentleBead.Server.Trials;
 /// <param name="MachineId">On which machine.</param>
 /// <param name="Arc">With which process, wire and gas.</param>
 /// <param name="Volts">The volts held.</param>
+/// <param name="StickOut">Tip to work while it was run; null: the usual one.</param>
 /// <param name="Run">Marks and clock.</param>
 /// <param name="Finding">What it found.</param>
 /// <param name="RunAt">When.</param>
@@ -22,6 +23,7 @@ public sealed record RunSweep(
     Guid MachineId,
     WireArc Arc,
     Voltage Volts,
+    Length? StickOut,
     SweepRun Run,
     SweepFinding Finding,
     DateTimeOffset RunAt
@@ -32,7 +34,8 @@ public sealed class SweepStore(NpgsqlDataSource database)
 {
     private const int Page = 40;
 
-    private const string Columns = "id, machine_id as \"MachineId\", process, wire, gas, volts, run, finding, run_at as \"RunAt\"";
+    private const string Columns =
+        "id, machine_id as \"MachineId\", process, wire, gas, volts, stick_out_mm as \"StickOut\", run, finding, run_at as \"RunAt\"";
 
     /// <summary>Adds a sweep, and fits its window anew; the same id again changes nothing.</summary>
     /// <param name="sweep">The sweep; its time is not looked at where <paramref name="at"/> is null.</param>
@@ -46,8 +49,8 @@ public sealed class SweepStore(NpgsqlDataSource database)
         await connection.AddOnceAsync(
             "sweep",
             """
-            insert into sweep (id, machine_id, process, wire, gas, volts, run, finding, run_by, run_at, sent)
-            values (@Id, @MachineId, @process, @wire, @gas, @volts, @run, @finding, @by, coalesce(@at, now()), @sent)
+            insert into sweep (id, machine_id, process, wire, gas, volts, stick_out_mm, run, finding, run_by, run_at, sent)
+            values (@Id, @MachineId, @process, @wire, @gas, @volts, @stickOut, @run, @finding, @by, coalesce(@at, now()), @sent)
                 on conflict (id) do nothing
             """,
             new
@@ -58,6 +61,7 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 wire = EnumText.Of(sweep.Arc.Wire),
                 gas = EnumText.Of(sweep.Arc.Gas),
                 volts = sweep.Volts.Volts,
+                stickOut = sweep.StickOut?.Mm,
                 run = new Jsonb<SweepRun>(sweep.Run),
                 finding = new Jsonb<SweepFinding>(sweep.Finding),
                 by,
@@ -122,6 +126,7 @@ public sealed class SweepStore(NpgsqlDataSource database)
         string Wire,
         string Gas,
         double Volts,
+        double? StickOut,
         string Run,
         string Finding,
         DateTime RunAt
@@ -133,6 +138,7 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 MachineId,
                 new WireArc(EnumText.Read<Process>(Process), EnumText.Read<Wire>(Wire), EnumText.Read<Gas>(Gas)),
                 Voltage.FromVolts(Volts),
+                StickOut is { } mm ? Length.FromMm(mm) : null,
                 Jsonb.Read<SweepRun>(Run),
                 Jsonb.Read<SweepFinding>(Finding),
                 RunAt

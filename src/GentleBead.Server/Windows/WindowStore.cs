@@ -90,18 +90,20 @@ public sealed class WindowStore(NpgsqlDataSource database)
         string? Cause,
         string? Verdict,
         string? Finding,
+        double? StickOut,
         long Seq
     );
 
     // The newest beads with a sound and the newest sweeps of an arc on a machine.
     private const string Points = """
         (select volts as "Volts", wire_feed_m_per_min as "WireFeed", sound as "Sound", cause as "Cause",
-             coalesce(ruled, verdict) as "Verdict", null as "Finding", seq as "Seq" from bead_verdict
+             coalesce(ruled, verdict) as "Verdict", null as "Finding",
+             null as "StickOut", seq as "Seq" from bead_verdict
          where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and not withdrawn
              and sound is not null and volts is not null
          order by seq desc limit @newest)
         union all
-        (select volts, null, null, null, null, finding, 0 from sweep
+        (select volts, null, null, null, null, finding, stick_out_mm, 0 from sweep
          where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and withdrawn_at is null
              order by seq desc limit @newest)
         """;
@@ -136,7 +138,10 @@ public sealed class WindowStore(NpgsqlDataSource database)
             if (row.Finding is { } finding)
             {
                 var fade = LearnedWindow.Fade(sweeps++);
-                points.AddRange(Jsonb.Read<SweepFinding>(finding).OnBand(volts).Select(point => point with { Weight = fade }));
+                Length? stickOut = row.StickOut is { } mm ? Length.FromMm(mm) : null;
+                points.AddRange(
+                    Jsonb.Read<SweepFinding>(finding).OnBand(arc, volts, stickOut).Select(point => point with { Weight = fade })
+                );
             }
             else if (
                 BeadOnBand.Point(

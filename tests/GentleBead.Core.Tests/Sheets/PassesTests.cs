@@ -128,6 +128,24 @@ public class PassesTests
         ["Drag"] = "A right-hander drags from left to right, a left-hander from right to left.",
     };
 
+    // Common practice, no source, as above: who said which hand is told that one way.
+    [Theory]
+    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Hand.Right, "from right to left")]
+    [InlineData(Process.GmawShortCircuit, Wire.Solid08, Gas.ArgonCarbon25, Hand.Left, "from left to right")]
+    [InlineData(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, Hand.Right, "from left to right")]
+    [InlineData(Process.FcawSelfShielded, Wire.SelfShielded09, Gas.None, Hand.Left, "from right to left")]
+    [InlineData(Process.GtawDc, null, Gas.Argon, Hand.Left, "from left to right")]
+    public void A_students_own_hand_is_told_its_own_way_and_no_other(Process process, Wire? wire, Gas gas, Hand hand, string way)
+    {
+        Sheet In(Position position) =>
+            Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Gas: gas), hand: hand));
+        var said = In(Position.Horizontal).Direction.ToString();
+        Assert.EndsWith($"that is {way}.", said, StringComparison.Ordinal);
+        Assert.DoesNotContain("hander", said, StringComparison.Ordinal);
+        // Up and down is the same for either.
+        Assert.DoesNotContain("hand", In(Position.VerticalUp).Direction.ToString(), StringComparison.Ordinal);
+    }
+
     // Common practice, no source: two-step for short beads, four-step for long runs, a spot timer for plugs; the line is emptied on purge
     // once the cylinder is shut, and only then the machine goes off.
     [Theory]

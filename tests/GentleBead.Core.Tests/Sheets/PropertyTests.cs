@@ -29,7 +29,8 @@ public class PropertyTests
         from position in Gen.Elements(Enum.GetValues<PositionRule>())
         from direction in Gen.Elements(Enum.GetValues<DirectionRule>())
         from motion in Gen.Elements(Enum.GetValues<Motion>())
-        select new WayOfSetting(pair, position, direction, motion)
+        from wire in Gen.Elements(Enum.GetValues<WireRule>())
+        select new WayOfSetting(pair, position, direction, motion, wire)
     );
 
     /// <summary>Dials with two to six rising readings.</summary>

@@ -1,6 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
 using GentleBead.Core.Windows;
@@ -12,6 +13,7 @@ public class TrialEdgeTests
 {
     private static readonly DateTimeOffset Eight = new(2026, 3, 2, 20, 0, 0, TimeSpan.Zero);
     private static readonly Sheet T = Room.Sheet(machine: Room.Digital);
+    private static readonly WireArc Dip = WireArc.Dip(Core.Stock.Wire.Solid08);
     private static readonly TrialPlan Wire = TrialPlans.Make(new(TrialKind.WireLadder), T, Room.Digital, WayOfSetting.Usual).Value!;
 
     private static Evidence Pace(double mmPerMin, double? stickOut = null) =>
@@ -148,6 +150,7 @@ public class TrialEdgeTests
                 ]
             ),
             dials!,
+            Dip,
             Voltage.FromVolts(18)
         );
         // Two marks a second from 20: 5 s is 30, 18 s is 56.
@@ -161,7 +164,7 @@ public class TrialEdgeTests
     public void Only_what_broke_up_after_it_smoothed_ends_the_band()
     {
         Assert.True(Dials.TryFit(Room.KnobAndTaps, out var dials, out _));
-        SweepFinding Of(params SweepEvent[] events) => SweepFinding.Of(new(20, 70, 25, events), dials!, Voltage.FromVolts(18));
+        SweepFinding Of(params SweepEvent[] events) => SweepFinding.Of(new(20, 70, 25, events), dials!, Dip, Voltage.FromVolts(18));
         Assert.Null(Of(new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 2)).BreaksUp);
         Assert.Null(Of(new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 5)).BreaksUp);
         Assert.Null(Of(new(SweepMark.Smooths, 5), new SweepEvent(SweepMark.Smooths, 13)).BreaksUp);
@@ -176,19 +179,45 @@ public class TrialEdgeTests
         Assert.True(Dials.TryFit(Room.KnobAndTaps, out var dials, out _));
         var volts = Voltage.FromVolts(18);
         var run = new SweepRun(20, 70, 25, [new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 15)]);
-        var both = SweepFinding.Of(run, dials!, volts);
+        var both = SweepFinding.Of(run, dials!, Dip, volts);
         Assert.Equal(
             [
                 new WindowPoint(both.Smooths!.Value, volts, BandEvidence.TopEdge),
                 new WindowPoint(both.BreaksUp!.Value, volts, BandEvidence.BottomEdge),
             ],
-            both.OnBand(volts)
+            both.OnBand(Dip, volts, null)
         );
         Assert.Equal(
             [BandEvidence.BottomEdge],
-            SweepFinding.Of(run with { Events = [new(SweepMark.BreaksUp, 15)] }, dials!, volts).OnBand(volts).Select(point => point.Says)
+            SweepFinding
+                .Of(run with { Events = [new(SweepMark.BreaksUp, 15)] }, dials!, Dip, volts)
+                .OnBand(Dip, volts, null)
+                .Select(point => point.Says)
         );
-        Assert.Empty(SweepFinding.Of(run with { Events = [] }, dials!, volts).OnBand(volts));
+        Assert.Empty(SweepFinding.Of(run with { Events = [] }, dials!, Dip, volts).OnBand(Dip, volts, null));
+    }
+
+    [Fact]
+    public void A_sweep_on_a_rest_says_where_its_band_lies_close_up_and_the_window_learns_that()
+    {
+        Assert.True(Dials.TryFit(Room.KnobAndTaps, out var dials, out _));
+        var (volts, rest) = (Voltage.FromVolts(18), Length.FromMm(19));
+        var run = new SweepRun(20, 70, 25, [new(SweepMark.Smooths, 5), new(SweepMark.BreaksUp, 15)]);
+        var found = SweepFinding.Of(run, dials!, Dip, volts, rest);
+        Assert.All(
+            found.OnBand(Dip, volts, null).Zip(found.OnBand(Dip, volts, rest)),
+            edge =>
+            {
+                Assert.Equal(HeldVolts.WireAt(edge.First.WireFeed, rest, Dip.UsualStickOut, Dip), edge.Second.WireFeed);
+                Assert.Equal(edge.First.Says, edge.Second.Says);
+            }
+        );
+        var middle = HeldVolts.WireAt(found.Middle!.Value, rest, Dip.UsualStickOut, Dip);
+        var told = Core.Words.Said.Say($"The tip stood {rest} off: at {Dip.UsualStickOut} that middle lies at {middle}.").ToString();
+        Assert.EndsWith(told, found.Learned.ToString(), StringComparison.Ordinal);
+        // At the sheet's own stick-out there is nothing to add, nor where nothing was marked.
+        Assert.DoesNotContain("tip", SweepFinding.Of(run, dials!, Dip, volts, Dip.UsualStickOut).Learned.ToString());
+        Assert.DoesNotContain("tip", SweepFinding.Of(run with { Events = [] }, dials!, Dip, volts, rest).Learned.ToString());
     }
 
     [Theory]

@@ -238,14 +238,16 @@ public class TrialTests
         // 20 to 70 in 25 s is 2 marks a second: 5 s is mark 30, 15 s is mark 50.
         var run = new SweepRun(20, 70, 25, [new(SweepMark.BreaksUp, 15), new(SweepMark.Smooths, 5)]);
         Assert.Empty(run.Problems(Room.KnobAndTaps.WireControl!));
-        var found = SweepFinding.Of(run, dials!, Voltage.FromVolts(18));
+        var found = SweepFinding.Of(run, dials!, WireArc.Dip(Wire.Solid08), Voltage.FromVolts(18));
         Assert.Equal(dials!.WireFeedAt(30).Value, found.Smooths!.Value.MPerMin, 1e-9);
         Assert.Equal(dials.WireFeedAt(50).Value, found.BreaksUp!.Value.MPerMin, 1e-9);
         Assert.Contains("ran smooth from", found.Learned.ToString(), StringComparison.Ordinal);
-        Assert.Null(SweepFinding.Of(run with { Events = [] }, dials, Voltage.FromVolts(18)).Middle);
+        Assert.Null(SweepFinding.Of(run with { Events = [] }, dials, WireArc.Dip(Wire.Solid08), Voltage.FromVolts(18)).Middle);
         Assert.Contains(
             "did not break up",
-            SweepFinding.Of(run with { Events = [new(SweepMark.Smooths, 5)] }, dials, Voltage.FromVolts(18)).Learned.ToString(),
+            SweepFinding
+                .Of(run with { Events = [new(SweepMark.Smooths, 5)] }, dials, WireArc.Dip(Wire.Solid08), Voltage.FromVolts(18))
+                .Learned.ToString(),
             StringComparison.Ordinal
         );
         foreach (

@@ -9,6 +9,7 @@ import { useBeadFile } from '../features/beads/useBeads';
 import { useEarlier } from '../features/beads/useEarlier';
 import { VerdictSummary } from '../features/judging/VerdictPanel';
 import { useMe } from '../shared/useMe';
+import { HandChoice } from '../features/people/HandChoice';
 import { TestWeldList } from '../features/testWelds/TestWeldList';
 import { RackOf } from './RackPage';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
@@ -36,6 +37,7 @@ export function MyWorkPage() {
             {boothNumber ? `You stand at booth ${boothNumber}` : 'You stand at no booth yet'}
           </p>
         </div>
+        <HandChoice studentId={me.id} title="You hold the torch in" hand={me.hand ?? null} />
       </div>
       {!coupon ? (
         <div className="panel empty">

@@ -9,6 +9,7 @@ import { day } from '../shared/units';
 import { usePages } from '../shared/usePages';
 import { CouponPlate } from '../features/beads/CouponPlate';
 import { useEarlier } from '../features/beads/useEarlier';
+import { HandChoice } from '../features/people/HandChoice';
 import { jobLine } from '../features/sheets/SheetView';
 
 type Rack = Schemas['Rack'];
@@ -18,21 +19,21 @@ const useRack = (studentId: string) =>
   usePages<
     Rack['coupons'][number],
     number,
-    { items: Rack['coupons']; more: number | null; student: Rack['student'] }
+    { items: Rack['coupons']; more: number | null; student: Rack['student']; hand: Rack['hand'] }
   >(['room', 'rack', studentId], async (before, signal) => {
-    const { coupons, more, student } = await answer(
+    const { coupons, more, student, hand } = await answer(
       api.GET('/api/sheets/rack/{studentId}', {
         params: { path: { studentId }, query: { before } },
         signal,
       }),
     );
-    return { items: coupons, more, student };
+    return { items: coupons, more, student, hand };
   });
 
 /** An instructor's look at one student's term. */
 export function RackPage() {
   const { studentId = '' } = useParams();
-  const student = useRack(studentId).first?.student;
+  const whose = useRack(studentId).first;
   return (
     <>
       <div className="page-head">
@@ -40,9 +41,10 @@ export function RackPage() {
           <IconArrowLeft />
         </Link>
         <div>
-          <h1>{student?.name ?? 'Rack'}</h1>
+          <h1>{whose?.student.name ?? 'Rack'}</h1>
           <p className="quiet">Every coupon, newest first</p>
         </div>
+        {whose && <HandChoice studentId={studentId} title="Holds the torch in" hand={whose.hand} />}
       </div>
       <RackOf studentId={studentId} />
     </>

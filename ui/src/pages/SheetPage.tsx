@@ -30,7 +30,7 @@ export function SheetPage() {
   const { session, booth, machine, student, coupon } = useBoothData();
   const [job, setJob] = useState<Job>(() => firstJob(coupon));
   const set = (change: Partial<Job>) => setJob((before) => ({ ...before, ...change }));
-  const computed = useSheet(job, booth.id);
+  const computed = useSheet(job, booth.id, session.id);
   const refused = computed.error instanceof Refused ? computed.error : null;
   const typed = (job.thickness ?? '').trim() !== '';
   const sheet = typed && !refused ? computed.data : undefined;

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
-import { moment } from '../shared/units';
+import { moment, useTypedUnits } from '../shared/units';
 import { everyMark, isListed, readMark } from '../features/machines/marks';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { useRecordSweep, useSweeps, useWithdrawSweep } from '../features/trials/useTrials';
@@ -49,6 +49,9 @@ function Sweep(props: {
   const [from, setFrom] = useState<number | string>(around(wire, (marks?.wire.mark ?? 0) * 0.35));
   const [to, setTo] = useState<number | string>(around(wire, (marks?.wire.mark ?? wire.highestMark) * 1.8));
   const [pace, setPace] = useState<number | string>(25);
+  const [stickOut, setStickOut] = useState<number | string>('');
+  const { unit, number, per } = useTypedUnits(stickOut !== '');
+  const stickOutMm = stickOut === '' ? null : Number(stickOut) / per('length');
   const [unfilled, setUnfilled] = useState(false);
   const [running, setRunning] = useState<Running>();
   const [now, setNow] = useState(0);
@@ -90,6 +93,7 @@ function Sweep(props: {
         sheetId: sheet.id,
         voltMark: Number(voltMark),
         volts: null,
+        stickOutMm,
         run: { fromMark: Number(from), toMark: Number(to), seconds: took, events: running.events },
       },
     };
@@ -185,6 +189,17 @@ function Sweep(props: {
             suffix=" s"
             error={fields['run.seconds'] ?? (unfilled && pace === '' ? 'How long?' : undefined)}
           />
+          <NumberInput
+            label="Stick-out, if not the sheet's"
+            size="lg"
+            hideControls
+            disabled={running !== undefined}
+            placeholder={number('length', sheet.body.pair?.stickOut.aimMm ?? 0)}
+            value={stickOut}
+            onChange={setStickOut}
+            suffix={` ${unit('length')}`}
+            error={fields.stickOutMm}
+          />
         </div>
         <button
           type="button"
@@ -236,6 +251,7 @@ function Sweep(props: {
                     body: {
                       ...ready.body,
                       voltMark: Number(voltMark),
+                      stickOutMm,
                       run: { ...ready.body.run, fromMark: Number(from), toMark: Number(to) },
                     },
                   })
@@ -254,6 +270,12 @@ function Sweep(props: {
         <p className="quiet">
           A helper turns the knob evenly while the student welds on scrap; on a machine that must not be
           turned under load, sweep by short beads instead: a staircase.
+        </p>
+        <p className="quiet">
+          Alone: a hand rest, or a piece of tube tacked to thick clean scrap, holds the tip about{' '}
+          {number('length', 19)} {unit('length')} off; one hand keeps the bead going, the other turns the
+          wire. Note the stick-out: the band found is moved to the sheet's own. Watch the light: it stands
+          still where the arc is set right. Do not judge penetration by this bead.
         </p>
       </section>
       <section className="panel stack" aria-label="Sweeps on this machine">

@@ -132,6 +132,10 @@ export const waysOfSetting = {
     title: 'Vertical and overhead',
     words: { oneThinner: 'One plate thinner', twoThinner: 'Two plates thinner', same: 'The same everywhere' },
   },
+  wire: {
+    title: 'Wire for the amps',
+    words: { factor: 'Simple factor', meltingRate: 'Melting rate, with the stick-out' },
+  },
   direction: { title: 'Torch', words: { pushOnly: 'Always push', either: 'Push or drag' } },
   motion: {
     title: 'Hand',
@@ -143,8 +147,13 @@ export const waysOfSetting = {
     },
   },
 } satisfies {
-  [K in keyof Schemas['WayOfSetting']]: { title: string; words: Words<Schemas['WayOfSetting'][K]> };
+  [K in keyof Schemas['WayOfSetting']]-?: {
+    title: string;
+    words: Words<NonNullable<Schemas['WayOfSetting'][K]>>;
+  };
 };
+
+export const hands: Words<Schemas['Hand']> = { right: 'Right hand', left: 'Left hand' };
 
 export const verdicts: Words<Schemas['Verdict']> = {
   right: 'Right',

@@ -36,7 +36,7 @@ export function WayOfSettingPanel() {
             size="md"
             allowDeselect={false}
             data={Object.entries(waysOfSetting[part].words).map(([value, label]) => ({ value, label }))}
-            value={data[part]}
+            value={data[part] ?? null}
             onChange={(value) => value && save.mutate({ ...data, [part]: value })}
           />
         ))}

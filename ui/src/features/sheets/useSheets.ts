@@ -16,11 +16,12 @@ export const asTyped = (job: Schemas['Job']): Job => ({
   polarity: job.polarity ?? null,
 });
 
-/** The sheet for a job, anew with every key. */
-export const useSheet = (job: Job, boothId: string) =>
+/** The sheet for a job, for whoever stands at the booth, anew with every key. */
+export const useSheet = (job: Job, boothId: string, sessionId: string) =>
   useQuery({
-    queryKey: ['room', 'compute', boothId, job],
-    queryFn: ({ signal }) => answer(api.POST('/api/sheets/compute', { body: { job, boothId }, signal })),
+    queryKey: ['room', 'compute', boothId, sessionId, job],
+    queryFn: ({ signal }) =>
+      answer(api.POST('/api/sheets/compute', { body: { job, boothId, sessionId }, signal })),
     enabled: (job.thickness ?? '').trim() !== '',
     placeholderData: keepPreviousData,
     retry: false,

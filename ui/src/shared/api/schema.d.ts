@@ -603,6 +603,73 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/students/{id}/hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HandChoice"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/me/way-of-setting": {
         parameters: {
             query?: never;
@@ -7817,11 +7884,20 @@ export interface components {
             enteredAt: string;
             rows: components["schemas"]["ChartComparison"][];
         };
-        /** @description A job to compute, in the marks of a booth's machine when one is named. */
+        /** @description A job to compute. */
         ComputeRequest: {
+            /** @description The job. */
             job: components["schemas"]["JobRequest"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description In the marks of which booth's machine; left out, without marks.
+             */
             boothId: null | string;
+            /**
+             * Format: uuid
+             * @description For whoever stands there in which session; left out, for either hand.
+             */
+            sessionId?: null | string;
         };
         /** @description One control of a machine: its marks and what has been measured at them. */
         Control: {
@@ -8194,6 +8270,12 @@ export interface components {
          * @description Shielding gas flow. Held in litres per minute.
          */
         GasFlow: number;
+        /** @enum {unknown} */
+        Hand: "right" | "left";
+        /** @description The hand that holds the torch; null where it is not said. */
+        HandChoice: {
+            hand: null | components["schemas"]["Hand"];
+        };
         /** @description What is heard in a recording. */
         HeardArc: {
             sound: null | components["schemas"]["Sound"];
@@ -9076,7 +9158,7 @@ export interface components {
         };
         /** @description Where another way of setting differs for this job. */
         OtherWay: {
-            /** @description What it is about: "Pair", "Position", "Direction". */
+            /** @description What it is about: "Pair", "Wire", "Position", "Direction". */
             between: string;
             /** @description What the other way would set, and by how much it differs. */
             text: components["schemas"]["Said"];
@@ -9266,6 +9348,7 @@ export interface components {
             role: components["schemas"]["Role"];
             /** @description Units they read first. */
             units: components["schemas"]["Units"];
+            hand?: null | components["schemas"]["Hand"];
         };
         /** @description A person as the screens show them. */
         PersonName: {
@@ -9441,6 +9524,7 @@ export interface components {
         Rack: {
             /** @description Whose. */
             student: components["schemas"]["PersonName"];
+            hand: null | components["schemas"]["Hand"];
             /** @description The coupons. */
             coupons: components["schemas"]["RackCoupon"][];
             /**
@@ -9662,6 +9746,7 @@ export interface components {
             arc: components["schemas"]["WireArc"];
             /** @description The volts held. */
             volts: components["schemas"]["Voltage"];
+            stickOutMm: null | components["schemas"]["Length"];
             /** @description Marks and clock. */
             run: components["schemas"]["SweepRun"];
             /** @description What it found. */
@@ -10030,6 +10115,11 @@ export interface components {
             volts: null | components["schemas"]["Voltage"];
             /** @description The run. */
             run: components["schemas"]["SweepRun"];
+            /**
+             * Format: double
+             * @description Tip to work while it was run, 3 to 40 mm; left out, the sheet's own.
+             */
+            stickOutMm?: null | number;
         };
         /** @description A wire sweep as it was run: volts held, the wire control turned evenly from one mark to another. */
         SweepRun: {
@@ -10506,6 +10596,8 @@ export interface components {
             direction: components["schemas"]["DirectionRule"];
             /** @description What the hand does. */
             motion: components["schemas"]["Motion"];
+            /** @description How current and wire feed speed go together; what was kept before there was a choice is by the factor. */
+            wire?: components["schemas"]["WireRule"];
         };
         /** @description What the sign-in screen needs to know before anybody is signed in. */
         Welcome: {
@@ -10625,6 +10717,12 @@ export interface components {
          * @enum {unknown}
          */
         WireKind: "solidSteel" | "stainless" | "aluminium" | "selfShielded" | "gasShielded";
+        /**
+         * @description How current and wire feed speed go together.
+         * @default factor
+         * @enum {unknown}
+         */
+        WireRule: "factor" | "meltingRate";
         /** @description Takes something back that was noted by mistake, or puts it back; it stays in the records either way. */
         Withdrawal: {
             /** @description Whether it is taken back; false puts it back. */
