@@ -40,7 +40,7 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Practice");
         page.Click("Arc bench");
         page.Click("Set it as the sheet says", startsWith: true);
-        page.See("Even crackle");
+        page.See("An even crackle.");
         page.Click("Strike the arc");
         page.See("Break the arc");
         double Amps() =>
@@ -51,11 +51,11 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         // Volts down: it stubs. Up past right: a long soft arc.
         for (var press = 0; press < 16; press++)
             page.Press(Keys.ArrowDown);
-        page.See("Popping, stubbing");
+        page.See("Loud pops, stubbing.");
         page.See("Lies on the plate");
         for (var press = 0; press < 32; press++)
             page.Press(Keys.ArrowUp);
-        page.See("Hiss");
+        page.See("Hiss, long soft arc.");
         var before = Amps();
         // On the knob itself a page is five steps.
         page.Run<object?>("document.querySelector('[role=slider][aria-label=Wire]').focus()");
@@ -65,7 +65,7 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         // In spray no drop reaches the puddle on the wire.
         page.Choose("Process", "MIG spray");
         page.See("0 short circuits a second");
-        page.See("Hiss");
+        page.See("A smooth hiss, as spray should.");
         page.Click("Hide a fault");
         page.See("What is wrong?");
         page.Click("Worn tip");
@@ -73,6 +73,32 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
             () => page.Text.Contains("Listen again", StringComparison.Ordinal) || page.Text.Contains("Right:", StringComparison.Ordinal),
             "a word on the guess"
         );
+    }
+
+    [Fact]
+    public void A_tungstens_arc_has_amps_and_a_length_and_no_wire_to_turn()
+    {
+        using var page = new Page(school.Server.Address).StepInAs("Wynn Okafor");
+        page.Click("Practice");
+        page.Click("Arc bench");
+        page.Choose("Process", "TIG, DC");
+        page.See("Near silence, a faint steady hiss.");
+        page.SeeNot("short circuits a second");
+        page.Click("Set it as the sheet says", startsWith: true);
+        Page.Until(() => page.Texts("[aria-label='Meters'] b")[1] == "126 A", "the sheet's amps on the meter");
+        for (var press = 0; press < 6; press++)
+            page.Press(Keys.ArrowLeft);
+        Page.Until(() => page.Texts("[aria-label='Meters'] b")[1] == "120 A", "six amps less");
+        // The arc drawn out: volts up, a hiss.
+        page.Run<object?>("document.querySelector('[role=slider][aria-label=\"Arc length\"]').focus()");
+        page.Press(Keys.End);
+        page.See("A loud hiss.");
+        page.Choose("Process", "TIG, AC");
+        page.See("A steady buzz.");
+        page.Click("Hide a fault");
+        page.See("Gas lost");
+        page.SeeNot("Worn tip");
+        page.SeeNot("Wrong polarity");
     }
 
     [Fact]

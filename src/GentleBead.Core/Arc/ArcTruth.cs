@@ -1,4 +1,6 @@
 using GentleBead.Core.Beads;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Stock;
 
 namespace GentleBead.Core.Arc;
 
@@ -20,11 +22,23 @@ public static class ArcTruth
         HeaviestCrackle = 4,
         MostHeavy = 22;
 
+    /// <summary>A sound in the words of its process: what is a rattle in one is right in another.</summary>
+    /// <param name="sound">The sound; null on the border between two.</param>
+    /// <param name="process">In which process.</param>
+    public static Said Words(Sound? sound, Process process) =>
+        sound is { } named ? Say($"{Modes.WordsOf(named, process):capital}.") : Say($"Between two sounds.");
+
+    // A tungsten's arc is about as long as the tungsten is thick: up to this long it is quiet, from that long it hisses, mm.
+    private const double QuietArc = 4,
+        LongArc = 5;
+
     /// <summary>The sound's name, or null where it is on the border between two.</summary>
-    /// <param name="trace">An arc of a fed wire, two seconds or more.</param>
+    /// <param name="trace">An arc, of a fed wire two seconds or more.</param>
     public static Sound? Of(ArcTrace trace)
     {
         ArgumentNullException.ThrowIfNull(trace);
+        if (trace.Setting.Amps is not null)
+            return OfTungsten(trace.Setting);
         var shorts = trace.Events.Where(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub).ToArray();
         var rate = shorts.Length / trace.Seconds;
         var stubs = shorts.Count(one => one.Kind == ArcEventKind.Stub) / trace.Seconds;
@@ -38,6 +52,12 @@ public static class ArcTruth
             return Sound.Rattle;
         return name == Sound.Sputter || (name == Sound.Rattle && shorts.Average(one => one.DropMm3) < HeavyDrop) ? null : name;
     }
+
+    private static Sound? OfTungsten(ArcSetting setting) =>
+        setting.Faults.Count > 0 ? Sound.Sputter
+        : setting.StickOut.Mm <= QuietArc ? Sound.EvenCrackle
+        : setting.StickOut.Mm >= LongArc ? Sound.Hiss
+        : null;
 
     /// <summary>The name by counts alone, or null on the border between two.</summary>
     /// <param name="rate">Short circuits a second, stubs among them.</param>

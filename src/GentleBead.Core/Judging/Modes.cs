@@ -33,11 +33,11 @@ internal sealed record Mode(
 /// <summary>Each process has its own right sound, and shows its causes in its own way. Common practice, no source.</summary>
 internal static class Modes
 {
-    private static readonly Dictionary<Sound, (Sign, Said)> AsInShortCircuit = [];
+    private static readonly Dictionary<Sound, (Sign, Said)> Frying = new() { [Sound.EvenCrackle] = (EvenCrackle, Say($"an even crackle")) };
 
     private static readonly Dictionary<Sign, double> AsInTheTable = [];
 
-    private static readonly Mode ShortCircuit = new(AsInShortCircuit, [], [Cause.WrongDirection, Cause.UnderTransition]);
+    private static readonly Mode ShortCircuit = new(Frying, [], [Cause.WrongDirection, Cause.UnderTransition]);
 
     private static readonly Mode Globular = new(
         new Dictionary<Sound, (Sign, Said)>

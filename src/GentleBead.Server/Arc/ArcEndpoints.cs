@@ -86,7 +86,8 @@ public sealed record TraceView(double Seconds, IReadOnlyList<double> Volts, IRea
 /// <param name="MeanVolts">Mean volts.</param>
 /// <param name="MeanAmps">Mean amps.</param>
 /// <param name="ShortRate">Short circuits a second.</param>
-/// <param name="Sound">What it sounds like; null on the border between two sounds, and for TIG.</param>
+/// <param name="Sound">What it sounds like; null on the border between two sounds.</param>
+/// <param name="Heard">The same in the words of its process.</param>
 /// <param name="Bead">The bead it would leave.</param>
 /// <param name="Band">The trade's smooth band at this wire speed; null for TIG.</param>
 /// <param name="Wav">The sound, a WAV file.</param>
@@ -96,6 +97,7 @@ public sealed record ArcRun(
     Current MeanAmps,
     double ShortRate,
     Sound? Sound,
+    Said Heard,
     SimulatedBead Bead,
     Window<Voltage>? Band,
     byte[] Wav
@@ -130,12 +132,14 @@ public static class ArcEndpoints
     {
         var trace = ArcTrace.Of(setting, Seconds, Rate, seed);
         var fed = setting.Wire is { } wire ? new WireArc(setting.Process, wire, setting.Gas) : (WireArc?)null;
+        var sound = ArcTruth.Of(trace);
         return new ArcRun(
             TraceView.Of(trace),
             Voltage.FromVolts(trace.MeanVolts),
             Current.FromAmps(trace.MeanAmps),
             trace.Events.Count(one => one.Kind is ArcEventKind.Short or ArcEventKind.Stub) / trace.Seconds,
-            fed is null ? null : ArcTruth.Of(trace),
+            sound,
+            ArcTruth.Words(sound, setting.Process),
             SimulatedBead.From(trace),
             fed is { } arc ? SmoothBand.At(setting.WireFeed, arc) : null,
             WavFile.Write(new Waveform(Rate, ArcSound.Of(trace, seed)))

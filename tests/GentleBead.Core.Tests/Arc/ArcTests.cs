@@ -386,4 +386,36 @@ public class ArcTests
             }
         }
     }
+
+    // Common practice, no source: a tungsten's arc is near silent, on AC it buzzes; drawn long it hisses, dirty or without gas it sputters.
+    [Theory]
+    [InlineData(Process.GtawDc, 2.4, null, "Near silence, a faint steady hiss.")]
+    [InlineData(Process.GtawAc, 2.4, null, "A steady buzz.")]
+    [InlineData(Process.GtawDc, 8, null, "A loud hiss.")]
+    [InlineData(Process.GtawDc, 4.5, null, "Between two sounds.")]
+    [InlineData(Process.GtawDc, 2.4, ArcFault.GasLost, "Sputter")]
+    [InlineData(Process.GtawAc, 2.4, ArcFault.Scale, "Sputter")]
+    public void A_tungstens_arc_is_named_in_its_own_words(Process process, double length, ArcFault? fault, string says)
+    {
+        var trace = Run(
+            Dip(200, 18, stickOut: length, faults: fault is { } one ? [one] : []) with
+            {
+                Process = process,
+                Wire = null,
+                Gas = Gas.Argon,
+                Amps = Current.FromAmps(100),
+            },
+            seconds: 2
+        );
+        Assert.StartsWith(says, ArcTruth.Words(ArcTruth.Of(trace), process).ToString(), StringComparison.OrdinalIgnoreCase);
+    }
+
+    // What is right in one process is a fault in another.
+    [Fact]
+    public void A_hiss_is_right_in_spray_and_a_long_arc_in_short_circuit()
+    {
+        Assert.Equal("A smooth hiss, as spray should.", $"{ArcTruth.Words(Sound.Hiss, Process.GmawSpray)}");
+        Assert.Equal("An even crackle.", $"{ArcTruth.Words(Sound.EvenCrackle, Process.GmawShortCircuit)}");
+        Assert.StartsWith("Hiss", $"{ArcTruth.Words(Sound.Hiss, Process.GmawShortCircuit)}", StringComparison.Ordinal);
+    }
 }

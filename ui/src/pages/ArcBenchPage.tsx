@@ -4,123 +4,33 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
 import { useUnits } from '../shared/units';
-import { gases, processes, wireSize } from '../shared/words';
+import { gases, metals, processes, wireSize } from '../shared/words';
 import { BeadGlyph } from '../features/judging/BeadGlyph';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
-import { evidence } from '../shared/words';
+import { useSay } from '../shared/words/useSay';
 import { PracticeTabs } from './PracticeTabs';
 import { ArcControls } from '../features/arc/ArcControls';
+import { begin, type Fault, faults, faultsOf, setups } from '../features/arc/setups';
 import type { Arc } from '../features/arc/useArc';
 import '../features/arc/arc.css';
 
 const plates = ['1', '1.5', '2', '3.2', '5', '6', '10'];
-type Setup = Pick<Arc, 'wire' | 'gas' | 'wireFeedMPerMin' | 'volts' | 'stickOutMm' | 'plateMm'> & {
-  wires: Schemas['Wire'][];
-  gases: Schemas['Gas'][];
-};
 
-/** Where the bench begins in each process, and what it can be loaded with. */
-const setups = {
-  gmawShortCircuit: {
-    wire: 'solid08',
-    gas: 'argonCarbon25',
-    wireFeedMPerMin: 4.6,
-    volts: 16,
-    stickOutMm: 10,
-    plateMm: 3.2,
-    wires: ['solid06', 'solid08', 'solid09', 'solid10', 'solid12'],
-    gases: ['argonCarbon25', 'argonCarbon18', 'carbon'],
-  },
-  gmawGlobular: {
-    wire: 'solid08',
-    gas: 'argonCarbon25',
-    wireFeedMPerMin: 9,
-    volts: 24,
-    stickOutMm: 12,
-    plateMm: 6,
-    wires: ['solid08', 'solid09', 'solid12'],
-    gases: ['argonCarbon25', 'carbon'],
-  },
-  gmawSpray: {
-    wire: 'solid09',
-    gas: 'argonCarbon10',
-    wireFeedMPerMin: 10.5,
-    volts: 26,
-    stickOutMm: 17,
-    plateMm: 6,
-    wires: ['solid09', 'solid10', 'solid12'],
-    gases: ['argonCarbon10', 'argonOxygen2', 'argonCarbon2'],
-  },
-  gmawPulsed: {
-    wire: 'solid09',
-    gas: 'argonCarbon10',
-    wireFeedMPerMin: 6,
-    volts: 23,
-    stickOutMm: 17,
-    plateMm: 3.2,
-    wires: ['solid09', 'solid10', 'solid12'],
-    gases: ['argonCarbon10', 'argonCarbon2'],
-  },
-  fcawSelfShielded: {
-    wire: 'selfShielded09',
-    gas: 'none',
-    wireFeedMPerMin: 2.6,
-    volts: 15,
-    stickOutMm: 15,
-    plateMm: 3.2,
-    wires: ['selfShielded08', 'selfShielded09', 'selfShielded12'],
-    gases: ['none'],
-  },
-  fcawGasShielded: {
-    wire: 'gasShielded12',
-    gas: 'argonCarbon25',
-    wireFeedMPerMin: 7.6,
-    volts: 26,
-    stickOutMm: 19,
-    plateMm: 6,
-    wires: ['gasShielded09', 'gasShielded12'],
-    gases: ['argonCarbon25', 'carbon'],
-  },
-} satisfies Partial<Record<Schemas['Process'], Setup>>;
-type Fed = keyof typeof setups;
+const start: Arc = { ...begin('gmawShortCircuit'), travelMmPerMin: 300, joint: 'beadOnPlate', faults: [] };
 
-const begin = (process: Fed): Partial<Arc> => {
-  const { wire, gas, wireFeedMPerMin, volts, stickOutMm, plateMm } = setups[process];
-  return { process, wire, gas, wireFeedMPerMin, volts, stickOutMm, plateMm };
-};
-const faults = {
-  none: 'Nothing',
-  gasLost: 'Gas lost',
-  scale: 'Scale',
-  wornTip: 'Worn tip',
-  wrongPolarity: 'Wrong polarity',
-} as const;
-type Fault = keyof typeof faults;
-
-const start: Arc = {
-  process: 'gmawShortCircuit',
-  wire: 'solid08',
-  gas: 'argonCarbon25',
-  wireFeedMPerMin: 4.6,
-  volts: 16,
-  stickOutMm: 10,
-  travelMmPerMin: 300,
-  plateMm: 3.2,
-  joint: 'beadOnPlate',
-  metal: 'mildSteel',
-  amps: null,
-  faults: [],
-};
-
-/** The arc bench: turn wire and volts, hear the arc, see trace and bead, compare with the sheet, guess a hidden fault. */
+/**
+ * The arc bench: turn wire and volts, or a tungsten's amps and arc length; hear the arc, see trace and bead, compare with the sheet,
+ * guess a hidden fault.
+ */
 export function ArcBenchPage() {
+  const say = useSay();
   const { per, unit, show } = useUnits();
   const [arc, setArc] = useState<Arc>(start);
   const [hidden, setHidden] = useState<Fault>();
   const [guess, setGuess] = useState<Fault | null>(null);
   const change = (part: Partial<Arc>) => setArc((before) => ({ ...before, ...part }));
   const sheet = useQuery({
-    queryKey: ['arc-sheet', arc.process, arc.plateMm, arc.wire, arc.gas],
+    queryKey: ['arc-sheet', arc.process, arc.plateMm, arc.wire, arc.gas, arc.metal],
     queryFn: () =>
       answer(
         api.POST('/api/sheets/compute', {
@@ -133,6 +43,7 @@ export function ArcBenchPage() {
               wire: arc.wire,
               process: arc.process,
               gas: arc.gas,
+              metal: arc.metal,
             },
           },
         }),
@@ -140,14 +51,16 @@ export function ArcBenchPage() {
     staleTime: Infinity,
     retry: false,
   });
-  const setup: Setup = setups[arc.process as Fed];
+  const setup = setups[arc.process];
+  const tungsten = arc.amps !== null;
+  const hideable = faultsOf(arc.process);
   const shown: Arc = hidden && hidden !== 'none' ? { ...arc, faults: [hidden] } : arc;
   const hide = () => {
-    const all = Object.keys(faults) as Fault[];
+    const all = Object.keys(hideable) as Fault[];
     setHidden(all[Math.floor(Math.random() * all.length)]);
     setGuess(null);
   };
-  const pair = sheet.data?.pair;
+  const { pair, tig } = sheet.data ?? {};
   return (
     <>
       <PracticeTabs here="arc" />
@@ -158,7 +71,7 @@ export function ArcBenchPage() {
               <div className="arc-bead">
                 <BeadGlyph shape={run.bead.shape} joint={arc.joint} title="The bead this arc would leave" />
                 <p>
-                  <b>{run.sound ? evidence.sound.words[run.sound] : 'Between two sounds'}</b>
+                  <b>{say(run.heard)}</b>
                   <br />
                   {show('length', run.bead.widthMm)} wide, {show('length', run.bead.heightMm)} high, fused{' '}
                   {show('length', run.bead.depthMm)} deep.{' '}
@@ -175,12 +88,16 @@ export function ArcBenchPage() {
                 label="Process"
                 size="md"
                 allowDeselect={false}
-                data={(Object.keys(setups) as Fed[]).map((process) => ({
+                data={(Object.keys(setups) as Schemas['Process'][]).map((process) => ({
                   value: process,
                   label: processes[process],
                 }))}
                 value={arc.process}
-                onChange={(process) => change(begin(process as Fed))}
+                onChange={(process) => {
+                  if (!process) return;
+                  change(begin(process));
+                  setHidden(undefined);
+                }}
               />
               <Select
                 label="Plate"
@@ -190,14 +107,27 @@ export function ArcBenchPage() {
                 value={String(arc.plateMm)}
                 onChange={(mm) => change({ plateMm: Number(mm) })}
               />
-              <Select
-                label="Wire"
-                size="md"
-                allowDeselect={false}
-                data={setup.wires.map((wire) => ({ value: wire, label: wireSize(wire) }))}
-                value={arc.wire ?? null}
-                onChange={(wire) => change({ wire })}
-              />
+              {tungsten ? (
+                <Select
+                  label="Metal"
+                  size="md"
+                  allowDeselect={false}
+                  data={setup.metals.map((metal) => ({ value: metal, label: metals[metal] }))}
+                  value={arc.metal}
+                  onChange={(metal) => {
+                    if (metal) change({ metal });
+                  }}
+                />
+              ) : (
+                <Select
+                  label="Wire"
+                  size="md"
+                  allowDeselect={false}
+                  data={setup.wires.map((wire) => ({ value: wire, label: wireSize(wire) }))}
+                  value={arc.wire ?? null}
+                  onChange={(wire) => change({ wire })}
+                />
+              )}
               <Select
                 label="Gas"
                 size="md"
@@ -208,20 +138,22 @@ export function ArcBenchPage() {
                   if (gas) change({ gas });
                 }}
               />
-              <NumberInput
-                label="Stick-out"
-                size="md"
-                min={3 * per('length')}
-                max={40 * per('length')}
-                step={per('length')}
-                decimalScale={2}
-                suffix={` ${unit('length')}`}
-                value={Number((arc.stickOutMm * per('length')).toFixed(2))}
-                onChange={(value) => {
-                  const mm = Number(value) / per('length');
-                  if (mm >= 3 && mm <= 40) change({ stickOutMm: mm });
-                }}
-              />
+              {!tungsten && (
+                <NumberInput
+                  label="Stick-out"
+                  size="md"
+                  min={3 * per('length')}
+                  max={40 * per('length')}
+                  step={per('length')}
+                  decimalScale={2}
+                  suffix={` ${unit('length')}`}
+                  value={Number((arc.stickOutMm * per('length')).toFixed(2))}
+                  onChange={(value) => {
+                    const mm = Number(value) / per('length');
+                    if (mm >= 3 && mm <= 40) change({ stickOutMm: mm });
+                  }}
+                />
+              )}
               <NumberInput
                 label="Travel"
                 size="md"
@@ -263,8 +195,17 @@ export function ArcBenchPage() {
                   {show('volts', pair.volts.aimVolts)}
                 </Button>
               </>
+            ) : tig ? (
+              <Button
+                size="md"
+                variant="default"
+                onClick={() => change({ amps: sheet.data?.amps ?? null, stickOutMm: tig.tungstenMm })}
+              >
+                Set it as the sheet says: {show('amps', sheet.data?.amps ?? 0)}, an arc of{' '}
+                {show('length', tig.tungstenMm)}
+              </Button>
             ) : (
-              <p className="quiet">No sheet for this plate and wire.</p>
+              <p className="quiet">No sheet for this plate and what is loaded.</p>
             )}
           </section>
           <section className="panel stack" aria-label="Hidden fault">
@@ -280,7 +221,7 @@ export function ArcBenchPage() {
               </>
             ) : (
               <>
-                <Choice title="What is wrong?" words={faults} value={guess} onChange={setGuess} />
+                <Choice title="What is wrong?" words={hideable} value={guess} onChange={setGuess} />
                 {guess && (
                   <p role="status">
                     {guess === hidden ? (

@@ -9,55 +9,78 @@ import { TraceChart } from './TraceChart';
 import { type Arc, useArc } from './useArc';
 import { useArcSound } from './useArcSound';
 
+type Dial = Omit<React.ComponentProps<typeof Knob>, 'onTurn'> & { turned: (value: number) => Partial<Arc> };
+
+/** Wire and volts of a fed wire, amps and arc length of a tungsten, in the reader's units. */
+function useDials(arc: Arc): [Dial, Dial] {
+  const { per, unit, units } = useUnits();
+  const inch = units === 'inch';
+  const keys = ['← →', '↓ ↑'] as const;
+  if (arc.amps !== null)
+    return [
+      {
+        ...{ name: 'Amps', value: arc.amps, low: 5, high: 250, step: 1, digits: 0, unit: 'A', keys: keys[0] },
+        turned: (amps) => ({ amps }),
+      },
+      {
+        ...{ name: 'Arc length', unit: unit('length'), keys: keys[1], digits: inch ? 3 : 1 },
+        ...{ value: arc.stickOutMm * per('length'), low: 0.5 * per('length'), high: 10 * per('length') },
+        step: inch ? 1 / 64 : 0.2,
+        turned: (value) => ({ stickOutMm: value / per('length') }),
+      },
+    ];
+  return [
+    {
+      ...{ name: 'Wire', unit: unit('wireFeed'), keys: keys[0], digits: inch ? 0 : 1 },
+      value: Number((arc.wireFeedMPerMin * per('wireFeed')).toFixed(inch ? 0 : 2)),
+      ...(inch ? { low: 50, high: 600, step: 5 } : { low: 1.2, high: 15, step: 0.1 }),
+      turned: (value) => ({ wireFeedMPerMin: value / per('wireFeed') }),
+    },
+    {
+      ...{
+        name: 'Volts',
+        value: arc.volts,
+        low: 12,
+        high: 36,
+        step: 0.2,
+        digits: 1,
+        unit: 'V',
+        keys: keys[1],
+      },
+      turned: (value) => ({ volts: Number(value.toFixed(2)) }),
+    },
+  ];
+}
+
 /** Two knobs, the arc they make, and what it does: heard, traced, metered. */
 export function ArcControls(props: {
   arc: Arc;
-  onTurn: (turned: { wireFeedMPerMin?: number; volts?: number }) => void;
+  onTurn: (turned: Partial<Arc>) => void;
   /** Trace and meters may be covered up, where the ear is to tell. */
   meters?: boolean;
   children?: (run: Schemas['ArcRun']) => React.ReactNode;
 }) {
   const { arc } = props;
-  const { per, unit, show, units } = useUnits();
+  const { show } = useUnits();
+  const dials = useDials(arc);
   const sound = useArcSound();
   const { run, trouble, heardMs } = useArc(arc, (next) => {
     if (sound.on) sound.play(next.wav);
   });
-  const feed = Number((arc.wireFeedMPerMin * per('wireFeed')).toFixed(units === 'inch' ? 0 : 2));
-  const feedStep = units === 'inch' ? 5 : 0.1;
-  const turnWire = (value: number) => props.onTurn({ wireFeedMPerMin: value / per('wireFeed') });
-  const turnVolts = (value: number) => props.onTurn({ volts: Number(value.toFixed(2)) });
+  const turn = (dial: Dial, value: number) =>
+    props.onTurn(dial.turned(Math.min(dial.high, Math.max(dial.low, value))));
   useHotkeys([
-    ['ArrowRight', () => turnWire(feed + feedStep)],
-    ['ArrowLeft', () => turnWire(feed - feedStep)],
-    ['ArrowUp', () => turnVolts(arc.volts + 0.2)],
-    ['ArrowDown', () => turnVolts(arc.volts - 0.2)],
+    ['ArrowRight', () => turn(dials[0], dials[0].value + dials[0].step)],
+    ['ArrowLeft', () => turn(dials[0], dials[0].value - dials[0].step)],
+    ['ArrowUp', () => turn(dials[1], dials[1].value + dials[1].step)],
+    ['ArrowDown', () => turn(dials[1], dials[1].value - dials[1].step)],
   ]);
   return (
     <div className="arc-controls" data-heard-ms={heardMs}>
       <div className="knobs">
-        <Knob
-          name="Wire"
-          value={feed}
-          low={units === 'inch' ? 50 : 1.2}
-          high={units === 'inch' ? 600 : 15}
-          step={feedStep}
-          digits={units === 'inch' ? 0 : 1}
-          unit={unit('wireFeed')}
-          keys="← →"
-          onTurn={turnWire}
-        />
-        <Knob
-          name="Volts"
-          value={arc.volts}
-          low={12}
-          high={36}
-          step={0.2}
-          digits={1}
-          unit="V"
-          keys="↓ ↑"
-          onTurn={turnVolts}
-        />
+        {dials.map(({ turned, ...dial }) => (
+          <Knob key={dial.name} {...dial} onTurn={(value) => props.onTurn(turned(value))} />
+        ))}
         <Button
           size="xl"
           className="strike"
@@ -83,8 +106,8 @@ export function ArcControls(props: {
               <b>{run.meanVolts.toFixed(1)} V</b>
               <b>{show('amps', run.meanAmps)}</b>
               <span>
-                {Math.round(run.shortRate)} short circuits a second
-                <span className="quiet"> · new after {heardMs} ms</span>
+                {arc.wire && `${Math.round(run.shortRate)} short circuits a second · `}
+                <span className="quiet">new after {heardMs} ms</span>
               </span>
             </p>
           )}

@@ -4,14 +4,21 @@ import './arc.css';
 const width = 600;
 const lane = 96;
 
-/** Volts above, amps below, over a fifth of a second: each dip of the volts is a short circuit. */
+/**
+ * Volts above, amps below, over a fifth of a second: each dip of the volts is a short circuit. Alternating current stands about the
+ * middle of its lane.
+ */
 export function TraceChart({ trace, most }: { trace: Schemas['TraceView']; most?: number }) {
   const topAmps = Math.max(most ?? 250, ...trace.amps.map(Math.abs));
+  const alternates = trace.amps.some((amps) => amps < -5);
+  const zero = alternates ? (lane + 8) / 2 : lane;
+  const reach = alternates ? (lane - 8) / 2 : lane - 8;
   const line = (values: number[], top: number, from: number) =>
     values
       .map((value, i) => {
         const x = (i / Math.max(1, values.length - 1)) * width;
-        return `${x.toFixed(1)},${(from + lane - (Math.min(Math.abs(value), top) / top) * (lane - 8)).toFixed(1)}`;
+        const share = Math.min(top, Math.max(-top, value)) / top;
+        return `${x.toFixed(1)},${(from + zero - share * reach).toFixed(1)}`;
       })
       .join(' ');
   return (
@@ -21,9 +28,9 @@ export function TraceChart({ trace, most }: { trace: Schemas['TraceView']; most?
       role="img"
       aria-label={`Volts and amps over ${Math.round(trace.seconds * 1000)} thousandths of a second`}
     >
-      <line className="trace-ground" x1={0} x2={width} y1={lane} y2={lane} />
+      <line className="trace-ground" x1={0} x2={width} y1={zero} y2={zero} />
       <polyline className="trace-volts" points={line(trace.volts, 40, 0)} />
-      <line className="trace-ground" x1={0} x2={width} y1={lane * 2 + 6} y2={lane * 2 + 6} />
+      <line className="trace-ground" x1={0} x2={width} y1={lane + 6 + zero} y2={lane + 6 + zero} />
       <polyline className="trace-amps" points={line(trace.amps, topAmps, lane + 6)} />
       <text x={4} y={12}>
         volts, to 40

@@ -7270,6 +7270,8 @@ export interface components {
              */
             shortRate: number;
             sound: null | components["schemas"]["Sound"];
+            /** @description The same in the words of its process. */
+            heard: components["schemas"]["Said"];
             /** @description The bead it would leave. */
             bead: components["schemas"]["SimulatedBead"];
             band: null | components["schemas"]["WindowOfVoltage"];
