@@ -77,6 +77,8 @@ services
     .AddSingleton<RecordingKeeper>()
     .AddSingleton<StandInStore>()
     .AddSingleton<DrillStore>()
+    .AddSingleton<NamedRecordingStore>()
+    .AddSingleton<RoomDrills>()
     .AddSingleton<UploadStore>()
     .AddSingleton<PackedSound>()
     .AddSingleton<HeavyWork>();
@@ -250,6 +252,7 @@ RecordingEndpoints.Map(app);
 LiveEndpoints.Map(app);
 ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
+NamedRecordingEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
 WrongAddress.Map(app);
 app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -102,6 +102,22 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
     }
 
     [Fact]
+    public void A_recording_is_named_for_the_drills_and_taken_out_again()
+    {
+        using var page = AtABead(new Page(school.Server.Address));
+        page.Click("Booth microphone");
+        page.See("Name it for the drills");
+        page.Click("Name it for the drills");
+        page.See("they are not told whose bead");
+        page.Click("Even crackle", within: "Name it for the drills");
+        page.Click("Nothing", within: "Name it for the drills");
+        page.Click("Put it among the drills");
+        page.See("In the drills: Even crackle, nothing");
+        page.Click("Out of the drills");
+        page.SeeNot("In the drills");
+    }
+
+    [Fact]
     public void A_drill_goes_from_the_sound_to_the_answer_and_on_to_the_next()
     {
         using var page = new Page(school.Server.Address).StepInAs("Jun Castellan");
@@ -117,6 +133,7 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("That is my answer");
         Page.Until(() => page.Has(".drill-outcome"), "the outcome");
         page.See("It sounds like");
+        page.See("At the booth:");
         page.See("This one comes back");
         page.Press(Keys.Enter);
         page.See("What do you hear?");

@@ -1,8 +1,12 @@
 using System.Net;
 using System.Net.Http.Json;
+using GentleBead.Core.Listening;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Arc;
+using GentleBead.Server.BeadFiles;
+using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
+using GentleBead.Server.People;
 using GentleBead.Server.Practice;
 
 namespace GentleBead.Server.Tests;
@@ -53,7 +57,7 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.DoesNotContain("deviation", text, StringComparison.OrdinalIgnoreCase);
         Assert.Equal(id, (await GiveAsync(jun, DrillKind.Ear, id)).Id);
         Assert.Equal("audio/wav", (await jun.GetAsync($"/api/drills/{id}/sound")).Content.Headers.ContentType?.MediaType);
-        Assert.NotEmpty((await jun.GetAsync<DrillSight>($"/api/drills/{id}/sight")).Trace.Volts);
+        Assert.NotEmpty((await jun.GetAsync<DrillSight>($"/api/drills/{id}/sight")).Trace!.Volts);
         Assert.True(
             (await (await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss" })).ProblemsAsync()).ContainsKey("answer")
         );
@@ -139,5 +143,98 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
             ).Right
         );
         Assert.Equal(HttpStatusCode.BadRequest, (await petra.PutAsync($"/api/drills/{Guid.CreateVersion7()}/nose", null)).StatusCode);
+    }
+
+    private static async Task<(Guid Sound, Guid Log, Guid Bead)> RecordedAsync(HttpClient maren)
+    {
+        var students = (await maren.GetAsync<Page<PersonName>>("/api/people/students")).Items;
+        var rack = await maren.GetAsync<Rack>($"/api/sheets/rack/{students.Single(one => one.Name == "Ilsa Brandt").Id}");
+        foreach (var bead in rack.Coupons.SelectMany(coupon => coupon.Beads))
+        {
+            var recordings = (await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Recordings;
+            if (recordings.Select(one => one.Finding.Kind).Distinct().Count() == 2)
+                return (IdOf(RecordingKind.Sound), IdOf(RecordingKind.Log), bead.Id);
+
+            Guid IdOf(RecordingKind kind) => recordings.First(one => one.Finding.Kind == kind).Id;
+        }
+        throw new InvalidOperationException("The demo has no bead with a sound and a log.");
+    }
+
+    private static Task<HttpResponseMessage> NameAsync(HttpClient maren, Guid recording, string? sound, string? deviation) =>
+        maren.PutAsJsonAsync($"/api/recordings/{recording}/names/{Guid.CreateVersion7()}", new { sound, deviation });
+
+    // An id by which somebody who never drilled is asked for a deviation, and for the room's own where there is any.
+    private static Guid IdFor(Deviation deviation)
+    {
+        while (true)
+        {
+            var id = Guid.CreateVersion7();
+            var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
+            if (seed % 2 == 0 && Schedule.Next([], DrillKind.Ear, DateTimeOffset.UtcNow, seed) == deviation)
+                return id;
+        }
+    }
+
+    [Fact]
+    public async Task A_recording_that_an_instructor_named_is_put_to_students_by_ear_until_it_is_taken_out()
+    {
+        var maren = await room.SignInAsync("maren");
+        var (sound, _, bead) = await RecordedAsync(maren);
+        Assert.Equal(HttpStatusCode.NoContent, (await NameAsync(maren, sound, "hiss", "voltsOver")).StatusCode);
+        var clip = Assert.Single(await maren.GetAsync<IReadOnlyList<RoomClip>>($"/api/beads/{bead}/named-recordings"));
+        Assert.Equal((sound, Deviation.VoltsOver), (clip.RecordingId, clip.Deviation));
+
+        var teodor = await room.SignInAsync("teodor");
+        var id = IdFor(Deviation.VoltsOver);
+        var given = await GiveAsync(teodor, DrillKind.Ear, id);
+        Assert.EndsWith("recorded in this room", $"{given.Job}", StringComparison.Ordinal);
+        var whole = WavFile.Read(await maren.GetByteArrayAsync($"/api/recordings/{sound}/file"));
+        var played = WavFile.Read(await teodor.GetByteArrayAsync($"/api/drills/{id}/sound"));
+        Assert.Equal(clip.Seconds, played.Seconds, 0.001);
+        Assert.Equal(whole.Samples[(int)(clip.From * whole.Rate) + 1000], played.Samples[1000]);
+        var sight = await teodor.GetAsync<DrillSight>($"/api/drills/{id}/sight");
+        Assert.True(sight.Trace is null && sight.Bead is null && sight.Outline.High.Any(high => high > 0.01));
+
+        // Who takes drills by sight is given none that can only be heard.
+        var bySight = IdFor(Deviation.VoltsOver);
+        var seen = await (await teodor.PutAsync($"/api/drills/{bySight}/ear?bySight=true", null)).ReadAsync<DrillGiven>();
+        Assert.DoesNotContain("this room", $"{seen.Job}", StringComparison.Ordinal);
+
+        var outcome = await (
+            await teodor.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = "voltsOver" })
+        ).ReadAsync<DrillOutcome>();
+        Assert.True(outcome.Right);
+        Assert.StartsWith("An instructor named it: volts too high.", $"{outcome.Why}", StringComparison.Ordinal);
+        Assert.Equal("At the booth: a voltage staircase up to where it goes ragged.", $"{outcome.AtTheBooth}");
+
+        Assert.Equal(HttpStatusCode.NoContent, (await NameAsync(maren, sound, null, null)).StatusCode);
+        Assert.Empty(await maren.GetAsync<IReadOnlyList<RoomClip>>($"/api/beads/{bead}/named-recordings"));
+        var odell = await room.SignInAsync("odell");
+        Assert.DoesNotContain(
+            "this room",
+            $"{(await GiveAsync(odell, DrillKind.Ear, IdFor(Deviation.VoltsOver))).Job}",
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task What_cannot_be_a_drill_is_refused_where_it_is_named()
+    {
+        var maren = await room.SignInAsync("maren");
+        var (sound, log, _) = await RecordedAsync(maren);
+        Assert.Equal(["deviation"], (await (await NameAsync(maren, sound, "hiss", null)).ProblemsAsync()).Keys);
+        Assert.Equal(["sound"], (await (await NameAsync(maren, sound, null, "voltsOver")).ProblemsAsync()).Keys);
+        Assert.Equal(["recording"], (await (await NameAsync(maren, log, "hiss", "voltsOver")).ProblemsAsync()).Keys);
+        Assert.Equal(HttpStatusCode.NotFound, (await NameAsync(maren, Guid.NewGuid(), "hiss", "voltsOver")).StatusCode);
+        // One id, one name: another under it is told.
+        var id = Guid.CreateVersion7();
+        var path = $"/api/recordings/{sound}/names/{id}";
+        foreach (var _ in new[] { 1, 2 })
+            (await maren.PutAsJsonAsync(path, new { sound = "hiss", deviation = "voltsOver" })).EnsureSuccessStatusCode();
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (await maren.PutAsJsonAsync(path, new { sound = "popping", deviation = "voltsUnder" })).StatusCode
+        );
+        (await NameAsync(maren, sound, null, null)).EnsureSuccessStatusCode();
     }
 }

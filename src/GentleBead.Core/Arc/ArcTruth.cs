@@ -28,6 +28,11 @@ public static class ArcTruth
     public static Said Words(Sound? sound, Process process) =>
         sound is { } named ? Say($"{Modes.WordsOf(named, process):capital}.") : Say($"Between two sounds.");
 
+    /// <summary>Whether a sound is the right one in a process; none is on the border between two.</summary>
+    /// <param name="sound">The sound.</param>
+    /// <param name="process">In which process.</param>
+    public static bool IsRight(Sound? sound, Process process) => sound is { } named && Modes.SignOf(named, process) == Sign.EvenCrackle;
+
     // A tungsten's arc is about as long as the tungsten is thick: up to this long it is quiet, from that long it hisses, mm.
     private const double QuietArc = 4,
         LongArc = 5;

@@ -54,6 +54,9 @@ public sealed record Progress(
     /// <summary>What a deviation is called: "wire too slow".</summary>
     public static Said Name(Deviation deviation) => Words[deviation].Words;
 
+    /// <summary>What to practise at the booth for a deviation.</summary>
+    public static Said AtBooth(Deviation deviation) => Say($"At the booth: {Words[deviation].Practise}.");
+
     /// <summary>From the answers.</summary>
     /// <param name="answers">The newest answers, oldest first.</param>
     /// <param name="now">The time.</param>
@@ -88,7 +91,7 @@ public sealed record Progress(
             taken,
             worst is null
                 ? null
-                : Say($"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times). At the booth: {Words[worst.Was].Practise}.")
+                : Sentences(Say($"Takes {Name(worst.Was)} for {Name(worst.Said)} ({worst.Times} times)."), AtBooth(worst.Was))
         );
     }
 }

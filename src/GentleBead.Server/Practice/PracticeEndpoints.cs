@@ -41,19 +41,19 @@ public sealed record DrillGiven(
 );
 
 /// <summary>What can be seen and read of a drill.</summary>
-/// <param name="Trace">Its volts and amps.</param>
-/// <param name="MeanVolts">What the read-out shows.</param>
-/// <param name="MeanAmps">What the read-out shows.</param>
+/// <param name="Trace">Its volts and amps; null of a recording.</param>
+/// <param name="MeanVolts">What the read-out shows; null where nobody read it.</param>
+/// <param name="MeanAmps">What the read-out shows; null where nobody read it.</param>
 /// <param name="Outline">The outline of its sound.</param>
-/// <param name="Shorts">When it short-circuited in its first second, s: for a hand to feel.</param>
-/// <param name="Bead">The bead.</param>
+/// <param name="Shorts">When it short-circuited in its first second, s: for a hand to feel; none of a recording.</param>
+/// <param name="Bead">The bead; null of a recording.</param>
 public sealed record DrillSight(
-    TraceView Trace,
-    Voltage MeanVolts,
-    Current MeanAmps,
+    TraceView? Trace,
+    Voltage? MeanVolts,
+    Current? MeanAmps,
     Outline Outline,
     IReadOnlyList<double> Shorts,
-    BeadShape Bead
+    BeadShape? Bead
 );
 
 /// <summary>An answer to a drill.</summary>
@@ -67,10 +67,21 @@ public sealed record DrillAnswer(Sound? Heard, Deviation? Answer, WireFeedSpeed?
 /// <param name="Right">Whether it was right.</param>
 /// <param name="Deviation">What was off.</param>
 /// <param name="Sound">What it sounded like; null on the border between two sounds.</param>
+/// <param name="SoundsLike">The same in the words of its process.</param>
 /// <param name="Why">What was off, in a sentence with the numbers.</param>
+/// <param name="AtTheBooth">What to practise at the booth.</param>
 /// <param name="Level">How hard the next one is.</param>
 /// <param name="DueInDays">In how many days this item comes back.</param>
-public sealed record DrillOutcome(bool Right, Deviation Deviation, Sound? Sound, Said Why, int Level, int DueInDays);
+public sealed record DrillOutcome(
+    bool Right,
+    Deviation Deviation,
+    Sound? Sound,
+    Said SoundsLike,
+    Said Why,
+    Said AtTheBooth,
+    int Level,
+    int DueInDays
+);
 
 /// <summary>Somebody's progress, with their name.</summary>
 public sealed record NamedProgress(PersonName Person, Progress Progress);
@@ -93,8 +104,10 @@ public static class PracticeEndpoints
     private static async Task<Results<Ok<DrillGiven>, NotFound, Wrong>> GiveAsync(
         Guid id,
         string kind,
+        bool? bySight,
         ClaimsPrincipal user,
         DrillStore drills,
+        RoomDrills room,
         HeavyWork heavy,
         TimeProvider clock,
         CancellationToken cancel
@@ -109,12 +122,10 @@ public static class PracticeEndpoints
         var answers = await drills.AnsweredAsync(user.Id(), cancel);
         var seed = BitConverter.ToInt32(id.ToByteArray(), 12) & int.MaxValue;
         var (item, level) = (Schedule.Next(answers, trains, clock.GetUtcNow(), seed), Schedule.Level(answers, trains));
-        await drills.AddAsync(
-            id,
-            user.Id(),
-            await heavy.RunAsync(user.Id(), () => Drill.Draw(trains, item, level, seed), cancel),
-            cancel: cancel
-        );
+        // What was recorded can only be heard.
+        var own = trains == DrillKind.Ear && bySight != true ? await room.DrawAsync(item, level, seed, cancel) : null;
+        var body = own ?? await heavy.RunAsync(user.Id(), () => Drill.Draw(trains, item, level, seed), cancel);
+        await drills.AddAsync(id, user.Id(), body, cancel: cancel);
         var drawn = (await drills.FindAsync(id, cancel))!.Body;
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Given(id, drawn), cancel));
     }
@@ -123,15 +134,17 @@ public static class PracticeEndpoints
         Guid id,
         ClaimsPrincipal user,
         DrillStore drills,
+        RoomDrills room,
         HeavyWork heavy,
         CancellationToken cancel
     )
     {
         if (await drills.FindAsync(id, cancel) is not { } drill || drill.PersonId != user.Id())
             return TypedResults.NotFound();
+        var own = drill.Body.Clip is { } clip ? await room.SoundAsync(clip, cancel) : null;
         var wav = await heavy.RunAsync(
             user.Id(),
-            () => WavFile.Write(new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))),
+            () => WavFile.Write(own ?? new Waveform(Drill.Rate, ArcSound.Of(Trace(drill.Body), drill.Body.Seed))),
             cancel
         );
         return TypedResults.File(wav, "audio/wav");
@@ -141,12 +154,18 @@ public static class PracticeEndpoints
         Guid id,
         ClaimsPrincipal user,
         DrillStore drills,
+        RoomDrills room,
         HeavyWork heavy,
         CancellationToken cancel
     )
     {
         if (await drills.FindAsync(id, cancel) is not { } drill || drill.PersonId != user.Id())
             return TypedResults.NotFound();
+        if (drill.Body.Clip is { } clip)
+        {
+            var sound = await room.SoundAsync(clip, cancel);
+            return TypedResults.Ok(new DrillSight(null, clip.Volts, clip.Amps, Outline.Of(sound.Samples, 400, 3), [], null));
+        }
         return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => Sight(drill.Body), cancel));
     }
 
@@ -214,7 +233,9 @@ public static class PracticeEndpoints
                 answered.Right!.Value,
                 body.Deviation,
                 body.Sound,
+                body.SoundsLike(),
                 body.Why(),
+                Progress.AtBooth(body.Deviation),
                 Schedule.Level(answers, body.Kind),
                 Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))
             )

@@ -28,7 +28,11 @@ export function DrillsPage() {
   });
   const next = useMutation({
     mutationFn: ({ id, kind }: { id: string; kind: Schemas['DrillKind'] }) =>
-      answer(api.PUT('/api/drills/{id}/{kind}', { params: { path: { id, kind } } })),
+      answer(
+        api.PUT('/api/drills/{id}/{kind}', {
+          params: { path: { id, kind }, query: { bySight: isBySight() } },
+        }),
+      ),
     onSuccess: setGiven,
   });
   const give = (kind: Schemas['DrillKind']) => next.mutate({ id: newId(), kind });
@@ -81,15 +85,17 @@ export function DrillsPage() {
   );
 }
 
-/** Whether this screen's sound is wanted; kept on this device. */
+/** Whether this device takes its drills without sound. */
+function isBySight(): boolean {
+  try {
+    return localStorage.getItem('drills-by-sight') === 'yes';
+  } catch {
+    return false;
+  }
+}
+
 function useBySight(): [boolean, (on: boolean) => void] {
-  const [on, setOn] = useState(() => {
-    try {
-      return localStorage.getItem('drills-by-sight') === 'yes';
-    } catch {
-      return false;
-    }
-  });
+  const [on, setOn] = useState(isBySight);
   return [
     on,
     (now) => {
@@ -176,15 +182,13 @@ function DrillPanel(props: {
               <p>{say(outcome.why)}</p>
               {ear && (
                 <p>
-                  It sounds like:{' '}
-                  <b>
-                    {outcome.sound ? evidence.sound.words[outcome.sound] : 'something between two sounds'}
-                  </b>
+                  It sounds like: <b>{say(outcome.soundsLike)}</b>
                   {heard && outcome.sound && heard !== outcome.sound
-                    ? `; you heard ${evidence.sound.words[heard].toLowerCase()}.`
-                    : '.'}
+                    ? ` You heard: ${evidence.sound.words[heard].toLowerCase()}.`
+                    : ''}
                 </p>
               )}
+              <p>{say(outcome.atTheBooth)}</p>
               <p className="quiet">
                 {outcome.dueInDays === 0
                   ? 'This one comes back today.'
@@ -265,14 +269,21 @@ function DrillSight({ id, sound, glyph }: { id: string; sound: boolean; glyph: b
       {sight.isError && <Trouble error={sight.error} again={() => sight.refetch()} />}
       {data && (
         <>
-          <p className="meters" aria-label="Meters">
-            <b>{show('volts', data.meanVolts)}</b>
-            <b>{show('amps', data.meanAmps)}</b>
-            <span className="quiet">as the machine’s read-out shows them</span>
-          </p>
+          {data.meanVolts === null && data.meanAmps === null ? (
+            <p className="quiet">Nobody read the meters on this one.</p>
+          ) : (
+            <p className="meters" aria-label="Meters">
+              {data.meanVolts !== null && <b>{show('volts', data.meanVolts)}</b>}
+              {data.meanAmps !== null && <b>{show('amps', data.meanAmps)}</b>}
+              <span className="quiet">as the machine’s read-out shows them</span>
+            </p>
+          )}
+          {!sound && !data.trace && (
+            <p>This one was recorded in the room and is for the ear. Leave it with All drills.</p>
+          )}
           {!sound && (
             <>
-              <TraceChart trace={data.trace} />
+              {data.trace && <TraceChart trace={data.trace} />}
               <OutlinePicture outline={data.outline} />
               {'vibrate' in navigator && pattern && pattern.length > 0 && (
                 <Button size="md" variant="default" onClick={() => navigator.vibrate(pattern)}>
@@ -281,7 +292,9 @@ function DrillSight({ id, sound, glyph }: { id: string; sound: boolean; glyph: b
               )}
             </>
           )}
-          {glyph && <BeadGlyph shape={data.bead} joint={data.bead.joint} title="The bead it left" />}
+          {glyph && data.bead && (
+            <BeadGlyph shape={data.bead} joint={data.bead.joint} title="The bead it left" />
+          )}
         </>
       )}
     </div>

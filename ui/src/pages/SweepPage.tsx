@@ -190,11 +190,11 @@ function Sweep(props: {
             error={fields['run.seconds'] ?? (unfilled && pace === '' ? 'How long?' : undefined)}
           />
           <NumberInput
-            label="Stick-out, if not the sheet's"
+            label="Stick-out"
             size="lg"
             hideControls
             disabled={running !== undefined}
-            placeholder={number('length', sheet.body.pair?.stickOut.aimMm ?? 0)}
+            placeholder={`${number('length', sheet.body.pair?.stickOut.aimMm ?? 0)}, the sheet's`}
             value={stickOut}
             onChange={setStickOut}
             suffix={` ${unit('length')}`}

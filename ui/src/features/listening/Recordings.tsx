@@ -9,6 +9,7 @@ import { sendFile } from '../../shared/sendFile';
 import { useIds } from '../../shared/useIds';
 import { useUnits } from '../../shared/units';
 import { recordingOrigins } from '../../shared/words';
+import { NameForDrills } from '../practice/NameForDrills';
 import { SettingsPlane } from '../sheets/SettingsPlane';
 import { Timeline } from './Timeline';
 import { type MicrophoneState, useMicrophone } from './useMicrophone';
@@ -150,6 +151,9 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
                 </Button>
               )}
             </div>
+            {props.mayWrite && recording.finding.kind === 'sound' && bead.used && (
+              <NameForDrills recording={recording} />
+            )}
           </article>
         );
       })}

@@ -6801,7 +6801,9 @@ export interface paths {
         get?: never;
         put: {
             parameters: {
-                query?: never;
+                query?: {
+                    bySight?: boolean;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -7118,6 +7120,157 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PageOfNamedProgress"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recordingId}/names/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    recordingId: string;
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RecordingNames"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/named-recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoomClip"][];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -8124,8 +8277,12 @@ export interface components {
             /** @description What was off. */
             deviation: components["schemas"]["Deviation"];
             sound: null | components["schemas"]["Sound"];
+            /** @description The same in the words of its process. */
+            soundsLike: components["schemas"]["Said"];
             /** @description What was off, in a sentence with the numbers. */
             why: components["schemas"]["Said"];
+            /** @description What to practise at the booth. */
+            atTheBooth: components["schemas"]["Said"];
             /**
              * Format: int32
              * @description How hard the next one is.
@@ -8139,18 +8296,14 @@ export interface components {
         };
         /** @description What can be seen and read of a drill. */
         DrillSight: {
-            /** @description Its volts and amps. */
-            trace: components["schemas"]["TraceView"];
-            /** @description What the read-out shows. */
-            meanVolts: components["schemas"]["Voltage"];
-            /** @description What the read-out shows. */
-            meanAmps: components["schemas"]["Current"];
+            trace: null | components["schemas"]["TraceView"];
+            meanVolts: null | components["schemas"]["Voltage"];
+            meanAmps: null | components["schemas"]["Current"];
             /** @description The outline of its sound. */
             outline: components["schemas"]["Outline"];
-            /** @description When it short-circuited in its first second, s: for a hand to feel. */
+            /** @description When it short-circuited in its first second, s: for a hand to feel; none of a recording. */
             shorts: number[];
-            /** @description The bead. */
-            bead: components["schemas"]["BeadShape"];
+            bead: null | components["schemas"]["BeadShape"];
         };
         /** @description What was said of a bead before. */
         EarlierLook: {
@@ -9681,6 +9834,11 @@ export interface components {
          * @enum {unknown}
          */
         RecordingKind: "sound" | "log";
+        /** @description An instructor's names for a recording. */
+        RecordingNames: {
+            sound: null | components["schemas"]["Sound"];
+            deviation: null | components["schemas"]["Deviation"];
+        };
         /**
          * @description Where a recording came from.
          * @enum {unknown}
@@ -9695,6 +9853,30 @@ export interface components {
         Role: "instructor" | "student";
         /** @enum {unknown} */
         RollGroove: "v" | "u" | "knurled";
+        /** @description A recording of this room that an instructor has named: what it sounds like, and what was off. */
+        RoomClip: {
+            /**
+             * Format: uuid
+             * @description Which recording.
+             */
+            recordingId: string;
+            /** @description What it sounds like. */
+            sound: components["schemas"]["Sound"];
+            /** @description What was off. */
+            deviation: components["schemas"]["Deviation"];
+            /**
+             * Format: double
+             * @description Where the clip begins in it, s.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description How long the clip is; 0.5 to double RoomClip.Longest.
+             */
+            seconds: number;
+            volts: null | components["schemas"]["Voltage"];
+            amps: null | components["schemas"]["Current"];
+        };
         /** @description The session that is on and who stands where: what every page needs to find its way. */
         RoomNow: {
             session: null | components["schemas"]["Session"];
