@@ -97,12 +97,13 @@ internal static class Decision
     /// <param name="bead">The bead.</param>
     /// <param name="causes">The causes that fit its verdict, likeliest first.</param>
     /// <param name="signs">What is known of it.</param>
-    public static NextChange Of(BeadAtHand bead, IReadOnlyList<RankedCause> causes, IReadOnlySet<Sign> signs)
+    /// <param name="table">The table they were weighed with.</param>
+    public static NextChange Of(BeadAtHand bead, IReadOnlyList<RankedCause> causes, IReadOnlySet<Sign> signs, IReadOnlyList<CauseRow> table)
     {
         var steps = Steps(bead, causes);
         var shares = causes.Select(cause => cause.Share).ToArray();
         var best = steps.MaxBy(step => step.Worth(shares));
-        if (WorthMore(bead, causes, signs, steps, shares) is { } look)
+        if (WorthMore(bead, causes, signs, table, steps) is { } look)
             return Looking(look, causes[0], bead.Mend(Cause.NothingWrong).Change);
         return best!.Change with { Sure = Sure(causes.Sum(cause => cause.Share * Mends(best.Change.Kind, cause, bead))) };
     }
@@ -156,17 +157,18 @@ internal static class Decision
         BeadAtHand bead,
         IReadOnlyList<RankedCause> causes,
         IReadOnlySet<Sign> signs,
-        Step[] steps,
-        double[] shares
+        IReadOnlyList<CauseRow> table,
+        Step[] steps
     )
     {
+        var shares = causes.Select(cause => cause.Share).ToArray();
         var leaves = bead.SettingsRight(signs) && !NextChanges.IsByHand(steps.MaxBy(step => step.Worth(shares))!.Change.Kind);
         if (causes[0].Share >= (leaves ? EnoughToLeave : LikelyEnough) || causes.Count < 2)
             return null;
         var guess = causes[0].Share < Guess;
         var now = steps.Max(step => step.Worth(shares));
         return NextLooks
-            .Outcomes(bead.Sheet.Job, signs, causes)
+            .Outcomes(bead.Sheet.Job, signs, causes, table)
             .Select(one =>
                 (
                     one.Look,

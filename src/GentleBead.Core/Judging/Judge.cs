@@ -56,9 +56,9 @@ public static class Judge
         var heat = answers.Sum(answer => answer.Heat);
         var (verdict, fitting) = Settled(Decide(bead, signs, answers, heat), ranked, bead);
         var first = fitting[0].Cause;
-        var looks = NextLooks.Of(bead.Sheet.Job, signs, ranked);
+        var looks = NextLooks.Of(bead.Sheet.Job, signs, ranked, table);
         var right = bead.SettingsRight(signs);
-        var next = verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, signs, after);
+        var next = verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, (signs, table), after);
         var also = next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind);
         if (also is not null && also.IsWhatMakesItUnsound(answers, first, bead))
             (next, also) = (Decision.FaultFirst(bead, also.Cause), new(first, fitting[0].Words, fitting[0].For));
@@ -121,12 +121,19 @@ public static class Judge
         return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
     }
 
-    private static NextChange Step(BeadAtHand bead, Verdict verdict, RankedCause[] fitting, IReadOnlySet<Sign> signs, FollowUp? after)
+    private static NextChange Step(
+        BeadAtHand bead,
+        Verdict verdict,
+        RankedCause[] fitting,
+        (IReadOnlySet<Sign> Signs, IReadOnlyList<CauseRow> Table) known,
+        FollowUp? after
+    )
     {
+        var (signs, table) = known;
         var right = bead.SettingsRight(signs);
         return after is { Owed: { } owed } && !right && IsStillOwed(verdict, fitting[0], bead)
             ? Decision.Second(bead, owed, after.Before)
-            : Decision.Of(bead, ToMend(verdict, fitting, right), signs);
+            : Decision.Of(bead, ToMend(verdict, fitting, right), signs, table);
     }
 
     // What was announced is done, unless the bead came right as it stands, is not sound, or plainly has another fault by now.

@@ -24,9 +24,15 @@ public static class NextLooks
     /// <param name="job">What was welded.</param>
     /// <param name="signs">What is known.</param>
     /// <param name="ranked">The causes as they stand.</param>
-    public static IReadOnlyList<NextLook> Of(Job job, IReadOnlySet<Sign> signs, IReadOnlyList<RankedCause> ranked)
+    /// <param name="table">The table they were weighed with.</param>
+    public static IReadOnlyList<NextLook> Of(
+        Job job,
+        IReadOnlySet<Sign> signs,
+        IReadOnlyList<RankedCause> ranked,
+        IReadOnlyList<CauseRow> table
+    )
     {
-        var expected = ExpectedOf(job, ranked);
+        var expected = ExpectedOf(ranked, table);
         var doubt = ranked.Sum(cause => Doubt(cause.Share));
         return
         [
@@ -41,10 +47,11 @@ public static class NextLooks
     internal static IEnumerable<(NextLook Look, double Trouble, IReadOnlyList<(double Likely, double[] Shares)> Answers)> Outcomes(
         Job job,
         IReadOnlySet<Sign> signs,
-        IReadOnlyList<RankedCause> ranked
+        IReadOnlyList<RankedCause> ranked,
+        IReadOnlyList<CauseRow> table
     )
     {
-        var expected = ExpectedOf(job, ranked);
+        var expected = ExpectedOf(ranked, table);
         var doubt = ranked.Sum(cause => Doubt(cause.Share));
         foreach (var (index, look) in NotTaken(job, signs))
         {
@@ -60,8 +67,11 @@ public static class NextLooks
         }
     }
 
-    private static double[][][] ExpectedOf(Job job, IReadOnlyList<RankedCause> ranked) =>
-        [.. ranked.Select(cause => Expected.GetValue(Causes.Row(cause.Cause, job.Process), Shares))];
+    private static double[][][] ExpectedOf(IReadOnlyList<RankedCause> ranked, IReadOnlyList<CauseRow> table)
+    {
+        var rows = table.ToDictionary(row => row.Cause);
+        return [.. ranked.Select(cause => Expected.GetValue(rows[cause.Cause], Shares))];
+    }
 
     private static IEnumerable<(int Index, Observation Item)> NotTaken(Job job, IReadOnlySet<Sign> signs) =>
         Observations

@@ -68,7 +68,8 @@ public sealed class NamedRecordingStore(NpgsqlDataSource database)
             join recording on recording.id = named.recording_id
             join bead on bead.id = recording.bead_id
             where recording.withdrawn_at is null and bead.withdrawn_at is null
-                and not exists (select from named_recording as later where later.recording_id = named.recording_id and later.seq > named.seq)
+                and not exists (
+                    select from named_recording as later where later.recording_id = named.recording_id and later.seq > named.seq)
             """,
             new { deviation = EnumText.Of(deviation), Newest },
             cancel

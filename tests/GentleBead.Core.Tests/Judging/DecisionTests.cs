@@ -144,7 +144,7 @@ public class DecisionTests
     public void What_a_look_may_say_weighs_up_to_what_is_known()
     {
         var ranked = Of(1, 0, new(Sound.Sputter)).Causes;
-        var outcomes = NextLooks.Outcomes(T.Job, new HashSet<Sign> { Sign.Sputter }, ranked).ToArray();
+        var outcomes = NextLooks.Outcomes(T.Job, new HashSet<Sign> { Sign.Sputter }, ranked, Causes.Of(T.Job.Process)).ToArray();
         Assert.True(outcomes.Length > 8);
         foreach (var (_, _, answers) in outcomes)
         {
@@ -157,7 +157,7 @@ public class DecisionTests
     [Fact]
     public void A_section_is_cut_last_of_all_looks()
     {
-        var outcomes = NextLooks.Outcomes(T.Job, new HashSet<Sign>(), Of(1, 0, new(Sound.Sputter)).Causes);
+        var outcomes = NextLooks.Outcomes(T.Job, new HashSet<Sign>(), Of(1, 0, new(Sound.Sputter)).Causes, Causes.Of(T.Job.Process));
         Assert.StartsWith("Cut, polish and etch", $"{outcomes.MaxBy(one => one.Trouble).Look.Text}", StringComparison.Ordinal);
     }
 

@@ -28,7 +28,7 @@ public class NextLooksTests
         var job = tig ? Tig : Fed;
         var table = Causes.Of(job.Process);
         var ranked = Ranking.Rank(seen.Once(), table);
-        var looks = NextLooks.Of(job, seen.ToHashSet(), ranked);
+        var looks = NextLooks.Of(job, seen.ToHashSet(), ranked, table);
 
         Assert.NotEmpty(looks);
         var rates = new List<double>();
@@ -63,8 +63,40 @@ public class NextLooksTests
     [Fact]
     public void Who_knows_the_cause_has_nothing_to_look_for()
     {
-        RankedCause[] sure = [.. Ranking.Rank(new Dictionary<Sign, double>()).Select((cause, i) => cause with { Share = i == 0 ? 1 : 0 })];
-        Assert.All(NextLooks.Of(Fed, new HashSet<Sign>(), sure), look => Assert.Equal(0, look.GainBits, 1e-12));
+        RankedCause[] sure =
+        [
+            .. Ranking
+                .Rank(new Dictionary<Sign, double>(), Causes.Of(Fed.Process))
+                .Select((cause, i) => cause with { Share = i == 0 ? 1 : 0 }),
+        ];
+        Assert.All(NextLooks.Of(Fed, new HashSet<Sign>(), sure, Causes.Of(Fed.Process)), look => Assert.Equal(0, look.GainBits, 1e-12));
+    }
+
+    // A room that has seen a cause show itself otherwise asks accordingly.
+    [Fact]
+    public void Looks_are_weighed_as_the_room_weighs_its_causes()
+    {
+        var table = Causes.Of(Fed.Process);
+        var room = new RoomWeights(
+            40,
+            1,
+            [
+                new WeightShift(Fed.Process, Cause.GasLost, Sign.Hiss, 0, 3),
+                new WeightShift(Fed.Process, Cause.DirtyPlate, Sign.Hiss, 0, -3),
+            ],
+            []
+        ).Table(Fed.Process);
+        var signs = new HashSet<Sign> { Sign.TallNarrow };
+        RankedCause[] two = [.. Ranking.Rank(signs.Once(), table).Where(cause => cause.Cause is Cause.GasLost or Cause.DirtyPlate)];
+        two = [.. two.Select(cause => cause with { Share = 0.5 })];
+        double Gain(IReadOnlyList<CauseRow> by) =>
+            NextLooks
+                .Outcomes(Fed, signs, two, by)
+                .Where(one => Observations.All.Single(look => look.Ask == one.Look.Text && look.Fits(Fed)).Answers.Any(Hisses))
+                .Max(one => one.Look.GainBits);
+        Assert.True(Gain(room) > Gain(table) + 0.2, $"{Gain(table)} {Gain(room)}");
+
+        static bool Hisses(Answer answer) => answer.Sign == Sign.Hiss;
     }
 
     private static double[] Answers(CauseRow row, Observation look)

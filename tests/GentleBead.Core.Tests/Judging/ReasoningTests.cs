@@ -137,7 +137,8 @@ public class ReasoningTests
         var looks = NextLooks.Of(
             T.Job,
             Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle)),
-            Ranking.Rank(Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle)).Once())
+            Ranking.Rank(Signs.Of(T, Room.KnobAndTaps, OnSheet, new(Sound.EvenCrackle)).Once(), Causes.Of(T.Job.Process)),
+            Causes.Of(T.Job.Process)
         );
         Assert.DoesNotContain(looks, look => look.Text.StartsWith("Listen", StringComparison.Ordinal));
         // No look can take away more doubt than there is.
