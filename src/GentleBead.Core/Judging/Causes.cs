@@ -340,7 +340,7 @@ public static class Causes
         new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
             Say($"The arc stands over the wire from end to end."), new Dictionary<Sign, double>
         {
-            [LightWandering] = 3.5, [WorseAtEnd] = 0.5, [WorseAtStart] = 0.4, [SpatterBig] = 0.5, [Undercut] = 0.5, [UnequalLegs] = 0.5,
+            [LightWandering] = 4.3, [WorseAtEnd] = 0.5, [WorseAtStart] = 0.4, [SpatterBig] = 0.5, [Undercut] = 0.5, [UnequalLegs] = 1.0,
             [WireOn] = 0.2, [PairInBand] = 0.2,
             [LightStill] = -3, [LightSwelling] = -1,
         }) { Whose = Whose.Nobodys },

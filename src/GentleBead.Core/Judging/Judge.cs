@@ -118,7 +118,7 @@ public static class Judge
         // Once something was found, the share of nothing to mend belongs to what can be behind it.
         if (verdict is not (Verdict.Open or Verdict.Right) && fitting.Sum(cause => cause.Share) is > 0 and var all)
             fitting = [.. fitting.Select(cause => cause with { Share = cause.Share / all })];
-        return fitting.Any(cause => cause.For.Count > 0) ? [.. fitting.Where(cause => cause.For.Count > 0)] : fitting;
+        return fitting.Any(cause => cause.Supported) ? [.. fitting.Where(cause => cause.Supported)] : fitting;
     }
 
     private static NextChange Step(
@@ -150,7 +150,7 @@ public static class Judge
     {
         if (verdict != Verdict.Open || settingsRight)
             return fitting;
-        var others = fitting.Where(cause => cause.Cause != Cause.NothingWrong && cause.For.Count > 0).ToArray();
+        var others = fitting.Where(cause => cause.Cause != Cause.NothingWrong && cause.Supported).ToArray();
         var all = others.Sum(cause => cause.Share);
         return all > 0 ? [.. others.Select(cause => cause with { Share = cause.Share / all })] : fitting;
     }

@@ -69,7 +69,11 @@ public sealed record AspectVerdict(Aspect Aspect, Standing Standing, Said Text);
 /// <param name="Share">How likely among all causes, 0 to 1.</param>
 /// <param name="For">Signs that speak for it, strongest first.</param>
 /// <param name="Against">Signs that speak against it, strongest first.</param>
-public sealed record RankedCause(Cause Cause, Said Words, double Share, IReadOnlyList<Said> For, IReadOnlyList<Said> Against);
+public sealed record RankedCause(Cause Cause, Said Words, double Share, IReadOnlyList<Said> For, IReadOnlyList<Said> Against)
+{
+    /// <summary>Whether anything speaks for it, if only in part.</summary>
+    internal bool Supported { get; init; }
+}
 
 /// <summary>The one thing to do next: a change, or a look where too little is known to change anything.</summary>
 /// <param name="Kind">What kind of change.</param>

@@ -19,8 +19,10 @@ public static class Ranking
     private const double AtLarge = 0.05,
         Noticed = 0.85;
 
-    // A sign that shifts the odds by less than this is not worth reading out.
-    private const double WorthNaming = 0.3;
+    // A sign that shifts the odds by less than this is not worth reading out, nor is one that the bead is less than half: a wire on the
+    // sheet is a little under it, too.
+    private const double WorthNaming = 0.3,
+        HalfOfIt = 0.5;
 
     /// <summary>Every cause of a table with its share, likeliest first. Pure; the order of the signs does not matter.</summary>
     /// <param name="signs">What was heard, felt, seen, measured and set, and how much each counts.</param>
@@ -58,7 +60,10 @@ public static class Ranking
                             .OrderBy(sign => Without(entry.Row, sign))
                             .Select(sign => Observations.Of(sign).Missing!),
                     ]
-                )),
+                )
+                {
+                    Supported = signs.Any(sign => entry.Row.Weights.GetValueOrDefault(sign.Key) * sign.Value >= WorthNaming),
+                }),
         ];
     }
 
@@ -76,7 +81,7 @@ public static class Ranking
         [
             .. signs
                 .Select(sign => (Sign: sign.Key, Speaks: row.Weights.GetValueOrDefault(sign.Key) * sign.Value * direction))
-                .Where(sign => sign.Speaks >= WorthNaming)
+                .Where(sign => sign.Speaks >= WorthNaming && signs[sign.Sign] >= HalfOfIt)
                 .OrderByDescending(sign => sign.Speaks)
                 .ThenBy(sign => sign.Sign)
                 .Select(sign => words(sign.Sign)),

@@ -117,7 +117,7 @@ public static class TigCauses
             Say($"The tungsten keeps its point; the heat goes into the plate."), new Dictionary<Sign, double>
         {
             [PolarityOther] = 5.0, [PolarityFits] = -1.2,
-            [TungstenBalled] = 2.4, [TungstenBurntBack] = 2.4, [NothingBehind] = 0.7, [ToesCold] = 0.4, [AmpsOn] = 0.4,
+            [TungstenBalled] = 3.4, [TungstenBurntBack] = 2.7, [NothingBehind] = 0.7, [ToesCold] = 0.4, [AmpsOn] = 0.4,
             [RippleUneven] = 0.2, [Flat] = 0.3,
             [TungstenPointed] = -4, [BackMark] = -1.5, [RootFused] = -1, [TungstenDipped] = -1,
         }) { Whose = Whose.Machine },
@@ -179,7 +179,7 @@ public static class TigCauses
         new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
             Say($"The arc stands over the point from end to end."), new Dictionary<Sign, double>
         {
-            [LightWandering] = 3.2, [WorseAtEnd] = 0.5, [WorseAtStart] = 0.4, [Undercut] = 0.5, [UnequalLegs] = 0.5,
+            [LightWandering] = 3.6, [WorseAtEnd] = 0.5, [WorseAtStart] = 0.4, [Undercut] = 0.5, [UnequalLegs] = 0.8,
             [LightStill] = -3, [LightSwelling] = -1,
         }) { Whose = Whose.Nobodys },
         new(Cause.Draught, Say($"Draught takes the gas away"), 0.02, ChangeKind.ScreenDraught,

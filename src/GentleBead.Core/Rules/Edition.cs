@@ -4,5 +4,5 @@ namespace GentleBead.Core.Rules;
 public static class Edition
 {
     /// <summary>Stored with every sheet and verdict; raised when a rule changes, so that later rules never rewrite history.</summary>
-    public const int Number = 7;
+    public const int Number = 8;
 }
