@@ -42,7 +42,7 @@ public class ScreenTests(DemoServer demo)
         using var page = demo.Open(820, 1180).StepInAs("Maren Holloway");
         page.Click("Bench", within: "Booth 2");
         page.See("Judge the bead");
-        page.Click("More looks: along the bead, start, nozzle, gas, light");
+        page.Click("More looks: along the bead, lean, start, nozzle, gas, light");
         page.See("Worse as it goes", "Blown aside", "Nothing comes", "Wire touching", "Wire burnt back");
         var small = page.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
             """

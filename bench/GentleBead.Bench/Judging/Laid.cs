@@ -82,6 +82,7 @@ internal static class Laid
             Start = booth.IsTig ? null : bead.Start ?? Start.Clean,
             Light = bead.Light ?? (bead.Sound is Sound.Popping or Sound.Hiss or Sound.Sputter ? ArcLight.Swelling : ArcLight.Still),
             Along = bead.Along ?? Along.Same,
+            Lean = bead.Lean ?? TorchLean.AsOnSheet,
             Soot = booth.Sheet.Job.Metal == Metal.Aluminium ? Soots(booth.Hidden) : null,
             Macro = booth.Sheet.Job.Joint == Joint.BeadOnPlate ? null : Section(booth),
             StickOut =

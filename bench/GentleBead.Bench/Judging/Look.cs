@@ -26,6 +26,7 @@ internal static class Look
             Start = noted.Start ?? again.Start,
             Gas = noted.Gas ?? again.Gas,
             Light = noted.Light ?? again.Light,
+            Lean = noted.Lean ?? again.Lean,
             Along = noted.Along ?? again.Along,
             Tungsten = noted.Tungsten ?? again.Tungsten,
             Puddle = noted.Puddle ?? again.Puddle,

@@ -79,6 +79,12 @@ internal static class Tells
             new(0.9, bead => bead with { Light = ArcLight.Wandering }),
             new(0.4, bead => bead with { Toes = Toes.Undercut }),
         ],
+        [Cause.LeanOff] =
+        [
+            new(0.7, bead => bead with { Lean = TorchLean.FarOver }),
+            new(0.5, bead => bead with { Spatter = Spatter.Big }),
+            Fault(0.5, Core.Beads.Fault.Pinholes),
+        ],
         [Cause.BurnBack] =
         [
             new(0.9, bead => bead with { Tip = TipAfter.BurntBack }),

@@ -227,71 +227,6 @@ public enum Soot
     Stays,
 }
 
-/// <summary>Where along the bead what is wrong lies.</summary>
-public enum Along
-{
-    /// <summary>The same from end to end.</summary>
-    Same,
-
-    /// <summary>At the start.</summary>
-    AtStart,
-
-    /// <summary>Worse the further it goes.</summary>
-    Worse,
-
-    /// <summary>At the end of reach.</summary>
-    AtEnd,
-}
-
-/// <summary>How the arc of a fed wire started.</summary>
-public enum Start
-{
-    /// <summary>At once.</summary>
-    Clean,
-
-    /// <summary>The wire lay on the plate at the trigger, and blew like a fuse.</summary>
-    Touching,
-
-    /// <summary>It stuttered before it held.</summary>
-    Stuttering,
-}
-
-/// <summary>Contact tip and nozzle after the bead.</summary>
-public enum TipAfter
-{
-    /// <summary>Clear.</summary>
-    Clear,
-
-    /// <summary>The wire is burnt back and fused in the tip.</summary>
-    BurntBack,
-
-    /// <summary>Spatter closes the nozzle.</summary>
-    Clogged,
-}
-
-/// <summary>Gas at the nozzle, by ear, on purge or before the arc.</summary>
-public enum GasAtNozzle
-{
-    /// <summary>It flows.</summary>
-    Flows,
-
-    /// <summary>Nothing comes.</summary>
-    Nothing,
-}
-
-/// <summary>The light of the arc, as who stands by sees it.</summary>
-public enum ArcLight
-{
-    /// <summary>It stands still.</summary>
-    Still,
-
-    /// <summary>It swells and shrinks.</summary>
-    Swelling,
-
-    /// <summary>It is blown to one side.</summary>
-    Wandering,
-}
-
 /// <summary>What an intensity can be said of.</summary>
 public enum Noted
 {
@@ -351,6 +286,7 @@ public sealed record Listened(Sound Sound, double Confidence, double? ShortRate)
 /// <param name="Tip">Fed wire: contact tip and nozzle afterwards.</param>
 /// <param name="Gas">Gas at the nozzle.</param>
 /// <param name="Light">The light of the arc.</param>
+/// <param name="Lean">How far the torch leaned along the bead.</param>
 public sealed record Evidence(
     Sound? Sound = null,
     Profile? Profile = null,
@@ -376,7 +312,8 @@ public sealed record Evidence(
     Start? Start = null,
     TipAfter? Tip = null,
     GasAtNozzle? Gas = null,
-    ArcLight? Light = null
+    ArcLight? Light = null,
+    TorchLean? Lean = null
 )
 {
     /// <summary>What the arc sounded like: by the ear, and where nobody noted it by the recording.</summary>
@@ -437,5 +374,6 @@ public sealed record Evidence(
         && Tip is null
         && Gas is null
         && Light is null
+        && Lean is null
         && (Measured is null || Measured.IsEmpty());
 }

@@ -46,6 +46,8 @@ public enum Cause
     Draught,
     NozzleShut,
     UnderTransition,
+    LeanOff,
+    PreheatLittle,
 #pragma warning restore CS1591
 }
 
@@ -93,6 +95,8 @@ public enum ChangeKind
     FreeTip,
     ScreenDraught,
     ClearNozzle,
+    LeanLess,
+    Preheat,
     Look,
 #pragma warning restore CS1591
 }

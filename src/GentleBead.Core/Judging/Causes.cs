@@ -65,6 +65,7 @@ public static class Causes
             Say($"The same again: the same sound, the same look."), new Dictionary<Sign, double>
         {
             [MetalOn] = 0.3, [MetalUnder] = -0.6, [MetalOver] = -0.6,
+            [LeanFar] = -2.5, [LeanRight] = 0.2,
             [LightSwelling] = -1.5, [LightWandering] = -2.5, [NozzleClogged] = -1, [StickOutUnder] = -0.6,
             [WorseAtEnd] = -3, [StartTouching] = -2.5, [StartStuttering] = -1, [TipBurntBack] = -4, [GasNothing] = -3,
             [SameAlong] = 0.3, [StartClean] = 0.3, [TipClear] = 0.2, [LightStill] = 0.6, [WorseAtStart] = -1.5, [WorseAlong] = -2,
@@ -336,6 +337,23 @@ public static class Causes
         {
             [WorseAtEnd] = 3.4, [Pinholes] = 0.9, [Undercut] = 0.4, [UnequalLegs] = 0.3, [EvenCrackle] = 0.2, [GasFlows] = 0.3,
             [SameAlong] = -3, [WorseAtStart] = -3, [WorseAlong] = -0.5,
+        }) { Whose = Whose.Hand },
+        new(Cause.LeanOff, Say($"Torch leaned too far along the bead"), 0.02, ChangeKind.LeanLess,
+            Say($"The gas covers, the spatter is less, the bead bites."), new Dictionary<Sign, double>
+        {
+            [LeanFar] = 4.3, [Pinholes] = 0.6, [SpatterBig] = 0.5, [Undercut] = 0.4, [TallNarrow] = 0.3, [Flat] = 0.3, [ToesCold] = 0.3,
+            [NothingBehind] = 0.4, [WireOn] = 0.2, [PairInBand] = 0.2,
+            [LeanRight] = -3.5, [WorseAtEnd] = -0.8,
+        }) { Whose = Whose.Hand },
+        new(Cause.PreheatLittle, Say($"Too little preheat for so thick a plate"), 0.02, ChangeKind.Preheat,
+            Say($"The start fuses like the end; toes blended on both plates."), new Dictionary<Sign, double>
+        {
+            [PlateThick] = 0.5, [PlateCold] = 1.9, [WorseAtStart] = 2.4, [ToesCold] = 1.3, [TallNarrow] = 0.9, [TintThin] = 0.6,
+            [TintNone] = 0.6, [SideUnfused] = 1.2, [RootShort] = 1.0, [EvenCrackle] = 0.6, [WireOn] = 0.9, [VoltsOn] = 0.4,
+            [PairInBand] = 0.6, [TravelOn] = 0.5,
+            [PlateThin] = -5, [PlateWarm] = -1.5, [PlateHot] = -4, [Sunk] = -3, [Hole] = -4, [TintWide] = -2, [Runny] = -2.5,
+            [WireUnder] = -1.5, [Popping] = -1.2, [Hiss] = -0.8, [Sputter] = -1, [ToesBlended] = -1, [TintBehind] = -1, [RootFused] = -2,
+            [WorseAlong] = -2, [TravelOver] = -1.2,
         }) { Whose = Whose.Hand },
         new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
             Say($"The arc stands over the wire from end to end."), new Dictionary<Sign, double>

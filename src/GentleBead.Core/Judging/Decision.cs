@@ -80,6 +80,7 @@ internal static class Decision
         [ChangeKind.Regrind] = 90,
         [ChangeKind.ThickerTungsten] = 90,
         [ChangeKind.SetBalance] = 20,
+        [ChangeKind.Preheat] = 300,
     };
 
     // How sure the step is said to be, by the shares of all that it mends.

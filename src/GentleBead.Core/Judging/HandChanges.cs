@@ -20,6 +20,10 @@ internal static class HandChanges
         ),
         [ChangeKind.ShorterStickOut] = new(sheet => Say($"Bring the tip in: stick-out {sheet.RequirePair().StickOut.Aim}.")),
         [ChangeKind.MendAngle] = new(sheet => Say($"Mend the angle: {sheet.WorkAngle}.")),
+        [ChangeKind.LeanLess] = new(sheet => Say($"Mend the lean of the torch: {sheet.TravelAngle}.")),
+        [ChangeKind.Preheat] = new(_ =>
+            Say($"Preheat the plate as its own procedure says, measured beside the joint; where none speaks, bevel and lay more passes.")
+        ),
         [ChangeKind.SteadyHand] = new(sheet =>
             Sentences(
                 Say($"Brace the hand, make a dry run."),

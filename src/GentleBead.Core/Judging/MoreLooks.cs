@@ -60,5 +60,14 @@ internal static class MoreLooks
             {
                 Ask = Say($"Watch the light on the wall: still, swelling, blown aside?"),
             },
+            Noted<TorchLean>(
+                bead => bead.Evidence.Lean,
+                (TorchLean.AsOnSheet, new(LeanRight, Say($"torch leaning as the sheet says"))),
+                (TorchLean.FarOver, new(LeanFar, Say($"torch leaning far over"), Hand))
+            ) with
+            {
+                Ask = Say($"Watch the torch from the side: does it lean as the sheet says?"),
+                Fits = job => !job.Joint.Facts().ByTime,
+            },
         ];
 }

@@ -1,6 +1,7 @@
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
+using GentleBead.Core.Stock;
 using static GentleBead.Core.Judging.Sign;
 
 namespace GentleBead.Core.Judging;
@@ -49,6 +50,11 @@ internal static class SettingsRead
             new(MachineMeasured, Say($"machine measured with ruler and watch")),
             new(MachineBelieved, Say($"machine's display never measured"))
         ),
+        Row(
+            bead => IsThick(bead.Sheet.Job) ? PlateThick : PlateThin,
+            new(PlateThick, Say($"plate thick enough to draw the heat away")),
+            new(PlateThin, Say($"plate thin enough to weld cold"))
+        ),
         Loaded(
             LoadPart.Polarity,
             (_, _) => true,
@@ -92,6 +98,8 @@ internal static class SettingsRead
             new(TungstenThin, Say($"tungsten noted thinner than the sheet's"))
         ),
     ];
+
+    private static bool IsThick(Job job) => job.Metal.Facts().DrawsHeatFrom is { } from && job.Thicker >= from;
 
     private static Observation Row(Func<BeadAtHand, Sign?> read, params Answer[] answers) =>
         new(answers, bead => read(bead) is { } sign ? [sign] : []) { IsSetting = true };

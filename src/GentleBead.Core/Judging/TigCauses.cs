@@ -12,7 +12,7 @@ public static class TigCauses
         new(Cause.NothingWrong, Say($"Nothing to mend"), 0.16, ChangeKind.Keep,
             Say($"The same again: the same puddle, the same look."), new Dictionary<Sign, double>
         {
-            [LightSwelling] = -1.5, [LightWandering] = -2.5,
+            [LeanFar] = -2.5, [LeanRight] = 0.2, [LightSwelling] = -1.5, [LightWandering] = -2.5,
             [SameAlong] = 0.3, [LightStill] = 0.5, [WorseAtStart] = -1.5, [WorseAlong] = -2, [WorseAtEnd] = -3, [GasNothing] = -3,
             [PolarityOther] = -1.5, [GasOther] = -1.5, [TungstenThin] = -0.5,
             [EvenCrackle] = 0.8, [SlightlyConvex] = 1.0, [Flat] = 0.6, [ToesBlended] = 1.0, [TintEven] = 0.8, [RippleEven] = 0.6,
@@ -175,6 +175,21 @@ public static class TigCauses
         {
             [WorseAtEnd] = 3.0, [Pinholes] = 0.9, [ColourGrey] = 0.5, [ColourBlue] = 0.3, [Undercut] = 0.4, [GasFlows] = 0.3,
             [SameAlong] = -3, [WorseAtStart] = -3, [WorseAlong] = -0.5,
+        }) { Whose = Whose.Hand },
+        new(Cause.LeanOff, Say($"Torch leaned too far along the bead"), 0.02, ChangeKind.LeanLess,
+            Say($"The gas covers and the puddle comes under the torch."), new Dictionary<Sign, double>
+        {
+            [LeanFar] = 4.3, [ColourGrey] = 0.6, [ColourBlue] = 0.4, [Pinholes] = 0.6, [Undercut] = 0.3,
+            [NothingBehind] = 0.4, [AmpsOn] = 0.2,
+            [LeanRight] = -3.5, [WorseAtEnd] = -0.8,
+        }) { Whose = Whose.Hand },
+        new(Cause.PreheatLittle, Say($"Too little preheat for so thick a plate"), 0.02, ChangeKind.Preheat,
+            Say($"The puddle comes within a few seconds, at the start as at the end."), new Dictionary<Sign, double>
+        {
+            [PlateThick] = 0.5, [PlateCold] = 1.9, [WorseAtStart] = 2.4, [ToesCold] = 1.3, [TallNarrow] = 0.9, [TintThin] = 0.6,
+            [TintNone] = 0.6, [SideUnfused] = 1.2, [RootShort] = 1.0, [AmpsOn] = 0.5, [TravelOn] = 0.5,
+            [PlateThin] = -5, [PlateWarm] = -1.5, [PlateHot] = -4, [Sunk] = -3, [Hole] = -4, [TintWide] = -2, [Runny] = -2.5,
+            [AmpsUnder] = -0.8, [ToesBlended] = -1, [TintBehind] = -1, [RootFused] = -2, [WorseAlong] = -2, [TravelOver] = -1.2,
         }) { Whose = Whose.Hand },
         new(Cause.ArcBlow, Say($"Arc blow: the clamp's current drags the arc aside"), 0.01, ChangeKind.MoveClamp,
             Say($"The arc stands over the point from end to end."), new Dictionary<Sign, double>

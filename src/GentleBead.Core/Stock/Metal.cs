@@ -1,3 +1,5 @@
+using GentleBead.Core.Quantities;
+
 namespace GentleBead.Core.Stock;
 
 /// <summary>What the members are made of.</summary>
@@ -73,6 +75,12 @@ public sealed record MetalFacts
     /// <summary>How the next bead comes to lie on cold metal.</summary>
     public Said Cool => MayQuench ? Say($"quench it, or take a fresh piece") : Say($"take a fresh piece, or let it cool in still air");
 
+    /// <summary>
+    /// From which thickness a cold plate draws the heat away before it fuses; null where none is warmed for that. Common practice, no
+    /// source: the preheat itself is a matter of its procedure.
+    /// </summary>
+    public Length? DrawsHeatFrom { get; init; }
+
     /// <summary>What stands beside a right bead; null where the process says it.</summary>
     public Said? Beside { get; init; }
 
@@ -95,6 +103,7 @@ public static class Metals
         new()
         {
             Metal = Metal.MildSteel,
+            DrawsHeatFrom = Length.FromMm(12),
             Name = Say($"mild steel"),
             Clean = Say($"Grind the plate bright"),
             MayQuench = true,
@@ -108,6 +117,7 @@ public static class Metals
         new()
         {
             Metal = Metal.LowAlloySteel,
+            DrawsHeatFrom = Length.FromMm(8),
             Name = Say($"low-alloy steel"),
             Clean = Say($"Grind the plate bright"),
             DensityGPerCm3 = 7.85,
@@ -138,6 +148,7 @@ public static class Metals
         new()
         {
             Metal = Metal.Aluminium,
+            DrawsHeatFrom = Length.FromMm(8),
             Name = Say($"aluminium"),
             Clean = Say($"Wipe the grease off, then brush the skin off with a stainless brush kept for aluminium"),
             DensityGPerCm3 = 2.70,
@@ -178,6 +189,7 @@ public static class Metals
         new()
         {
             Metal = Metal.Copper,
+            DrawsHeatFrom = Length.FromMm(3),
             AmpsAreAGuess = true,
             Name = Say($"copper"),
             Clean = Say($"Wipe the grease off, then brush the plate bright"),
@@ -192,6 +204,7 @@ public static class Metals
         new()
         {
             Metal = Metal.Magnesium,
+            DrawsHeatFrom = Length.FromMm(8),
             AmpsAreAGuess = true,
             Name = Say($"magnesium"),
             Clean = Say($"Wipe the grease off, then brush the plate bright with a clean stainless brush"),

@@ -291,6 +291,7 @@ public class JudgeTests
         Check<TipAfter>(value => new(Tip: value), "Tip", ("Clogged", "NozzleClogged"));
         Check<GasAtNozzle>(value => new(Gas: value), "Gas");
         Check<ArcLight>(value => new(Light: value), "Light");
+        Check<TorchLean>(value => new(Lean: value), "Lean", ("AsOnSheet", "LeanRight"), ("FarOver", "LeanFar"));
 
         static void Check<TSeen>(Func<TSeen, Evidence> note, string prefix, params (string Seen, string Sign)[] renamed)
             where TSeen : struct, Enum

@@ -109,7 +109,9 @@ internal static class WeightLaws
         [Sign.StartStuttering] = [Cause.PoorClamp, Cause.WornTip, Cause.DirtyPlate],
         [Sign.LightWandering] = [Cause.ArcBlow, Cause.DirtyPlate],
         [Sign.WorseAtEnd] = [Cause.TorchSwung, Cause.UnevenHand, Cause.ArcBlow],
-        [Sign.WorseAtStart] = [Cause.DirtyPlate, Cause.ArcBlow],
+        [Sign.WorseAtStart] = [Cause.DirtyPlate, Cause.ArcBlow, Cause.PreheatLittle],
+        [Sign.LeanFar] = [Cause.LeanOff],
+        [Sign.PlateThick] = [Cause.PreheatLittle],
         [Sign.WorseAlong] = [Cause.PlateHot, Cause.PairHot, Cause.GasLost, Cause.NozzleShut],
         [Sign.StickOutUnder] = [Cause.StickOutShort, Cause.BurnBack],
         [Sign.LightStill] = [Cause.NothingWrong],
@@ -125,6 +127,7 @@ internal static class WeightLaws
             Cause.WorkAngle,
             Cause.TravelSlow,
             Cause.DirtyPlate,
+            Cause.PreheatLittle,
         ],
         [Sign.SlagTrapped] = [Cause.WrongDirection, Cause.WrongPolarity, Cause.VoltsLow],
         [Sign.Pinholes] =
@@ -140,6 +143,7 @@ internal static class WeightLaws
             Cause.VoltsHigh,
             Cause.WireLow,
             Cause.WrongPolarity,
+            Cause.LeanOff,
         ],
     };
 

@@ -73,6 +73,21 @@ internal static class WorkedCases
             ),
             Room.Digital
         ),
+        ["thick"] = Made(
+            new Job(Thickness.Parse("16"), Joint.T, Position.Flat, Core.Stock.Wire.Solid12, Process.GmawSpray, Gas: Gas.ArgonCarbon10),
+            Room.Digital with
+            {
+                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
+            }
+        ),
+        ["tig thick"] = Made(
+            new Job(Thickness.Parse("8"), Joint.T, Position.Flat, null, Process.GtawAc, Metal.Aluminium, Gas.Argon),
+            Room.Digital with
+            {
+                AmpControl = Room.Amps,
+                HasAc = true,
+            }
+        ),
         ["aluminium"] = Made(
             new Job(
                 Thickness.Parse("1/4"),
@@ -302,6 +317,23 @@ internal static class WorkedCases
             GoodTig with { Colour = TintColour.Grey, Gas = GasAtNozzle.Nothing, Puddle = null }, Cause.GasLost),
         new("TIG: grey though gas flows", "tig", 1, 0,
             GoodTig with { Colour = TintColour.Grey, Gas = GasAtNozzle.Flows, Puddle = null }, Cause.Draught),
+        // How the torch leans, and what a thick cold plate does.
+        new("torch leaning far over, pinholes", "dip", 1, 0, Good with { Faults = [Fault.Pinholes], Lean = TorchLean.FarOver },
+            Cause.LeanOff, true),
+        new("spray, torch far over, big spatter, undercut", "spray", 1, 0, new(Sound.Hiss, Profile.SlightlyConvex, Toes.Undercut,
+            Spatter: Spatter.Big, Lean: TorchLean.FarOver), Cause.LeanOff),
+        new("thick plate, right settings, cold toes, cold to the hand", "thick", 1, 0, new(Sound.Hiss, Profile.TallNarrow, Toes.Cold,
+            Tint.Thin, Plate: PlateWarmth.Cold), Cause.PreheatLittle, true),
+        new("thick plate: the start lies on top, the end fuses", "thick", 1, 0, new(Sound.Hiss, Profile.SlightlyConvex, Toes.Cold,
+            Along: Along.AtStart), Cause.PreheatLittle),
+        new("thick plate set cold is still cold", "thick", 0.75, -2, new(Sound.Hiss, Profile.TallNarrow, Toes.Cold, Tint.Thin),
+            Cause.PairCold),
+        new("TIG: torch far over, blue and grey", "tig", 1, 0, GoodTig with { Colour = TintColour.Grey, Lean = TorchLean.FarOver,
+            Puddle = null }, Cause.LeanOff),
+        new("TIG: thick aluminium, the puddle hardly comes, cold to the hand", "tig thick", 1, 0, new(Sound.EvenCrackle,
+            Profile.TallNarrow, Toes.Cold, Puddle: Puddle.Clear, Plate: PlateWarmth.Cold), Cause.PreheatLittle, true),
+        new("TIG: thick aluminium, amps low", "tig thick", 0.7, 0, new(Sound.EvenCrackle, Profile.TallNarrow, Toes.Cold,
+            Puddle: Puddle.Clear), Cause.AmpsLow),
         new("TIG: one leg long", "tig steel", 1, 0, GoodTig with { Faults = [Fault.UnequalLegs] }, Cause.WorkAngle),
     ];
 

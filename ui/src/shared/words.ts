@@ -254,6 +254,7 @@ export const evidence = {
     title: 'Light of the arc',
     words: { still: 'Stands still', swelling: 'Swells, shrinks', wandering: 'Blown aside' },
   },
+  lean: { title: 'Lean of the torch', words: { asOnSheet: 'As on the sheet', farOver: 'Far over' } },
 } satisfies {
   [
     K in
@@ -275,6 +276,7 @@ export const evidence = {
       | 'tip'
       | 'gas'
       | 'light'
+      | 'lean'
   ]: {
     title: string;
     words: Words<NonNullable<Schemas['Evidence'][K]>>;

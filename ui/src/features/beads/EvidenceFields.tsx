@@ -156,14 +156,14 @@ function Besides(props: {
   gas: boolean;
 }) {
   const { draft, group, tungsten, gas } = props;
-  const of: Seen[] = ['along', 'light', ...(gas ? (['gas'] as const) : [])];
+  const of: Seen[] = ['along', 'lean', 'light', ...(gas ? (['gas'] as const) : [])];
   if (!tungsten) of.push('start', 'tip');
   const [opened, setOpened] = useState(false);
   const open = opened || of.some((one) => draft.seen[one]);
   return (
     <>
       <button type="button" className="plain" aria-expanded={open} onClick={() => setOpened(!open)}>
-        {open ? 'Fewer looks' : 'More looks: along the bead, start, nozzle, gas, light'}
+        {open ? 'Fewer looks' : 'More looks: along the bead, lean, start, nozzle, gas, light'}
       </button>
       {open && of.map((one) => group(one))}
     </>

@@ -221,6 +221,10 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
     ),
     wandering: <path d="M14 4V14L40 27M14 14L30 28M14 14L46 22" />,
   },
+  lean: {
+    asOnSheet: <path d="M33 4L27 22M8 26H48" />,
+    farOver: <path d="M48 10L27 22M8 26H48" />,
+  },
 };
 
 /** The drawing on an evidence key. */

@@ -7912,7 +7912,7 @@ export interface components {
          * @description What can make a bead come out as it did.
          * @enum {unknown}
          */
-        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut" | "underTransition";
+        Cause: "nothingWrong" | "voltsLow" | "wireHigh" | "voltsHigh" | "wireLow" | "pairCold" | "pairHot" | "travelFast" | "travelSlow" | "stickOutLong" | "workAngle" | "unevenHand" | "gasLost" | "dirtyPlate" | "plateHot" | "readOutOff" | "wireSlipping" | "wrongPolarity" | "cracked" | "readOutLow" | "voltsReadOff" | "wornTip" | "wrongGas" | "wrongWire" | "poorClamp" | "wrongDirection" | "craterOpen" | "ampsLow" | "ampsHigh" | "arcLong" | "tungstenDipped" | "tungstenSmall" | "balanceOff" | "fillerLittle" | "fillerMuch" | "stickOutShort" | "torchSwung" | "arcBlow" | "burnBack" | "draught" | "nozzleShut" | "underTransition" | "leanOff" | "preheatLittle";
         /** @description A cause as the lists show it. */
         CauseName: {
             cause: components["schemas"]["Cause"];
@@ -7936,7 +7936,7 @@ export interface components {
          * @description The kind of change that mends a cause.
          * @enum {unknown}
          */
-        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller" | "longerStickOut" | "keepAngle" | "moveClamp" | "freeTip" | "screenDraught" | "clearNozzle" | "look";
+        ChangeKind: "keep" | "voltsUp" | "voltsDown" | "wireUp" | "wireDown" | "moreOfBoth" | "lessOfBoth" | "slower" | "faster" | "shorterStickOut" | "mendAngle" | "steadyHand" | "checkGas" | "cleanPlate" | "coolPlate" | "measureWire" | "checkFeed" | "checkPolarity" | "stop" | "measureVolts" | "changeTip" | "checkBottle" | "checkWire" | "checkClamp" | "dragIt" | "fillCrater" | "ampsUp" | "ampsDown" | "shorterArc" | "regrind" | "thickerTungsten" | "setBalance" | "moreFiller" | "lessFiller" | "longerStickOut" | "keepAngle" | "moveClamp" | "freeTip" | "screenDraught" | "clearNozzle" | "leanLess" | "preheat" | "look";
         /** @description One step of a chart against the rules and against the room. */
         ChartComparison: {
             /** @description The step. */
@@ -8349,6 +8349,7 @@ export interface components {
             tip?: null | components["schemas"]["TipAfter"];
             gas?: null | components["schemas"]["GasAtNozzle"];
             light?: null | components["schemas"]["ArcLight"];
+            lean?: null | components["schemas"]["TorchLean"];
             /** @description Faults seen; never null. */
             faults?: null | components["schemas"]["Fault"][];
             /** @description Strengths said; never null. */
@@ -10514,6 +10515,8 @@ export interface components {
         TipAfter: "clear" | "burntBack" | "clogged";
         /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
+        /** @enum {unknown} */
+        TorchLean: "asOnSheet" | "farOver";
         /** @description A stretch of a trace for drawing. */
         TraceView: {
             /**
