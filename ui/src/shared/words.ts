@@ -138,7 +138,7 @@ export const waysOfSetting = {
   },
   direction: { title: 'Torch', words: { pushOnly: 'Always push', either: 'Push or drag' } },
   motion: {
-    title: 'Hand',
+    title: 'Motion of the torch',
     words: {
       straight: 'Straight',
       smallC: 'Small c',
