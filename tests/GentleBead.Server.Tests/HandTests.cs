@@ -27,7 +27,7 @@ public class HandTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(HttpStatusCode.NoContent, (await SayAsync(maren, student, "left")).StatusCode);
         Assert.Equal(Hand.Left, (await maren.GetAsync<Rack>($"/api/sheets/rack/{student}")).Hand);
         var given = await maren.AssignAsync(Booth);
-        Assert.EndsWith("left hand that is from left to right.", $"{given.Body.Direction}", StringComparison.Ordinal);
+        Assert.EndsWith("left hand: push from left to right.", $"{given.Body.Direction}", StringComparison.Ordinal);
         // What is shown before it is given out is what is given out.
         var asked = new
         {

@@ -32,12 +32,12 @@ internal static class SheetWords
     private static readonly Dictionary<Hand, (Said Push, Said Drag)> Going = new()
     {
         [Hand.Right] = (
-            Say($"With the torch in the right hand that is from right to left."),
-            Say($"With the torch in the right hand that is from left to right.")
+            Say($"With the torch in the right hand: push from right to left."),
+            Say($"With the torch in the right hand: drag from left to right.")
         ),
         [Hand.Left] = (
-            Say($"With the torch in the left hand that is from left to right."),
-            Say($"With the torch in the left hand that is from right to left.")
+            Say($"With the torch in the left hand: push from left to right."),
+            Say($"With the torch in the left hand: drag from right to left.")
         ),
     };
     private static readonly (Said Push, Said Drag) EitherHand = (

@@ -140,7 +140,7 @@ public class PassesTests
         Sheet In(Position position) =>
             Assert.IsType<Sheet>(Planner.Plan(new Job(Thickness.Parse("3"), Joint.T, position, wire, process, Gas: gas), hand: hand));
         var said = In(Position.Horizontal).Direction.ToString();
-        Assert.EndsWith($"that is {way}.", said, StringComparison.Ordinal);
+        Assert.EndsWith($"{(process.Facts().Slag ? "drag" : "push")} {way}.", said, StringComparison.Ordinal);
         Assert.DoesNotContain("hander", said, StringComparison.Ordinal);
         // Up and down is the same for either.
         Assert.DoesNotContain("hand", In(Position.VerticalUp).Direction.ToString(), StringComparison.Ordinal);
