@@ -103,6 +103,8 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("Not yet.");
         page.Type("Wire from", "10");
         page.Type("Wire to", "80");
+        // On a rest: typed far off at first, and refused at its field with the run kept.
+        page.Type("Stick-out", "19");
         page.Run<object?>("document.activeElement.blur()");
         page.Press(" ");
         page.See("MARK: smooth now");
@@ -115,7 +117,10 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         Assert.Equal(2, page.Texts("[aria-label='Marks'] li").Count);
         Turned(0.2);
         page.Click("The knob is at its end");
-        page.See("it ran smooth from");
+        page.See("A stick-out of 1/8 to 1 9/16 in.");
+        page.Type("Stick-out", "0.75");
+        page.Click("Keep it with these marks");
+        page.See("it ran smooth from", "The tip stood 3/4 in off");
         Page.Until(() => page.Texts("[aria-label='Sweeps on this machine'] li").Count == 1, "the sweep in the list");
 
         // The machine's page grows a window from it, and the sheet offers it.

@@ -37,6 +37,20 @@ public class ScreenTests(DemoServer demo)
     }
 
     [Fact]
+    public void A_student_says_the_hand_they_hold_the_torch_in_and_it_is_kept()
+    {
+        using var page = demo.Open().StepInAs("Wynn Okafor");
+        page.See("You hold the torch in");
+        page.Click("Left hand");
+        const string Pressed =
+            "return [...document.querySelectorAll('button[aria-pressed=true]')].some(key => key.textContent === 'Left hand')";
+        Page.Until(() => page.Run<bool>(Pressed), "the hand on the screen");
+        page.Open("/");
+        page.See("You hold the torch in");
+        Page.Until(() => page.Run<bool>(Pressed), "the hand after coming back");
+    }
+
+    [Fact]
     public void On_the_bench_every_target_takes_a_gloved_finger()
     {
         using var page = demo.Open(820, 1180).StepInAs("Maren Holloway");

@@ -98,8 +98,8 @@ public sealed record SweepFinding(WireFeedSpeed? Smooths, WireFeedSpeed? BreaksU
         {
             var usual = arc.UsualStickOut;
             return (low ?? high) is null || usual == from ? null
-                : middle is { } found ? Say($"The tip stood {from} off: at {usual} that middle lies at {Usual(found, from)}.")
-                : Say($"The tip stood {from} off: at {usual} that is {Usual((low ?? high)!.Value, from)}.");
+                : middle is { } found ? Say($"The tip stood {from:rule} off: at {usual:rule} that middle lies at {Usual(found, from)}.")
+                : Say($"The tip stood {from:rule} off: at {usual:rule} that is {Usual((low ?? high)!.Value, from)}.");
         }
 
         WireFeedSpeed Usual(WireFeedSpeed found, Length from) => HeldVolts.WireAt(found, from, arc.UsualStickOut, arc);

@@ -63,7 +63,7 @@ public static class SweepEndpoints
         if (machine.VoltControl!.Kind == ControlKind.Trim)
             problems.Add(new("voltMark", Say($"The volts of this machine follow the wire: a sweep cannot hold them.")));
         if (request.StickOut is { Mm: not (>= 3 and <= 40) })
-            problems.Add(new("stickOutMm", Say($"The tip stands {Length.FromMm(3)} to {Length.FromMm(40)} off.")));
+            problems.Add(new("stickOutMm", Say($"A stick-out of {new Either("3 to 40 mm", "1/8 to 1 9/16 in")}.")));
         if (problems.Count > 0)
             return Problems.Of(problems);
         var middle = machine.WireControl!.Settable((run.FromMark + run.ToMark) / 2);

@@ -213,7 +213,9 @@ public class TrialEdgeTests
             }
         );
         var middle = HeldVolts.WireAt(found.Middle!.Value, rest, Dip.UsualStickOut, Dip);
-        var told = Core.Words.Said.Say($"The tip stood {rest} off: at {Dip.UsualStickOut} that middle lies at {middle}.").ToString();
+        var told = Core
+            .Words.Said.Say($"The tip stood {rest:rule} off: at {Dip.UsualStickOut:rule} that middle lies at {middle}.")
+            .ToString();
         Assert.EndsWith(told, found.Learned.ToString(), StringComparison.Ordinal);
         // At the sheet's own stick-out there is nothing to add, nor where nothing was marked.
         Assert.DoesNotContain("tip", SweepFinding.Of(run, dials!, Dip, volts, Dip.UsualStickOut).Learned.ToString());
