@@ -58,7 +58,7 @@ public static class Judge
         var first = fitting[0].Cause;
         var looks = NextLooks.Of(bead.Sheet.Job, signs, ranked, table);
         var right = bead.SettingsRight(signs);
-        var next = verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, (signs, table), after);
+        var next = verdict == Verdict.Open && bead.Evidence.IsEmpty() ? null : Step(bead, verdict, fitting, signs, table, after);
         var also = next?.Kind == ChangeKind.Look ? null : SecondCause.Of(bead, counts, first, next?.Kind);
         if (also is not null && also.IsWhatMakesItUnsound(answers, first, bead))
             (next, also) = (Decision.FaultFirst(bead, also.Cause), new(first, fitting[0].Words, fitting[0].For));
@@ -125,11 +125,11 @@ public static class Judge
         BeadAtHand bead,
         Verdict verdict,
         RankedCause[] fitting,
-        (IReadOnlySet<Sign> Signs, IReadOnlyList<CauseRow> Table) known,
+        IReadOnlySet<Sign> signs,
+        IReadOnlyList<CauseRow> table,
         FollowUp? after
     )
     {
-        var (signs, table) = known;
         var right = bead.SettingsRight(signs);
         return after is { Owed: { } owed } && !right && IsStillOwed(verdict, fitting[0], bead)
             ? Decision.Second(bead, owed, after.Before)

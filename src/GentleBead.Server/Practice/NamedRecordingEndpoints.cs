@@ -53,11 +53,14 @@ public static class NamedRecordingEndpoints
         {
             if (recording.Finding.Kind != RecordingKind.Sound)
                 return Problems.Field("recording", Say($"A log is not heard: name a sound."));
-            var bead = (await files.FindAsync(recording.BeadId, cancel))!.Bead;
-            if (bead.Used is null)
+            var file = (await files.FindAsync(recording.BeadId, cancel))!;
+            if (file.Bead.Used is not { } used)
                 return Problems.Field("recording", Say($"The drills are of fed wires: on a tungsten no wire can be off."));
+            // A drill says what this arc draws when it is right.
+            if (RoomClip.Arcs(file.JudgedBy, used, null).Right.Problems().FirstOrDefault() is { } problem)
+                return Problems.Field("recording", Say($"No arc can be simulated beside this bead's sheet. {problem.Said}"));
             var heard = recording.Finding.Heard;
-            var measured = bead.Evidence.Measured;
+            var measured = file.Bead.Evidence.Measured;
             if (!RoomClip.Of(recordingId, sound, deviation, (heard.ArcFrom, heard.ArcTo), measured).IsGood(out clip, out var problems))
                 return Problems.Of(problems);
         }

@@ -49,7 +49,7 @@ public sealed class NamedRecordingStore(NpgsqlDataSource database)
             """
             select newest.clip from recording cross join lateral (
                 select clip from named_recording where recording_id = recording.id order by seq desc limit 1) as newest
-            where bead_id = @beadId and withdrawn_at is null and newest.clip is not null
+            where bead_id = @beadId and withdrawn_at is null and newest.clip is not null order by recording.seq limit 40
             """,
             new { beadId },
             cancel

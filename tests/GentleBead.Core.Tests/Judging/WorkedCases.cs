@@ -30,6 +30,9 @@ internal sealed record WorkedCase(
 /// <summary>Worked cases, common practice, no source.</summary>
 internal static class WorkedCases
 {
+    // One whose volts reach up to spray.
+    private static readonly Machine Wide = Room.Digital with { VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []) };
+
     private static readonly Dictionary<string, (Sheet Sheet, Machine Machine)> Jobs = new()
     {
         ["dip"] = Made(new Job(Thickness.Parse("1/8"), Joint.T, Position.Horizontal, Core.Stock.Wire.Solid08), Room.KnobAndTaps),
@@ -46,10 +49,7 @@ internal static class WorkedCases
         ),
         ["shielded"] = Made(
             new Job(Thickness.Parse("3/8"), Joint.T, Position.Flat, Core.Stock.Wire.GasShielded12, Process.FcawGasShielded),
-            Room.Digital with
-            {
-                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
-            }
+            Wide
         ),
         ["globular"] = Made(
             new Job(Thickness.Parse("3/16"), Joint.T, Position.Flat, Core.Stock.Wire.Solid08, Process.GmawGlobular),
@@ -57,10 +57,7 @@ internal static class WorkedCases
         ),
         ["spray"] = Made(
             new Job(Thickness.Parse("3/8"), Joint.T, Position.Flat, Core.Stock.Wire.Solid12, Process.GmawSpray, Gas: Gas.ArgonCarbon10),
-            Room.Digital with
-            {
-                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
-            }
+            Wide
         ),
         ["cored"] = Made(
             new Job(
@@ -75,10 +72,7 @@ internal static class WorkedCases
         ),
         ["thick"] = Made(
             new Job(Thickness.Parse("16"), Joint.T, Position.Flat, Core.Stock.Wire.Solid12, Process.GmawSpray, Gas: Gas.ArgonCarbon10),
-            Room.Digital with
-            {
-                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
-            }
+            Wide
         ),
         ["tig thick"] = Made(
             new Job(Thickness.Parse("8"), Joint.T, Position.Flat, null, Process.GtawAc, Metal.Aluminium, Gas.Argon),
@@ -98,10 +92,7 @@ internal static class WorkedCases
                 Metal.Aluminium,
                 Gas.Argon
             ),
-            Room.Digital with
-            {
-                VoltControl = new(ControlKind.Digital, 12, 40, 0.1, "V", []),
-            }
+            Wide
         ),
         ["tig"] = Made(
             new Job(Thickness.Parse("1.5"), Joint.SquareButt, Position.Flat, null, Process.GtawDc, Metal.Stainless, Gas.Argon),
