@@ -70,7 +70,7 @@ internal static class Passes
 
     // A groove is filled by depth; a fillet is built up like a pyramid: one bead, then two, then three.
     private static int Layers(Job job, int count) =>
-        job.Joint == Joint.VButt
+        job.Joint.Facts().FilledByDepth
             ? Math.Clamp((int)Math.Ceiling(job.Thinner.Mm / LayerDepth), 1, count)
             : (int)Math.Ceiling((Math.Sqrt(8.0 * count + 1) - 1) / 2 - 1e-9);
 

@@ -81,6 +81,9 @@ public sealed record JointFacts(
     /// <summary>Whether it is one run by its nature, however thick the plate.</summary>
     public bool OneRun { get; init; }
 
+    /// <summary>Whether its passes fill a groove layer by layer; otherwise they are built up like a pyramid.</summary>
+    public bool FilledByDepth { get; init; }
+
     /// <summary>Whether it is filled by time, standing still.</summary>
     public bool ByTime { get; init; }
 
@@ -175,7 +178,10 @@ public static class Joints
             (90, 90),
             Say($"square across the groove"),
             ButtLook
-        ),
+        )
+        {
+            FilledByDepth = true,
+        },
         new(
             Joint.Edge,
             Say($"edge"),
