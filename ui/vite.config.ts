@@ -1,12 +1,12 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 
 // In development the server runs beside, started by ./start.
 const server = 'http://127.0.0.1:5170';
 
 export default defineConfig({
-  plugins: [react()],
-  // One bundle: it is fetched once, from the same machine or the same shop.
-  build: { chunkSizeWarningLimit: 1500 },
+  // Packed once, when built; the server sends what the browser takes.
+  plugins: [react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 600 })],
   server: { proxy: { '/api': server, '/live': { target: server, ws: true } } },
 });

@@ -6,6 +6,7 @@ using GentleBead.Bench.Listening;
 
 // dotnet run -c Release --project bench/GentleBead.Bench            the sheet, computed
 // dotnet run -c Release --project bench/GentleBead.Bench -- screen  the sheet while typing, and a bead from screen to screen
+// dotnet run -c Release --project bench/GentleBead.Bench -- bundle  what a first page costs, beside a bare shell of the component library
 // dotnet run -c Release --project bench/GentleBead.Bench -- growth  every call with 10,000 beads and with 1,000,000 (or a number)
 // dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
@@ -21,6 +22,10 @@ switch (args)
         if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
             return Lacking;
         return await Screens.MeasureAsync();
+    case ["bundle"]:
+        if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
+            return Lacking;
+        return await Bundle.MeasureAsync();
     case ["growth", .. var many]:
         if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
             return Lacking;

@@ -69,12 +69,13 @@ internal static class Screens
     public static (double Median, double[] Times) BeadsFrom(Uri address, int beads)
     {
         using var own = new Page(address).StepInAs("Teodor Pike");
+        own.Click("Beads");
         own.See("Your beads");
         own.Run<object?>(
             """
             window.seen = [];
-            window.newest = () => Math.max(0, ...[...document.querySelectorAll('[aria-label="Your beads"] .bead-number')].map((one) =>
-                Number(one.textContent)));
+            window.newest = () => Math.max(0, ...[...document.querySelectorAll('[aria-label="Your beads"] svg[role=img]')].map((one) =>
+                Number(/Bead (\d+)/.exec(one.ariaLabel)[1])));
             let before = window.newest();
             new MutationObserver(() => { if (window.newest() > before) { before = window.newest(); window.seen.push(Date.now()); }
                 }).observe(document.body, { subtree: true, childList: true });

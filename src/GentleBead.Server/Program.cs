@@ -15,6 +15,7 @@ using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Practice;
+using GentleBead.Server.Search;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
@@ -95,6 +96,7 @@ services.AddOpenApi(options =>
         .AddOperationTransformer(ApiDescription.DescribeOperationAsync)
 );
 services.AddProblemDetails();
+services.AddSmallAnswers();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
 // Whatever names the shop's network uses, this machine may always ask itself: ./start does, to see whether the server is up.
@@ -199,9 +201,11 @@ catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentExce
     return 1;
 }
 
+app.UseResponseCompression();
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
 app.UseMiddleware<PlainRequests>();
+app.UseMiddleware<PackedFiles>();
 app.UseStaticFiles();
 
 // Only now: a file that is there is no address.
@@ -253,6 +257,7 @@ LiveEndpoints.Map(app);
 ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);
+SearchEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
 WrongAddress.Map(app);
 app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -92,7 +92,7 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
         using var page = new Page(loft.Server.Address).StepInAs("Maren Holloway");
         if (!page.Has("[aria-label='Units: inch']"))
             Units(page, "inch");
-        page.Open("/shop");
+        page.Open("/machines");
         page.Click("Green digital");
         page.See("What the marks really give");
         page.Type("Wire mark", "240");
@@ -105,7 +105,8 @@ public sealed class NothingLostTests(NothingLostTests.Loft loft) : IClassFixture
         Page.Until(() => page.Part("Wire readings").Contains("gives 192 in/min", StringComparison.Ordinal), "the reading in inches");
         page.Click("Withdraw the reading at 240");
 
-        page.Open("/shop");
+        page.Open("/settings/tolerances");
+        page.See("Undercut, at most");
         var crown = page.RunAsync<string>(Tolerances);
         page.Type("Undercut, at most", "0.04");
         Units(page, "metric");

@@ -12,10 +12,10 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
     {
         page.Click("Bench", within: "Booth 2");
         page.See("Judge the bead");
-        var before = page.Count("[aria-label=Coupon] .bead-row");
+        var before = page.Count("[aria-label=Coupon] li");
         page.Click("Even crackle");
         page.Click("Judge the bead");
-        Page.Until(() => page.Count("[aria-label=Coupon] .bead-row") > before, "the new bead");
+        Page.Until(() => page.Count("[aria-label=Coupon] li") > before, "the new bead");
         page.See("Drop a sound file");
         Page.Until(
             () =>
@@ -131,7 +131,7 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Hiss");
         page.Click("Volts too high");
         page.Click("That is my answer");
-        Page.Until(() => page.Has(".drill-outcome"), "the outcome");
+        Page.Until(() => page.Has("[data-right]"), "the outcome");
         page.See("It sounds like");
         page.See("At the booth:");
         page.See("This one comes back");
@@ -141,12 +141,15 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Run<object?>("document.querySelector('input[role=switch], input[type=checkbox]').click()");
         page.SeeNot("What do you hear?");
         Page.Until(
-            () => page.Count(".trace polyline") == 2 && page.Has(".outline-picture polygon") && page.Has(".glyph"),
+            () =>
+                page.Count("[aria-label^='Volts and amps over'] polyline") == 2
+                && page.Has("[aria-label^='Outline of the sound'] polygon")
+                && page.Has("[aria-label='Drill'] svg[role=img] [data-part=plate]"),
             "trace, outline and bead"
         );
         page.Click("Nothing");
         page.Click("That is my answer");
-        Page.Until(() => page.Has(".drill-outcome"), "the outcome");
+        Page.Until(() => page.Has("[data-right]"), "the outcome");
         page.Click("My scores");
         page.See("of 2 right");
     }
@@ -158,9 +161,9 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Practice");
         page.Click("Begin", within: "Set the machine");
         page.See("Turn wire and volts");
-        Assert.False(page.Has(".trace"));
+        Assert.False(page.Has("[aria-label^='Volts and amps over']"));
         page.Click("It is right so");
-        page.See("Not so");
+        page.See("Wrong");
         page.Click("Next");
         page.See("Turn wire and volts");
     }
@@ -180,17 +183,18 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         );
         // While it still runs, what is heard is named each second.
         Page.Until(
-            () => page.Run<bool>("return /crackle/i.test(document.querySelector('.live-ear')?.textContent ?? '')"),
+            () => page.Run<bool>("return /crackle/i.test(document.querySelector('[aria-label=\"Heard now\"]')?.textContent ?? '')"),
             "its name while it welds"
         );
         page.Click("Stop at", startsWith: true);
         page.See("Even crackle, about");
-        Page.Until(() => page.Has(".timeline .wave"), "the timeline");
+        Page.Until(() => page.Has("[aria-label=Recordings] audio"), "the timeline");
         page.See("The recording bears it out");
         // A tap plays from there, and what is served is what was heard.
         Assert.True(
             page.RunAsync<bool>(
-                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('.timeline audio').src, { headers: { "
+                "const done = arguments[arguments.length - 1]; fetch(document.querySelector('[aria-label=Recordings] audio').src, { "
+                    + "headers: { "
                     + "Range: 'bytes=0-43' } }).then(r => r.arrayBuffer().then(b => done(r.status === 206 && b.byteLength === 44)))"
             )
         );
@@ -206,10 +210,10 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("instantaneous power");
         var folder = Directory.CreateTempSubdirectory().FullName;
         File.WriteAllText(Path.Combine(folder, "letter.txt"), "Dear all,\nnothing to hear.\n");
-        page.Upload(".recording-drop input[type=file]", Path.Combine(folder, "letter.txt"));
+        page.Upload("[aria-label=Recordings] input[type=file]", Path.Combine(folder, "letter.txt"));
         page.See("No column of volts");
         File.WriteAllBytes(Path.Combine(folder, "empty.wav"), []);
-        page.Upload(".recording-drop input[type=file]", Path.Combine(folder, "empty.wav"));
+        page.Upload("[aria-label=Recordings] input[type=file]", Path.Combine(folder, "empty.wav"));
         page.See("The file is empty");
         page.Click("Record");
         Page.Until(
@@ -218,8 +222,8 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
                 || page.Text.Contains("no microphone here", StringComparison.Ordinal),
             "why there is no recording"
         );
-        page.Click("Take off", within: "Booth logger, simulated");
-        page.See("The recording is off");
+        page.Click("Withdraw", within: "Booth logger, simulated");
+        page.See("The recording is withdrawn");
         Directory.Delete(folder, recursive: true);
     }
 }

@@ -45,21 +45,29 @@ internal static class Screens
                 }
             ),
             (
-                "shop",
+                "machines",
                 page =>
                 {
-                    page.Open("/shop");
-                    page.See("How you set");
+                    page.Open("/machines");
+                    page.See("Grey digital");
+                }
+            ),
+            (
+                "settings",
+                page =>
+                {
+                    page.Open("/settings");
+                    page.See("Wire for the amps");
                 }
             ),
             (
                 "machine",
                 page =>
                 {
-                    page.Open("/shop");
+                    page.Open("/machines");
                     page.Click("Grey digital");
                     page.See("What the marks really give");
-                    page.See("rich");
+                    page.See("Wire against the rule");
                 }
             ),
             (
@@ -112,6 +120,7 @@ internal static class Screens
                     page.Open("/");
                     page.Click("Sheet", within: "Booth 1");
                     page.See("It should sound");
+                    page.Click("Welded with", startsWith: true);
                     page.Choose("Process", "TIG, AC");
                     page.Choose("Metal", "Aluminium");
                     page.See("Pedal at the most");
@@ -148,7 +157,7 @@ internal static class Screens
                     page.Click("Teodor Pike");
                     page.See("newest first");
                     page.See("Cold");
-                    page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
+                    page.Run<object?>("document.querySelectorAll('ol[aria-label=Rack] > li')[1].querySelectorAll('button')[2].click()");
                     page.See("How to cut and etch");
                     page.Click("Measure again");
                     page.See("Into the lower plate");
@@ -160,7 +169,7 @@ internal static class Screens
                 {
                     ToBooth(page, 1, "Test");
                     page.See("Waits for the second assessor");
-                    page.Run<object?>("document.querySelector('.test-list a').click()");
+                    page.Run<object?>("document.querySelector('[aria-label=\"Test welds\"] a').click()");
                     page.See("hold together");
                 }
             ),
@@ -205,15 +214,41 @@ internal static class Screens
                     page.Click("Bench", within: "Booth 1");
                     page.Click("Ilsa Brandt");
                     page.See("newest first");
-                    page.Run<object?>("document.querySelectorAll('.rack > li')[0].querySelectorAll('button')[0].click()");
+                    page.Run<object?>("document.querySelectorAll('ol[aria-label=Rack] > li')[0].querySelectorAll('button')[0].click()");
                     page.See("Booth logger, simulated");
                     page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");
                 }
             ),
         ];
 
+    /// <summary>A student's own pages, behind the one that says what to do now.</summary>
+    public static IEnumerable<(string Name, Action<Page> Go)> Student =>
+        [
+            ("my sheet", page => ToOwn(page, "/sheet", "It should sound")),
+            ("my beads", page => ToOwn(page, "/beads", "Your beads")),
+            ("my checks", page => ToOwn(page, "/checks", "Before the first bead")),
+            ("my tests", page => ToOwn(page, "/tests", "Your test welds")),
+            ("my rack", page => ToOwn(page, "/rack", "Your rack")),
+            ("my screen", page => ToOwn(page, "/settings", "This screen")),
+        ];
+
+    private static void ToOwn(Page page, string address, string shown)
+    {
+        page.Open(address);
+        page.See(shown);
+    }
+
     public static IEnumerable<(string Name, Action<Page> Go)> Small =>
         [
+            ("students", page => ToOwn(page, "/students", "Find by name")),
+            ("agreement", page => ToOwn(page, "/students/agreement", "You and the tool")),
+            ("add somebody", page => ToOwn(page, "/students/add", "First password")),
+            ("add a machine", page => ToOwn(page, "/machines/add", "Machine, as the room calls it")),
+            ("tolerances", page => ToOwn(page, "/settings/tolerances", "Undercut, at most")),
+            ("learned", page => ToOwn(page, "/settings/learned", "What this room has taught")),
+            ("devices", page => ToOwn(page, "/settings/devices", "Stand-in devices")),
+            ("people", page => ToOwn(page, "/settings/people", "Instructors")),
+            ("this screen", page => ToOwn(page, "/settings/screen", "Single keys")),
             (
                 "sessions",
                 page =>
@@ -255,8 +290,8 @@ internal static class Screens
                     page.Click("Ilsa Brandt");
                     page.See("newest first");
                     page.See("Right");
-                    page.Run<object?>("document.querySelectorAll('.rack > li')[1].querySelectorAll('button')[2].click()");
-                    page.See("Your word");
+                    page.Run<object?>("document.querySelectorAll('ol[aria-label=Rack] > li')[1].querySelectorAll('button')[2].click()");
+                    page.See("Your verdict");
                 }
             ),
             (

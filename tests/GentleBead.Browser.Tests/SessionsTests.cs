@@ -37,7 +37,7 @@ public class SessionsTests(DemoServer demo)
         Page.Until(() => !page.Part("Sessions").Contains("planned", StringComparison.Ordinal), "no session planned");
 
         // Tonight's is another, and nobody was moved.
-        page.Click("Tonight");
+        page.Click("Today");
         page.SeeNot("Saturday repair class");
         Page.Until(() => page.Count("[aria-label^='Booth ']") == booths, "every booth");
     }

@@ -12,7 +12,7 @@ public class ShopTests
         page.Click("Sheet", within: "Booth 3");
         page.See("It should sound");
         Assert.Contains("280", page.Part("Marks of Green digital"), StringComparison.Ordinal);
-        page.Click("Why the wire mark?");
+        page.Why("the wire mark");
         page.See("The display, believed");
 
         // The display shows 240 and the ruler says 192: 19.2 in in 6 seconds, a fifth less, all along the dial.
@@ -27,7 +27,7 @@ public class ShopTests
         page.Click("Sheet", within: "Booth 3");
         page.See("It should sound");
         Assert.Contains("350", page.Part("Marks of Green digital"), StringComparison.Ordinal);
-        page.Click("Why the wire mark?");
+        page.Why("the wire mark");
         page.See("1 reading on Green digital");
 
         // A wrong reading is withdrawn, with a way back.
@@ -39,7 +39,7 @@ public class ShopTests
 
         void ToMachine(string name)
         {
-            page.Open("/shop");
+            page.Open("/machines");
             page.Click(name);
             page.See("What the marks really give");
         }

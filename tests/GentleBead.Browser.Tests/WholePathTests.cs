@@ -15,7 +15,7 @@ public class WholePathTests(DemoServer demo)
         // Today's session: booths, who stands there, on what, and how the last bead came out.
         page.See("Deck fittings and trailers");
         page.See("Today");
-        Assert.Equal(4, page.Count(".booth-card"));
+        Assert.Equal(4, page.Count("article[aria-label^='Booth ']"));
         Assert.Contains("Cold", page.Part("Booth 2"), StringComparison.Ordinal);
         Assert.Contains("1/8 T, horizontal", page.Part("Booth 2"), StringComparison.Ordinal);
         Assert.Contains("First of two: wire up", page.Part("Booth 2"), StringComparison.Ordinal);
@@ -53,12 +53,12 @@ public class WholePathTests(DemoServer demo)
         }
 
         // Every number opens its reason, down to what was typed.
-        page.Click("Why wire feed speed?");
+        page.Why("wire feed speed");
         page.See("Burn-off factor");
         page.See("One ampere for each thousandth of an inch");
         page.See("\"11 ga\" is 0.120 in, about 11 ga");
         page.Press(OpenQA.Selenium.Keys.Escape);
-        page.Click("Why the volt mark?");
+        page.Why("the volt mark");
         page.See("This machine's readings");
         page.Press(OpenQA.Selenium.Keys.Escape);
 
@@ -93,21 +93,22 @@ public class WholePathTests(DemoServer demo)
         page.Type("Leg, if measured", "0.16");
         page.Click("Judge the bead");
         page.See("Bead 2. Right");
-        Page.Until(() => page.Count("[aria-label='Coupon'] .glyph") == 2, "two glyphs on the coupon");
-        Assert.Equal(2, page.Count("[aria-label='Settings plane'] .mark-number"));
+        Page.Until(() => page.Count("[aria-label='Coupon'] svg[role=img]") == 2, "two glyphs on the coupon");
+        Assert.Equal(2, page.Count("[aria-label='Settings plane'] text[data-part=number]"));
 
         // The student sees their own sheet, beads and next change; nobody else's.
-        page.Click("Sign out");
+        page.SignOut();
         page.StepInAs("Jun Castellan");
         page.See("You stand at booth 4");
         page.See("11 ga Lap, horizontal");
         Assert.Contains("Keep it. Do the same again.", page.Part("Next change"), StringComparison.Ordinal);
-        Assert.Equal(2, page.Count("[aria-label='Your beads'] .glyph"));
-        page.See("Your rack");
-        foreach (var other in new[] { "Ilsa", "Teodor", "Wynn", "Petra", "Odell", "Shop" })
+        page.Click("Beads");
+        page.See("Your beads");
+        Assert.Equal(2, page.Count("[aria-label='Your beads'] svg[role=img]"));
+        foreach (var other in new[] { "Ilsa", "Teodor", "Wynn", "Petra", "Odell", "Students", "Machines" })
             Assert.DoesNotContain(other, page.Text, StringComparison.Ordinal);
-        page.Open("/shop");
-        page.See("There is no such page");
+        page.Open("/machines");
+        page.See("There is no page at this address");
     }
 
     [Fact]
@@ -118,11 +119,12 @@ public class WholePathTests(DemoServer demo)
         bench.StepInAs("Maren Holloway");
         own.StepInAs("Teodor Pike");
         bench.Click("Bench", within: "Booth 2");
+        own.Click("Beads");
         own.See("Your beads");
-        var before = own.Count("[aria-label='Your beads'] .glyph");
+        var before = own.Count("[aria-label='Your beads'] svg[role=img]");
         bench.Click("Hiss");
         bench.Click("Judge the bead");
-        Page.Until(() => own.Count("[aria-label='Your beads'] .glyph") == before + 1, "the new bead on the student's own screen");
+        Page.Until(() => own.Count("[aria-label='Your beads'] svg[role=img]") == before + 1, "the new bead on the student's own screen");
     }
 
     [Fact]

@@ -74,6 +74,41 @@ public class LookAgainTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(HttpStatusCode.Conflict, (await maren.LookAsync(bead.Id, again.Version, new { sound = "popping" }, look)).StatusCode);
     }
 
+    [Fact]
+    public async Task A_setting_written_down_wrong_is_put_right_kept_as_it_was_and_judged_anew()
+    {
+        var (maren, bead) = await BeadAsync();
+        var look = Guid.CreateVersion7();
+        var corrected = await (
+            await maren.LookAsync(bead.Id, bead.Version, new { sound = "hiss" }, look, new { wireMark = 30, voltMark = 6 })
+        ).ReadAsync<Bead>();
+        Assert.Equal(30, corrected.WireMark);
+        Assert.True(corrected.Used!.WireFeed.MPerMin < bead.Used!.WireFeed.MPerMin);
+        Assert.NotEqual(bead.Judgement.Causes[0].Share, corrected.Judgement.Causes[0].Share);
+        var file = await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file");
+        Assert.Equal(bead.Used, Assert.Single(file.Earlier).Used);
+        Assert.Equal(corrected.Used, file.Bead.Used);
+
+        // A look that says nothing of the settings leaves them as they were put right.
+        var after = await (await maren.LookAsync(bead.Id, corrected.Version, new { sound = "hiss", tint = "thin" })).ReadAsync<Bead>();
+        Assert.Equal(corrected.Used, after.Used);
+        Assert.Equal(30, after.WireMark);
+    }
+
+    [Fact]
+    public async Task A_setting_the_machine_has_not_got_is_refused_at_its_field()
+    {
+        var (maren, bead) = await BeadAsync();
+        var answer = await maren.LookAsync(bead.Id, bead.Version, new { sound = "hiss" }, null, new { wireMark = 900, voltMark = 6 });
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Contains(
+            "wireMark",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(47, (await maren.GetAsync<BeadFile>($"/api/beads/{bead.Id}/file")).Bead.WireMark);
+    }
+
     public static TheoryData<double> Forged => [1.2, 1e308, -1];
 
     [Theory]

@@ -141,12 +141,13 @@ internal static class Requests
         Guid beadId,
         Guid? version,
         object evidence,
-        Guid? lookId = null
+        Guid? lookId = null,
+        object? settings = null
     )
     {
         using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/beads/{beadId}/looks/{lookId ?? Guid.CreateVersion7()}")
         {
-            Content = JsonContent.Create(new { evidence }),
+            Content = JsonContent.Create(new { evidence, settings }),
         };
         if (version is { } seen)
             request.Headers.TryAddWithoutValidation("If-Match", $"\"{seen}\"");

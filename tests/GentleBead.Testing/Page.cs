@@ -64,14 +64,46 @@ public sealed class Page : IDisposable
             }
         );
 
+    /// <summary>Runs a script in every page before any of its own.</summary>
+    public void Before(string script) =>
+        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = script });
+
+    /// <summary>Forgets every file that was fetched: the next page is a first one.</summary>
+    public void ForgetFiles() => driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
+
     public void Open(string path) => driver.Navigate().GoToUrl(new Uri(address, path));
 
     /// <summary>Steps in by the button that the demo school offers.</summary>
     public Page StepInAs(string name)
     {
         Click(name, startsWith: true);
-        See("Sign out");
+        See("Go to");
         return this;
+    }
+
+    /// <summary>Signs out, by the key itself or, on a narrow screen, out of the folded keys.</summary>
+    public void SignOut()
+    {
+        if (!CanClick("Sign out"))
+            Click("Units, light, keys, sign out");
+        Click("Sign out");
+        See("Login");
+    }
+
+    /// <summary>Asks a number of a sheet for its reason.</summary>
+    public void Why(string number)
+    {
+        var path = By.XPath($"//button[contains(normalize-space(), {Quote($"Why {number}?")})]");
+        Until(
+            () =>
+            {
+                var key = driver.FindElements(path).FirstOrDefault(candidate => candidate.Displayed);
+                driver.ExecuteScript("arguments[0]?.scrollIntoView({block: 'center'})", key);
+                key?.Click();
+                return key is not null;
+            },
+            $"the reason for {number}"
+        );
     }
 
     public void See(params string[] texts)
@@ -99,7 +131,7 @@ public sealed class Page : IDisposable
         var named = startsWith
             ? $"starts-with(normalize-space(), {Quote(label)}) or starts-with(@aria-label, {Quote(label)})"
             : $"normalize-space()={Quote(label)} or @aria-label={Quote(label)}";
-        var path = By.XPath($"{scope}//*[self::button or self::a or @role='option'][{named}]");
+        var path = By.XPath($"{scope}//*[self::button or self::a or self::summary or @role='option'][{named}]");
         Until(
             () =>
             {

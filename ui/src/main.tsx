@@ -1,8 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
-import '@mantine/core/styles.css';
-import '@mantine/dropzone/styles.css';
-import '@mantine/notifications/styles.css';
-import '@mantine/spotlight/styles.css';
+import './app/mantine.css';
+import '@mantine/notifications/styles.layer.css';
 import './shared/look.css';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
@@ -12,10 +10,12 @@ import { createRoot } from 'react-dom/client';
 import { App } from './app/App';
 import { theme } from './app/theme';
 import { Refused } from './shared/api/client';
+import { expiredKey } from './shared/useMe';
 
-// A cookie that ran out leads back to the sign-in screen from wherever it is noticed.
+// A cookie that ran out is asked for again over whatever page it is noticed at.
 const onError = (error: Error) => {
-  if (error instanceof Refused && error.status === 401) queries.setQueryData(['me'], null);
+  if (error instanceof Refused && error.status === 401 && queries.getQueryData(['me']))
+    queries.setQueryData(expiredKey, true);
 };
 
 const queries: QueryClient = new QueryClient({

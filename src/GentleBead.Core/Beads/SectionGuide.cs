@@ -40,7 +40,7 @@ public static class SectionGuide
             $"Etch with a mild phosphoric rust remover, 30 to 60 s, until the bead stands out. Stronger acids are quicker and "
                 + $"not worth the hazard."
         ),
-        Say($"Gloves against acid, goggles, moving air; acid into water, never water into acid. Its data sheet stands over this.")
+        Say($"Gloves against acid, goggles, moving air; acid into water, never water into acid. Its data sheet takes precedence.")
     );
 
     private static readonly SectionStep EtchAluminium = new(

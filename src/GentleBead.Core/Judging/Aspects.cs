@@ -68,7 +68,8 @@ internal static class Aspects
         Answer[] bad = [.. Observations.Among(signs, bead).Where(answer => answer.Trouble == Trouble.Unsteady)];
         if (bead.Evidence.SoundHeard() is null && bad.Length == 0)
             return new(Aspect.Sound, Standing.NotKnown, Say($"Not noted."));
-        var right = bead is TungstenBead ? Say($"It sounds right: the arc stands steady.") : Say($"It sounds right: the pair runs smooth.");
+        var right =
+            bead is TungstenBead ? Say($"It sounds right: the arc stands steady.") : Say($"It sounds right: wire and volts run smooth.");
         var sound = ByTrouble(Aspect.Sound, bad, right);
         return Witness(bead) is { } witness ? sound with { Text = Sentences(sound.Text, witness) } : sound;
     }

@@ -84,7 +84,7 @@ public static class Mismatches
                     LoadPart.Wire,
                     load.Wire is { } on ? NameOf(on.Facts()) : Say($"no wire"),
                     NameOf(wire),
-                    Say($"Another wire burns off at another speed: the pair would be wrong.")
+                    Say($"Another wire burns off at another speed: wire and volts would be wrong.")
                 );
             if (load.Tip is { } tip && Math.Abs(tip.Mm - wire.Diameter.Mm) > 0.01)
             {

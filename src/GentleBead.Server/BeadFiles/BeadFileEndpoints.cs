@@ -1,5 +1,7 @@
 using System.Security.Claims;
 using GentleBead.Core.Judging;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
@@ -10,7 +12,12 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace GentleBead.Server.BeadFiles;
 
 /// <summary>What was said of a bead before.</summary>
-public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, Said Summary);
+/// <param name="At">When.</param>
+/// <param name="Verdict">In one word.</param>
+/// <param name="Summary">In a line.</param>
+/// <param name="Used">What it was then known to be laid with; null for TIG.</param>
+/// <param name="Amps">The current; null for a fed wire.</param>
+public sealed record EarlierLook(DateTimeOffset At, Verdict Verdict, Said Summary, Settings? Used, Current? Amps);
 
 /// <summary>Everything kept of one bead.</summary>
 /// <param name="Bead">As it stands.</param>
@@ -65,7 +72,9 @@ public static class BeadFileEndpoints
                     .. (await beads.EarlierLooksAsync(id, cancel)).Select(look => new EarlierLook(
                         look.At,
                         look.Judgement.Verdict,
-                        look.Judgement.Summary
+                        look.Judgement.Summary,
+                        look.Used,
+                        look.Amps
                     )),
                 ]
             )

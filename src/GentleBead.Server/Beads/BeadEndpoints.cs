@@ -31,8 +31,26 @@ public sealed record BeadRequest(
     TrialPlace? Trial = null
 );
 
+/// <summary>What a bead was laid with, put right: each by its mark or as measured.</summary>
+/// <param name="WireMark">Where the wire control stood; or leave it out and give <paramref name="WireFeed"/>.</param>
+/// <param name="VoltMark">Where the volt control stood; or leave it out and give <paramref name="Volts"/>.</param>
+/// <param name="AmpMark">TIG: where the current control stood; or leave it out and give <paramref name="Amps"/>.</param>
+/// <param name="WireFeed">Wire feed speed as measured.</param>
+/// <param name="Volts">Volts as measured at the arc.</param>
+/// <param name="Amps">TIG: current as measured.</param>
+public sealed record CorrectedSettings(
+    double? WireMark = null,
+    double? VoltMark = null,
+    double? AmpMark = null,
+    WireFeedSpeed? WireFeed = null,
+    Voltage? Volts = null,
+    Current? Amps = null
+);
+
 /// <summary>More evidence of a bead already recorded: all of it, as it now stands.</summary>
-public sealed record LookRequest(Evidence Evidence);
+/// <param name="Evidence">All the evidence.</param>
+/// <param name="Settings">What it was really laid with, where that was written down wrong; null leaves it.</param>
+public sealed record LookRequest(Evidence Evidence, CorrectedSettings? Settings = null);
 
 /// <summary>An instructor's word: on one aspect, or with no aspect on the verdict.</summary>
 /// <param name="Aspect">Which aspect; null for the verdict.</param>

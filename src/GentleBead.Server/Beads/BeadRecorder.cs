@@ -1,5 +1,7 @@
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
+using GentleBead.Core.Machines;
+using GentleBead.Core.Quantities;
 using GentleBead.Server.Database;
 using GentleBead.Server.Windows;
 using Npgsql;
@@ -50,13 +52,13 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
         if (evidence.Macro is not null)
             problems.Add(new("evidence.macro", SectionElsewhere));
-        var fed = ground.Body.Pair is not null;
-        var set = fed ? ground.Machine.Read(request.WireMark, request.VoltMark, request.WireFeed, request.Volts) : null;
-        problems.AddRange(set?.Problems ?? []);
-        var amps = fed ? null : ground.Machine.ReadAmps(request.AmpMark, request.Amps, problems);
+        var (read, amps) = Read(
+            new CorrectedSettings(request.WireMark, request.VoltMark, request.AmpMark, request.WireFeed, request.Volts, request.Amps),
+            ground,
+            problems
+        );
         if (problems.Count > 0)
             return new RefusedBead(problems);
-        var read = set?.Value;
 
         var before = request.Trial is null ? await BeadStore.BeforeAsync(connection, request.SheetId, int.MaxValue, cancel) : null;
         var unjudged = new Bead(
@@ -116,7 +118,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
                     problems.Add(new("evidence.macro", SectionElsewhere));
                 evidence = evidence with { Listened = bead.Evidence.Listened, Macro = bead.Evidence.Macro };
                 problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
-                return evidence;
+                return Corrected(bead, request.Settings, ground, problems) with { Evidence = evidence };
             },
             cancel
         );
@@ -131,7 +133,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         Guid by,
         CancellationToken cancel = default
     ) =>
-        await ChangeAsync(lookId, id, null, Sent.ByNobody, by, (bead, _, _) => change(bead.Evidence), cancel) is Recorded recorded
+        await ChangeAsync(lookId, id, null, Sent.ByNobody, by, (bead, _, _) => bead with { Evidence = change(bead.Evidence) }, cancel)
+            is Recorded recorded
             ? recorded.Bead
             : null;
 
@@ -191,7 +194,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         Guid? version,
         Sent sent,
         Guid by,
-        Func<Bead, BeadGround, List<Problem>, Evidence> change,
+        Func<Bead, BeadGround, List<Problem>, Bead> change,
         CancellationToken cancel
     )
     {
@@ -209,15 +212,14 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         var place = await TrialPlaceStore.OfBeadAsync(connection, id, cancel);
         var ground = (await GroundStore.OfAsync(connection, bead.SheetId, id, place?.TrialId, place?.Step, cancel))!;
         var problems = new List<Problem>();
-        var evidence = change(bead, ground, problems);
+        var looked = change(bead, ground, problems);
         if (problems.Count > 0)
             return new RefusedBead(problems);
-        if (version is null && evidence == bead.Evidence)
+        if (version is null && looked.Evidence == bead.Evidence)
             return new Recorded(bead);
 
         var before = place is null ? await BeadStore.BeforeAsync(connection, bead.SheetId, bead.Number, cancel) : null;
         var room = await rulings.WeightsAsync(connection, ground.RoomWeightsId, cancel);
-        var looked = bead with { Evidence = evidence };
         await BeadStore.AddLookAsync(
             connection,
             lookId,
@@ -233,6 +235,24 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         var stored = await BeadStore.FindAsync(connection, id, cancel);
         await transaction.CommitAsync(cancel);
         return new Recorded(stored!);
+    }
+
+    // What was set, from marks or as measured; what of it cannot be goes to the problems.
+    private static (Settings? Pair, Current? Amps) Read(CorrectedSettings given, BeadGround ground, List<Problem> problems)
+    {
+        if (ground.Body.Pair is null)
+            return (null, ground.Machine.ReadAmps(given.AmpMark, given.Amps, problems));
+        var pair = ground.Machine.Read(given.WireMark, given.VoltMark, given.WireFeed, given.Volts);
+        problems.AddRange(pair.Problems);
+        return (pair.Value, null);
+    }
+
+    private static Bead Corrected(Bead bead, CorrectedSettings? given, BeadGround ground, List<Problem> problems)
+    {
+        if (given is null)
+            return bead;
+        var (pair, amps) = Read(given, ground, problems);
+        return bead with { WireMark = given.WireMark, VoltMark = given.VoltMark, AmpMark = given.AmpMark, Used = pair, Amps = amps };
     }
 
     private static async Task RefitOfAsync(

@@ -53,6 +53,13 @@ public sealed record Bead(
 /// <param name="Used">The pair at the torch; null for TIG.</param>
 public sealed record LaidBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings? Used);
 
+/// <summary>A look at a bead before the one that stands.</summary>
+/// <param name="At">When.</param>
+/// <param name="Judgement">What was said.</param>
+/// <param name="Used">The pair it was then known to be laid with; null for TIG.</param>
+/// <param name="Amps">The current; null for a fed wire.</param>
+public sealed record LookBefore(DateTimeOffset At, Judgement Judgement, Settings? Used, Current? Amps);
+
 /// <summary>Beads in the database. A bead is withdrawn, never deleted; a look again is added to it.</summary>
 public sealed class BeadStore(NpgsqlDataSource database)
 {
@@ -151,21 +158,23 @@ public sealed class BeadStore(NpgsqlDataSource database)
         return [.. rows.Select(row => row.Bead)];
     }
 
-    /// <summary>Every look at a bead before the one that stands, oldest first: when, and what was said.</summary>
-    public async Task<IReadOnlyList<(DateTimeOffset At, Judgement Judgement)>> EarlierLooksAsync(Guid beadId, CancellationToken cancel)
+    /// <summary>Every look at a bead before the one that stands, oldest first: when, what was said, and what was known to be set.</summary>
+    public async Task<IReadOnlyList<LookBefore>> EarlierLooksAsync(Guid beadId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(DateTime At, string Judgement)>(
+        var rows = await connection.QueryAsync<LookRow>(
             """
-            select at, judgement from (
-                select 0 as seq, recorded_at as at, judgement from bead where id = @beadId
-                union all select seq, looked_at, judgement from look where bead_id = @beadId) as looks
+            select at as "At", judgement as "Judgement", wire_feed_m_per_min as "WireFeed", volts as "Volts", amps as "Amps" from (
+                select 0 as seq, recorded_at as at, judgement, wire_feed_m_per_min, volts, amps from bead where id = @beadId
+                union all select look.seq, looked_at, look.judgement, coalesce(look.wire_feed_m_per_min, bead.wire_feed_m_per_min),
+                    coalesce(look.volts, bead.volts), coalesce(look.amps, bead.amps)
+                    from look join bead on bead.id = look.bead_id where bead_id = @beadId) as looks
             order by seq desc limit 21
             """,
             new { beadId },
             cancel
         );
-        return [.. rows.Skip(1).Reverse().Select(row => ((DateTimeOffset)row.At, Jsonb.Read<Judgement>(row.Judgement)))];
+        return [.. rows.Skip(1).Reverse().Select(row => row.Look)];
     }
 
     /// <summary>Adds a bead with the next number on its coupon, how it stands, and its place in a trial.</summary>
@@ -209,10 +218,10 @@ public sealed class BeadStore(NpgsqlDataSource database)
             where @trialId is not null)
         insert into bead_verdict (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm,
             wire_mark, volt_mark, amp_mark,
-            wire_feed_m_per_min, volts, sound, cause, verdict, shape, next, recorded_at, withdrawn)
+            wire_feed_m_per_min, volts, amps, sound, cause, verdict, shape, next, recorded_at, withdrawn)
         select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark,
             @AmpMark,
-            @wireFeed, @volts, @sound, @cause, @verdict, @shape, @next, recorded_at, false from laid
+            @wireFeed, @volts, @amps, @sound, @cause, @verdict, @shape, @next, recorded_at, false from laid
         returning number, recorded_at
         """;
 
@@ -235,16 +244,26 @@ public sealed class BeadStore(NpgsqlDataSource database)
         connection.ExecuteAsync(
             """
             with looked as (
-                insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at, sent)
-                values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, coalesce(@at, now()), @sent)
+                insert into look (id, bead_id, evidence, judgement, verdict, rules_version, looked_by, looked_at, sent,
+                    wire_mark, volt_mark, amp_mark, wire_feed_m_per_min, volts, amps)
+                values (@id, @beadId, @evidence, @judgement, @verdict, @rulesVersion, @by, coalesce(@at, now()), @sent,
+                    @WireMark, @VoltMark, @AmpMark, @wireFeed, @volts, @amps)
                     on conflict (id) do nothing returning id)
-            update bead_verdict set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id
+            update bead_verdict set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id,
+                wire_mark = @WireMark, volt_mark = @VoltMark, amp_mark = @AmpMark, wire_feed_m_per_min = @wireFeed, volts = @volts,
+                amps = @amps
                 from looked where bead_id = @beadId
             """,
             new
             {
                 id,
                 beadId = bead.Id,
+                bead.WireMark,
+                bead.VoltMark,
+                bead.AmpMark,
+                wireFeed = bead.Used?.WireFeed.MPerMin,
+                volts = bead.Used?.Volts.Volts,
+                amps = bead.Amps?.Amps,
                 evidence = new Jsonb<Evidence>(bead.Evidence),
                 judgement = new Jsonb<Judgement>(bead.Judgement),
                 verdict = EnumText.Of(bead.Judgement.Verdict),
@@ -347,6 +366,12 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 RecordedAt,
                 Version
             );
+    }
+
+    private sealed record LookRow(DateTime At, string Judgement, double? WireFeed, double? Volts, double? Amps)
+    {
+        public LookBefore Look =>
+            new(At, Jsonb.Read<Judgement>(Judgement), Pair(WireFeed, Volts), Amps is { } amps ? Current.FromAmps(amps) : null);
     }
 
     private sealed record LaidRow(Guid Id, int Number, string Verdict, string Shape, double? WireFeed, double? Volts)

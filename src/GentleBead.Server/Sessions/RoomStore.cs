@@ -82,6 +82,33 @@ public sealed class RoomStore(NpgsqlDataSource database)
     public async Task<RoomView> OfAsync(Session? session, int after, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
+        var booths = await ViewsAsync(connection, session, after, null, cancel);
+        var waiting = after > 0 ? [] : await WaitingAsync(connection, session, cancel);
+        return new RoomView(
+            session,
+            booths,
+            booths.Count == BoothPage ? booths[^1].Booth.Number : null,
+            [.. waiting.Take(WaitingShown)],
+            waiting.Count > WaitingShown
+        );
+    }
+
+    /// <summary>One booth as the room sees it in a session; null where there is no such booth.</summary>
+    public async Task<BoothView?> BoothAsync(Session session, Guid boothId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return (await ViewsAsync(connection, session, 0, boothId, cancel)).SingleOrDefault();
+    }
+
+    // A page of booths, or one alone; two statements.
+    private static async Task<IReadOnlyList<BoothView>> ViewsAsync(
+        NpgsqlConnection connection,
+        Session? session,
+        int after,
+        Guid? only,
+        CancellationToken cancel
+    )
+    {
         var booths = (
             await connection.QueryAsync<BoothRow>(
                 """
@@ -95,12 +122,13 @@ public sealed class RoomStore(NpgsqlDataSource database)
                     select id, job, position_name from sheet
                     where session_id = @sessionId and booth_id = booth.id and student_id = place.student_id
                         order by seq desc limit 1) as newest on true
-                where booth.number > @after order by booth.number limit @BoothPage
+                where booth.number > @after and (@only::uuid is null or booth.id = @only) order by booth.number limit @BoothPage
                 """,
                 new
                 {
                     sessionId = session?.Id,
                     after,
+                    only,
                     BoothPage,
                 },
                 cancel
@@ -122,14 +150,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 cancel
             )
         ).ToLookup(bead => bead.SheetId);
-        var waiting = after > 0 ? [] : await WaitingAsync(connection, session, cancel);
-        return new RoomView(
-            session,
-            [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))],
-            booths.Count == BoothPage ? booths[^1].Number : null,
-            [.. waiting.Take(WaitingShown)],
-            waiting.Count > WaitingShown
-        );
+        return [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))];
     }
 
     // Students who stand at no booth; one more than is shown tells that there are more.

@@ -44,6 +44,7 @@ public static class SessionEndpoints
         sessions.MapPut("/{id:guid}", StartAsync).Repeatable();
         sessions.MapPut("/{id:guid}/details", ChangeAsync).ProducesTold(StatusCodes.Status409Conflict);
         sessions.MapGet("/{id:guid}/booths/{boothId:guid}", BenchAsync);
+        sessions.MapGet("/{id:guid}/booths/{boothId:guid}/view", BoothAsync);
         sessions.MapPut("/{id:guid}/booths/{boothId:guid}/student", PlaceAsync);
     }
 
@@ -120,6 +121,17 @@ public static class SessionEndpoints
 
     private static async Task<Results<Ok<Bench>, NotFound>> BenchAsync(Guid id, Guid boothId, RoomStore rooms, CancellationToken cancel) =>
         await rooms.BenchAsync(id, boothId, cancel) is { } bench ? TypedResults.Ok(bench) : TypedResults.NotFound();
+
+    private static async Task<Results<Ok<BoothView>, NotFound>> BoothAsync(
+        Guid id,
+        Guid boothId,
+        SessionStore sessions,
+        RoomStore rooms,
+        CancellationToken cancel
+    ) =>
+        await sessions.FindAsync(id, cancel) is { } session && await rooms.BoothAsync(session, boothId, cancel) is { } booth
+            ? TypedResults.Ok(booth)
+            : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound, Wrong>> PlaceAsync(
         Guid id,

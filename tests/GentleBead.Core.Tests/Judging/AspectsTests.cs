@@ -69,7 +69,7 @@ public class AspectsTests
     public void The_sound_is_right_in_the_words_of_its_arc()
     {
         Assert.Equal(
-            (Standing.Right, "It sounds right: the pair runs smooth."),
+            (Standing.Right, "It sounds right: wire and volts run smooth."),
             (Of(Aspect.Sound, 1, 0, new(Sound.EvenCrackle)).Standing, $"{Of(Aspect.Sound, 1, 0, new(Sound.EvenCrackle)).Text}")
         );
         Assert.Equal("It sounds right: the arc stands steady.", $"{OfTig(Aspect.Sound, 1, new(Sound.EvenCrackle)).Text}");

@@ -1,18 +1,20 @@
 import { Button, NumberInput, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../shared/api/client';
+import type { Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
 import { useUnits } from '../shared/units';
 import { gases, metals, processes, wireSize } from '../shared/words';
 import { BeadGlyph } from '../features/judging/BeadGlyph';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
 import { useSay } from '../shared/words/useSay';
-import { PracticeTabs } from './PracticeTabs';
+import { sheetQueries } from '../features/sheets/queries';
+import { PracticeFrame } from './PracticeFrame';
 import { ArcControls } from '../features/arc/ArcControls';
 import { begin, type Fault, faults, faultsOf, setups } from '../features/arc/setups';
 import type { Arc } from '../features/arc/useArc';
-import '../features/arc/arc.css';
+import css from './arcBench.module.css';
+import { LoadTrouble } from '../shared/Loaded';
 
 const plates = ['1', '1.5', '2', '3.2', '5', '6', '10'];
 
@@ -29,28 +31,17 @@ export function ArcBenchPage() {
   const [hidden, setHidden] = useState<Fault>();
   const [guess, setGuess] = useState<Fault | null>(null);
   const change = (part: Partial<Arc>) => setArc((before) => ({ ...before, ...part }));
-  const sheet = useQuery({
-    queryKey: ['arc-sheet', arc.process, arc.plateMm, arc.wire, arc.gas, arc.metal],
-    queryFn: () =>
-      answer(
-        api.POST('/api/sheets/compute', {
-          body: {
-            boothId: null,
-            job: {
-              thickness: `${arc.plateMm} mm`,
-              joint: 'beadOnPlate',
-              position: 'flat',
-              wire: arc.wire,
-              process: arc.process,
-              gas: arc.gas,
-              metal: arc.metal,
-            },
-          },
-        }),
-      ),
-    staleTime: Infinity,
-    retry: false,
-  });
+  const sheet = useQuery(
+    sheetQueries.atNoBooth({
+      thickness: `${arc.plateMm} mm`,
+      joint: 'beadOnPlate',
+      position: 'flat',
+      wire: arc.wire,
+      process: arc.process,
+      gas: arc.gas,
+      metal: arc.metal,
+    }),
+  );
   const setup = setups[arc.process];
   const tungsten = arc.amps !== null;
   const hideable = faultsOf(arc.process);
@@ -62,13 +53,13 @@ export function ArcBenchPage() {
   };
   const { pair, tig } = sheet.data ?? {};
   return (
-    <>
-      <PracticeTabs here="arc" />
-      <div className="two-columns arc-bench">
+    <PracticeFrame part="arc bench">
+      <div className={`two-columns ${css.arcBench}`}>
         <section className="panel" aria-label="Arc bench">
+          <LoadTrouble of={sheet} what="the sheet for it" />
           <ArcControls arc={shown} onTurn={change}>
             {(run) => (
-              <div className="arc-bead">
+              <div className={css.arcBead}>
                 <BeadGlyph shape={run.bead.shape} joint={arc.joint} title="The bead this arc would leave" />
                 <p>
                   <b>{say(run.heard)}</b>
@@ -83,11 +74,9 @@ export function ArcBenchPage() {
         </section>
         <div className="stack">
           <section className="panel stack" aria-label="Job">
-            <div className="arc-fields">
+            <div className={css.arcFields}>
               <Select
                 label="Process"
-                size="md"
-                allowDeselect={false}
                 data={(Object.keys(setups) as Schemas['Process'][]).map((process) => ({
                   value: process,
                   label: processes[process],
@@ -101,8 +90,6 @@ export function ArcBenchPage() {
               />
               <Select
                 label="Plate"
-                size="md"
-                allowDeselect={false}
                 data={plates.map((mm) => ({ value: mm, label: show('length', Number(mm)) }))}
                 value={String(arc.plateMm)}
                 onChange={(mm) => change({ plateMm: Number(mm) })}
@@ -110,8 +97,6 @@ export function ArcBenchPage() {
               {tungsten ? (
                 <Select
                   label="Metal"
-                  size="md"
-                  allowDeselect={false}
                   data={setup.metals.map((metal) => ({ value: metal, label: metals[metal] }))}
                   value={arc.metal}
                   onChange={(metal) => {
@@ -121,8 +106,6 @@ export function ArcBenchPage() {
               ) : (
                 <Select
                   label="Wire"
-                  size="md"
-                  allowDeselect={false}
                   data={setup.wires.map((wire) => ({ value: wire, label: wireSize(wire) }))}
                   value={arc.wire ?? null}
                   onChange={(wire) => change({ wire })}
@@ -130,8 +113,6 @@ export function ArcBenchPage() {
               )}
               <Select
                 label="Gas"
-                size="md"
-                allowDeselect={false}
                 data={setup.gases.map((gas) => ({ value: gas, label: gases[gas] }))}
                 value={arc.gas}
                 onChange={(gas) => {
@@ -141,7 +122,6 @@ export function ArcBenchPage() {
               {!tungsten && (
                 <NumberInput
                   label="Stick-out"
-                  size="md"
                   min={3 * per('length')}
                   max={40 * per('length')}
                   step={per('length')}
@@ -156,7 +136,6 @@ export function ArcBenchPage() {
               )}
               <NumberInput
                 label="Travel"
-                size="md"
                 min={20 * per('travel')}
                 max={2000 * per('travel')}
                 decimalScale={1}
@@ -181,7 +160,6 @@ export function ArcBenchPage() {
                   ]}
                 />
                 <Button
-                  size="md"
                   variant="default"
                   onClick={() =>
                     change({
@@ -197,7 +175,6 @@ export function ArcBenchPage() {
               </>
             ) : tig ? (
               <Button
-                size="md"
                 variant="default"
                 onClick={() => change({ amps: sheet.data?.amps ?? null, stickOutMm: tig.tungstenMm })}
               >
@@ -232,10 +209,10 @@ export function ArcBenchPage() {
                   </p>
                 )}
                 <div className="row">
-                  <Button size="md" variant="default" onClick={hide}>
+                  <Button variant="default" onClick={hide}>
                     Another one
                   </Button>
-                  <Button size="md" variant="default" onClick={() => setHidden(undefined)}>
+                  <Button variant="default" onClick={() => setHidden(undefined)}>
                     Take it away
                   </Button>
                 </div>
@@ -248,6 +225,6 @@ export function ArcBenchPage() {
           </p>
         </div>
       </div>
-    </>
+    </PracticeFrame>
   );
 }

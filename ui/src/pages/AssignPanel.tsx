@@ -1,15 +1,17 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
-import { useCriteria } from '../features/testWelds/useTestWelds';
+import { testWeldQueries } from '../features/testWelds/queries';
 import type { Job } from '../features/sheets/useSheets';
 import { useFields, useSay } from '../shared/words/useSay';
 import { loadParts } from '../shared/words';
+import css from '../features/sheets/sheets.module.css';
+import { LoadTrouble } from '../shared/Loaded';
 
 /** Gives the sheet to whoever stands at the booth; a mismatch on the machine has to be mended or overruled first. */
 export function AssignPanel(props: {
@@ -27,7 +29,7 @@ export function AssignPanel(props: {
   // The same id until it is taken, so that a retry gives one sheet.
   const id = useRef(newId());
   const [overrule, setOverrule] = useState('');
-  const sets = useCriteria();
+  const sets = useQuery(testWeldQueries.criteria());
   const [criteria, setCriteria] = useState<Schemas['CriteriaSet']>(props.given?.criteria ?? 'practice');
   const mismatches = props.current?.mismatches ?? [];
   const assign = useMutation({
@@ -60,7 +62,7 @@ export function AssignPanel(props: {
   return (
     <>
       {mismatches.length > 0 && (
-        <section className="mismatches" aria-label="Does not fit">
+        <section className={css.mismatches} aria-label="Does not fit">
           <h3>On the machine, this does not fit</h3>
           <ul>
             {mismatches.map((mismatch) => (
@@ -71,13 +73,12 @@ export function AssignPanel(props: {
             ))}
           </ul>
           <div className="row">
-            <Button component={Link} to={`/machines/${props.booth.machineId}`} variant="default" size="md">
+            <Button component={Link} to={`/machines/${props.booth.machineId}`} variant="default">
               Mend: what is on
             </Button>
           </div>
           <TextInput
             label="Or why it may stay"
-            size="md"
             maxLength={200}
             value={overrule}
             onChange={(event) => setOverrule(event.currentTarget.value)}
@@ -85,12 +86,11 @@ export function AssignPanel(props: {
           />
         </section>
       )}
-      <div className="assign">
+      <div className={css.assign}>
+        <LoadTrouble of={sets} what="the criteria" />
         {props.student && (
           <Select
             label="Beads are measured by"
-            size="md"
-            allowDeselect={false}
             data={sets.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
             value={criteria}
             onChange={(value) => value && setCriteria(value)}

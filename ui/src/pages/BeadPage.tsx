@@ -1,38 +1,41 @@
-import { Button, Loader } from '@mantine/core';
-import { IconArrowLeft } from '@tabler/icons-react';
-import { useNavigate, useParams } from 'react-router';
-import { Trouble } from '../shared/Trouble';
+import { useParams } from 'react-router';
+import type { Schemas } from '../shared/api/client';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { Page } from '../shared/page/Page';
 import { moment } from '../shared/units';
 import { VerdictSummary } from '../features/judging/VerdictPanel';
 import { useMe } from '../shared/useMe';
-import { jobLine } from '../features/sheets/SheetView';
+import { jobLine } from '../features/sheets/JobLine';
 import { BeadDetail } from '../features/beads/BeadDetail';
 import { asLaid, CouponPlate } from '../features/beads/CouponPlate';
 import { useBeadFile } from '../features/beads/useBeads';
+import css from './beadPage.module.css';
 
 /** One bead of any evening: what was said of it, its pictures, what can still be added. */
 export function BeadPage() {
   const { beadId = '' } = useParams();
-  const navigate = useNavigate();
-  const me = useMe().data;
   const file = useBeadFile(beadId);
-  if (file.isLoadingError) return <Trouble error={file.error} again={() => file.refetch()} />;
-  if (!file.data || !me) return <Loader m="xl" aria-label="Loading the bead" />;
-  const { bead, sheet, body, machineId } = file.data;
   return (
-    <>
-      <div className="page-head">
-        <Button variant="subtle" className="back" px={0} aria-label="Back" onClick={() => navigate(-1)}>
-          <IconArrowLeft />
-        </Button>
-        <div>
-          <h1>Bead {bead.number}</h1>
-          <p className="quiet">
-            {jobLine((body ?? sheet.body).job)}, {moment(bead.recordedAt)}
-          </p>
-        </div>
-      </div>
-      <div className="bead-page">
+    <Loaded of={asLoading(file)} what="this bead">
+      {(data) => <OneBead file={data} />}
+    </Loaded>
+  );
+}
+
+function OneBead({ file }: { file: Schemas['BeadFile'] }) {
+  const instructor = useMe().data?.role === 'instructor';
+  const { bead, sheet, body, machineId } = file;
+  return (
+    <Page
+      title={`Bead ${bead.number}`}
+      under={`${jobLine((body ?? sheet.body).job)}, ${moment(bead.recordedAt)}`}
+      back={
+        instructor
+          ? { to: `/students/${sheet.studentId}`, label: 'Back to the rack' }
+          : { to: '/rack', label: 'Back to your rack' }
+      }
+    >
+      <div className={css.beadPage}>
         <div className="stack">
           <section className="panel" aria-label="Verdict">
             <VerdictSummary number={bead.number} judgement={bead.judgement} ruled={bead.ruled ?? null} />
@@ -42,9 +45,9 @@ export function BeadPage() {
           </section>
         </div>
         <div className="stack">
-          <BeadDetail bead={bead} sheet={sheet} machineId={machineId} mayWrite={me.role === 'instructor'} />
+          <BeadDetail bead={bead} sheet={sheet} machineId={machineId} mayWrite={instructor} />
         </div>
       </div>
-    </>
+    </Page>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, Loader } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { Trouble } from '../shared/Trouble';
@@ -7,12 +7,13 @@ import { useSheetAtHand } from '../features/calculators/sheetAtHand';
 import { VerdictSummary } from '../features/judging/VerdictPanel';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
-import { jobLine } from '../features/sheets/SheetView';
+import { jobLine } from '../features/sheets/JobLine';
 import { BeadDetail } from '../features/beads/BeadDetail';
 import { CaptureForm } from '../features/beads/CaptureForm';
 import { asMarks, CouponPlate } from '../features/beads/CouponPlate';
 import { useBeadFile } from '../features/beads/useBeads';
 import { useEarlier } from '../features/beads/useEarlier';
+import css from '../features/beads/capture.module.css';
 
 /** Record a bead, read its verdict, record the next. */
 export function BenchPage() {
@@ -34,6 +35,15 @@ export function BenchPage() {
 function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
   const { booth, machine } = useBoothData();
   const [chosen, setChosen] = useState<string>();
+  // The verdict that has just come takes the focus: it is read out, and the next change with it.
+  const [recorded, setRecorded] = useState<string>();
+  const verdict = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (recorded === undefined) return;
+    verdict.current?.focus({ preventScroll: true });
+    // On a tablet it stands above the form.
+    window.scrollTo({ top: 0 });
+  }, [recorded]);
   const { sheet, last } = coupon;
   const { beads, onEarlier } = useEarlier({ ...coupon, sheetId: sheet.id });
   // The newest came with the coupon; an older one is asked for when it is chosen.
@@ -41,12 +51,17 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
   const file = useBeadFile(other);
   const shown = other === undefined ? last : file.data?.bead;
   return (
-    <div className="bench">
+    <div className={css.bench}>
       {file.isError && <Trouble error={file.error} again={() => file.refetch()} />}
       {other !== undefined && file.isPending && <Loader aria-label="Loading the bead" />}
       {shown && (
-        <section className="panel bench-verdict" aria-label="Verdict">
-          <VerdictSummary number={shown.number} judgement={shown.judgement} ruled={shown.ruled} />
+        <section className="panel bench-verdict" aria-label="Verdict" aria-live="polite">
+          <VerdictSummary
+            number={shown.number}
+            judgement={shown.judgement}
+            ruled={shown.ruled}
+            heading={verdict}
+          />
         </section>
       )}
       <CaptureForm
@@ -55,13 +70,19 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
         last={last ?? undefined}
         onRecorded={(bead) => {
           setChosen(bead.id);
-          // On a tablet the verdict stands above the form.
-          window.scrollTo({ top: 0 });
+          setRecorded(bead.id);
         }}
       />
       <div className="stack bench-rest">
         {shown && (
-          <BeadDetail key={shown.id} bead={shown} sheet={sheet} machineId={booth.machineId} mayWrite />
+          <BeadDetail
+            key={shown.id}
+            bead={shown}
+            sheet={sheet}
+            machineId={booth.machineId}
+            machine={machine}
+            mayWrite
+          />
         )}
         <section className="panel" aria-label="Coupon">
           <h2>

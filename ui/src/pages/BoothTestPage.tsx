@@ -1,21 +1,24 @@
 import { Button, NumberInput, Select } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { useBoothData } from '../features/sessions/BoothFrame';
-import { jobLine } from '../features/sheets/SheetView';
+import { jobLine } from '../features/sheets/JobLine';
 import { TestWeldList } from '../features/testWelds/TestWeldList';
-import { useCriteria, useTestWrite } from '../features/testWelds/useTestWelds';
-import '../features/testWelds/testWelds.css';
+import { testWeldQueries } from '../features/testWelds/queries';
+import { useTestWrite } from '../features/testWelds/useTestWelds';
 import { useFields, useSay } from '../shared/words/useSay';
+import css from './testWeld.module.css';
+import { LoadTrouble } from '../shared/Loaded';
 
 /** Seal a test on the sheet at the booth, or go on with one. */
 export function BoothTestPage() {
   const { booth, student, coupon } = useBoothData();
   return (
-    <div className="two-columns booth-test">
+    <div className={`two-columns ${css.boothTest}`}>
       {coupon ? (
         <SealForm sheet={coupon.sheet} />
       ) : (
@@ -40,7 +43,7 @@ export function BoothTestPage() {
 
 function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
   const navigate = useNavigate();
-  const criteria = useCriteria();
+  const criteria = useQuery(testWeldQueries.criteria());
   const [coupons, setCoupons] = useState<number | string>(2);
   const [attempts, setAttempts] = useState<number | string>(2);
   const [set, setSet] = useState<Schemas['CriteriaSet']>(sheet.criteria ?? 'practice');
@@ -79,7 +82,6 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
       <NumberInput
         label="Coupons"
         size="lg"
-        hideControls
         value={coupons}
         onChange={setCoupons}
         error={fields['terms.coupons']}
@@ -87,7 +89,6 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
       <NumberInput
         label="Attempts at each"
         size="lg"
-        hideControls
         value={attempts}
         onChange={setAttempts}
         error={fields['terms.attempts']}
@@ -95,7 +96,7 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
       <Select
         label="Measured by"
         size="lg"
-        allowDeselect={false}
+        error={criteria.error && <LoadTrouble of={criteria} what="the criteria" />}
         data={criteria.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
         value={set}
         onChange={(value) => value && setSet(value)}

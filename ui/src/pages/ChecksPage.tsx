@@ -1,13 +1,13 @@
 import { memo } from 'react';
-import { Loader } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { tellTrouble } from '../shared/notices';
-import { Trouble } from '../shared/Trouble';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { checkQueries } from '../features/checks/queries';
 import { moment } from '../shared/units';
 import { useBoothData } from '../features/sessions/BoothFrame';
-import '../features/checks/checks.css';
 import { useSay } from '../shared/words/useSay';
+import css from './checks.module.css';
 
 /** An instructor's look at a booth's lists. */
 export function ChecksPage() {
@@ -19,12 +19,10 @@ export function ChecksPage() {
 export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: string; boothId: string }) {
   const say = useSay();
   const queries = useQueryClient();
-  const key = ['room', 'checks', sessionId, boothId];
+  const lists = checkQueries.of(sessionId, boothId);
+  const key = lists.queryKey;
   const path = { id: sessionId, boothId };
-  const checks = useQuery({
-    queryKey: key,
-    queryFn: () => answer(api.GET('/api/sessions/{id}/booths/{boothId}/checks', { params: { path } })),
-  });
+  const checks = useQuery(lists);
   const tick = useMutation({
     mutationFn: (check: { key: string; ticked: boolean }) =>
       answer(
@@ -43,13 +41,11 @@ export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: 
     onSettled: () => queries.invalidateQueries({ queryKey: key }),
     onError: tellTrouble,
   });
-  if (checks.isLoadingError) return <Trouble error={checks.error} again={() => checks.refetch()} />;
-  if (!checks.data) return <Loader m="xl" aria-label="Loading the checks" />;
-  const list = (time: Schemas['CheckTime'], title: string) => {
-    const own = checks.data.filter((state) => state.check.time === time);
+  const list = (all: Schemas['CheckState'][], time: Schemas['CheckTime'], title: string) => {
+    const own = all.filter((state) => state.check.time === time);
     const done = own.filter((state) => state.tickedBy !== null).length;
     return (
-      <section className="panel checks" aria-label={title}>
+      <section className={`panel ${css.checks}`} aria-label={title}>
         <h2>
           {title}{' '}
           <span className="quiet">
@@ -63,16 +59,16 @@ export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: 
                 type="button"
                 role="checkbox"
                 aria-checked={state.tickedBy !== null}
-                className={state.check.safety ? 'grave' : ''}
+                className={state.check.safety ? css.grave : ''}
                 onClick={() => tick.mutate({ key: state.check.key, ticked: state.tickedBy === null })}
               >
-                <span className="tick" aria-hidden="true">
+                <span className={css.tick} aria-hidden="true">
                   {state.tickedBy !== null ? '✓' : ''}
                 </span>
                 <span>
                   {say(state.check.text)}
                   {state.tickedAt && state.tickedBy !== 'now' && (
-                    <span className="quiet ticked">
+                    <span className={`quiet ${css.ticked}`}>
                       {state.tickedBy}, {moment(state.tickedAt)}
                     </span>
                   )}
@@ -86,13 +82,17 @@ export const Checks = memo(function Checks({ sessionId, boothId }: { sessionId: 
   };
   return (
     <>
-      <div className="checks-columns">
-        {list('preStart', 'Before the first bead')}
-        {list('closeDown', 'After the last')}
-      </div>
-      <p className="quiet checks-foot">
+      <Loaded of={asLoading(checks)} what="the check lists">
+        {(all) => (
+          <div className={css.checksColumns}>
+            {list(all, 'preStart', 'Before the first bead')}
+            {list(all, 'closeDown', 'After the last')}
+          </div>
+        )}
+      </Loaded>
+      <p className={`quiet ${css.checksFoot}`}>
         Made from the machine, the process and the metal. Local codes, the site’s rules, the machine’s manual
-        and a licensed or certified person stand over these lists.
+        and a licensed or certified person take precedence over these lists.
       </p>
     </>
   );

@@ -12,8 +12,12 @@ import type { Arc } from '../features/arc/useArc';
 import { BeadGlyph } from '../features/judging/BeadGlyph';
 import { evidence } from '../shared/words';
 import { deviations, drillKinds } from '../features/practice/drillWords';
-import { PracticeTabs } from './PracticeTabs';
+import { practiceQueries } from '../features/practice/queries';
+import { PracticeFrame } from './PracticeFrame';
 import { useSay } from '../shared/words/useSay';
+import css from './drills.module.css';
+import arcCss from '../features/arc/arc.module.css';
+import { LoadTrouble } from '../shared/Loaded';
 
 type Given = Schemas['DrillGiven'];
 
@@ -22,10 +26,7 @@ export function DrillsPage() {
   const say = useSay();
   const queries = useQueryClient();
   const [given, setGiven] = useState<Given>();
-  const progress = useQuery({
-    queryKey: ['practice', 'mine'],
-    queryFn: () => answer(api.GET('/api/practice/mine')),
-  });
+  const progress = useQuery(practiceQueries.mine());
   const next = useMutation({
     mutationFn: ({ id, kind }: { id: string; kind: Schemas['DrillKind'] }) =>
       answer(
@@ -38,9 +39,9 @@ export function DrillsPage() {
   const give = (kind: Schemas['DrillKind']) => next.mutate({ id: newId(), kind });
   const answered = () => queries.invalidateQueries({ queryKey: ['practice'] });
   return (
-    <>
-      <PracticeTabs here="drills" />
+    <PracticeFrame part="drills">
       {next.isError && <Trouble error={next.error} again={() => next.mutate(next.variables)} />}
+      <LoadTrouble of={progress} what="how you stand" />
       {given ? (
         <DrillPanel
           key={given.id}
@@ -51,7 +52,7 @@ export function DrillsPage() {
           waiting={next.isPending}
         />
       ) : (
-        <div className="drill-kinds">
+        <div className={css.drillKinds}>
           {(Object.keys(drillKinds) as Schemas['DrillKind'][]).map((kind) => {
             const stands = progress.data?.kinds.find((one) => one.kind === kind);
             return (
@@ -81,7 +82,7 @@ export function DrillsPage() {
           <p>{say(progress.data.atTheBooth)}</p>
         </section>
       )}
-    </>
+    </PracticeFrame>
   );
 }
 
@@ -142,13 +143,13 @@ function DrillPanel(props: {
   const ear = given.kind === 'ear';
   const problem = reply.error instanceof Refused ? reply.error : undefined;
   return (
-    <div className="two-columns drill">
+    <div className={`two-columns ${css.drill}`}>
       <section className="panel stack" aria-label="Drill">
-        <div className="row trial-head">
+        <div className="row head-row">
           <h2>
             {drillKinds[given.kind].name} <span className="quiet">step {given.level + 1} of 5</span>
           </h2>
-          <Button size="md" variant="default" onClick={props.onLeave}>
+          <Button variant="default" onClick={props.onLeave}>
             All drills
           </Button>
         </div>
@@ -177,8 +178,8 @@ function DrillPanel(props: {
       <section className="panel stack" aria-label="Answer">
         {outcome ? (
           <>
-            <div className={`drill-outcome ${outcome.right ? 'right' : ''}`} role="status">
-              <h2>{outcome.right ? 'Right' : 'Not so'}</h2>
+            <div className={css.drillOutcome} data-right={outcome.right} role="status">
+              <h2>{outcome.right ? 'Right' : 'Wrong'}</h2>
               <p>{say(outcome.why)}</p>
               {ear && (
                 <p>
@@ -242,11 +243,7 @@ function DrillSight({ id, sound, glyph }: { id: string; sound: boolean; glyph: b
   const { show } = useUnits();
   const audio = useRef<HTMLAudioElement>(null);
   const [silent, setSilent] = useState(false);
-  const sight = useQuery({
-    queryKey: ['drill-sight', id],
-    queryFn: () => answer(api.GET('/api/drills/{id}/sight', { params: { path: { id } } })),
-    staleTime: Infinity,
-  });
+  const sight = useQuery(practiceQueries.sight(id));
   useEffect(() => {
     if (sound) audio.current?.play().catch(() => setSilent(true));
   }, [sound]);
@@ -257,7 +254,7 @@ function DrillSight({ id, sound, glyph }: { id: string; sound: boolean; glyph: b
     Math.max(1, Math.round(((data.shorts[i + 1] ?? 1) - at) * 1000) - 5),
   ]);
   return (
-    <div className="drill-sight">
+    <div className={css.drillSight}>
       {sound && (
         <>
           <audio ref={audio} controls loop src={`/api/drills/${id}/sound`} onError={() => setSilent(true)}>
@@ -272,7 +269,7 @@ function DrillSight({ id, sound, glyph }: { id: string; sound: boolean; glyph: b
           {data.meanVolts === null && data.meanAmps === null ? (
             <p className="quiet">Nobody read the meters on this one.</p>
           ) : (
-            <p className="meters" aria-label="Meters">
+            <p className={arcCss.meters} aria-label="Meters">
               {data.meanVolts !== null && <b>{show('volts', data.meanVolts)}</b>}
               {data.meanAmps !== null && <b>{show('amps', data.meanAmps)}</b>}
               <span className="quiet">as the machine’s read-out shows them</span>
@@ -286,7 +283,7 @@ function DrillSight({ id, sound, glyph }: { id: string; sound: boolean; glyph: b
               {data.trace && <TraceChart trace={data.trace} />}
               <OutlinePicture outline={data.outline} />
               {'vibrate' in navigator && pattern && pattern.length > 0 && (
-                <Button size="md" variant="default" onClick={() => navigator.vibrate(pattern)}>
+                <Button variant="default" onClick={() => navigator.vibrate(pattern)}>
                   Feel it
                 </Button>
               )}
@@ -307,7 +304,7 @@ function OutlinePicture({ outline }: { outline: Schemas['Outline'] }) {
   const point = (value: number, i: number) => `${i},${(50 - (value / top) * 48).toFixed(1)}`;
   return (
     <svg
-      className="outline-picture"
+      className={css.outlinePicture}
       viewBox={`0 0 ${outline.high.length} 100`}
       preserveAspectRatio="none"
       role="img"

@@ -1,5 +1,6 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { Page } from '../shared/page/Page';
 import { joints } from '../shared/words';
 import { KeptList } from '../features/kept/KeptList';
 
@@ -8,21 +9,15 @@ export function KeptPage() {
   const [thickness, setThickness] = useState('');
   const [joint, setJoint] = useState<string | null>(null);
   return (
-    <>
-      <div className="page-head">
-        <div>
-          <h1>Kept settings</h1>
-          <p className="quiet">
-            What worked, with its wire, gas and plate, until somebody has turned the knobs
-          </p>
-        </div>
-      </div>
+    <Page
+      title="Kept settings"
+      under="What worked, with its wire, gas and plate, until somebody has turned the knobs"
+    >
       <section className="panel stack">
         <div className="form-grid">
           <TextInput
             label="For plate"
             placeholder="any: 1/8, 11 ga, 3.2"
-            size="md"
             maxLength={40}
             value={thickness}
             onChange={(event) => setThickness(event.currentTarget.value)}
@@ -30,7 +25,6 @@ export function KeptPage() {
           <Select
             label="For joint"
             placeholder="any"
-            size="md"
             clearable
             data={Object.entries(joints).map(([value, label]) => ({ value, label }))}
             value={joint}
@@ -39,6 +33,6 @@ export function KeptPage() {
         </div>
         <KeptList thickness={thickness} joint={joint ?? undefined} />
       </section>
-    </>
+    </Page>
   );
 }

@@ -1,16 +1,16 @@
-import { Button, Loader, NumberInput } from '@mantine/core';
+import { Button, NumberInput } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
-import { IconArrowLeft } from '@tabler/icons-react';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
-import { Trouble } from '../shared/Trouble';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { Page } from '../shared/page/Page';
 import { useTypedUnits } from '../shared/units';
 import { useBeadFile } from '../features/beads/useBeads';
-import '../features/beads/pictures.css';
 import { Line } from '../shared/words/useSay';
+import css from './macro.module.css';
 
 interface Point {
   x: number;
@@ -37,17 +37,22 @@ const none: Marks = { scale: [], root: [], toes: [], face: [], fusion: [], unfus
 export function MacroPage() {
   const { beadId = '', pictureId = '' } = useParams();
   const file = useBeadFile(beadId);
-  if (file.isLoadingError) return <Trouble error={file.error} again={() => file.refetch()} />;
-  if (!file.data) return <Loader m="xl" aria-label="Loading the picture" />;
-  const picture = file.data.pictures.find((one) => one.id === pictureId);
-  if (!picture) {
-    return (
-      <div className="panel empty">
-        <p>This picture is not there any more.</p>
-      </div>
-    );
-  }
-  return <Marking key={picture.id} picture={picture} bead={file.data.bead} />;
+  return (
+    <Loaded of={asLoading(file)} what="this picture">
+      {({ bead, pictures }) => {
+        const picture = pictures.find((one) => one.id === pictureId);
+        return picture ? (
+          <Marking key={picture.id} picture={picture} bead={bead} />
+        ) : (
+          <Page title="Section" back={{ to: `/beads/${beadId}`, label: 'Back to the bead' }}>
+            <div className="panel empty">
+              <p>This picture was withdrawn.</p>
+            </div>
+          </Page>
+        );
+      }}
+    </Loaded>
+  );
 }
 
 function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) {
@@ -142,29 +147,15 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
   const r = picture.width / 110;
   const measures = sent ? measured.data : undefined;
   return (
-    <>
-      <div className="page-head">
-        <Button
-          variant="subtle"
-          className="back"
-          px={0}
-          aria-label="Back to the bench"
-          onClick={() => navigate(-1)}
-        >
-          <IconArrowLeft />
-        </Button>
-        <div>
-          <h1>Section of bead {props.bead.number}</h1>
-          <p className="quiet">
-            Mark what you see; N and P choose the next or the one before, arrows move the last point, Ctrl Z
-            takes it back
-          </p>
-        </div>
-      </div>
-      <div className="macro-page">
+    <Page
+      title={`Section of bead ${props.bead.number}`}
+      under="Mark what you see; N and P choose the next or the one before, arrows move the last point, Ctrl Z takes it back"
+      back={{ to: `/beads/${props.bead.id}`, label: 'Back to the bead' }}
+    >
+      <div className={css.macroPage}>
         <svg
           ref={svg}
-          className="macro-picture"
+          className={css.macroPicture}
           viewBox={`0 0 ${picture.width} ${picture.height}`}
           role="img"
           aria-label="The section; tap to mark"
@@ -186,7 +177,10 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
               <circle
                 // The points of one kind stand in their order.
                 key={`${one}${index}`}
-                className={`handle ${one === 'root' ? 'toes' : one} ${held?.mode === one && held.index === index ? 'held' : ''}`}
+                className={
+                  held?.mode === one && held.index === index ? `${css.handle} ${css.held}` : css.handle
+                }
+                data-kind={one === 'root' ? 'toes' : one}
                 cx={point.x}
                 cy={point.y}
                 r={r}
@@ -208,7 +202,7 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
           )}
         </svg>
         <div className="stack">
-          <section className="panel macro-modes" aria-label="Mark">
+          <section className={`panel ${css.macroModes}`} aria-label="Mark">
             {order.map((one, i) => (
               <button key={one} type="button" aria-pressed={mode === one} onClick={() => setMode(one)}>
                 <span>
@@ -219,18 +213,15 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
             ))}
             <NumberInput
               label="The scale is this long"
-              size="md"
-              hideControls
               suffix={` ${unit('length')}`}
               value={length}
               onChange={setTyped}
             />
             <div className="row">
-              <Button size="md" variant="default" disabled={before.length === 0} onClick={undo}>
+              <Button variant="default" disabled={before.length === 0} onClick={undo}>
                 Undo
               </Button>
               <Button
-                size="md"
                 variant="default"
                 disabled={marks[mode].length === 0}
                 onClick={() => put({ ...marks, [mode]: [] })}
@@ -242,7 +233,7 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
           <section className="panel stack" aria-label="Measured">
             <h2>Measured</h2>
             {measures ? (
-              <dl className="macro-measures">
+              <dl className={css.macroMeasures}>
                 {(
                   [
                     ['Lower leg', measures.lowerLegMm],
@@ -289,7 +280,7 @@ function Marking(props: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) 
           </section>
         </div>
       </div>
-    </>
+    </Page>
   );
 }
 
@@ -301,8 +292,8 @@ function Lines({ marks, width }: { marks: Marks; width: number }) {
   const line = (kind: string, all: Point[]) =>
     all.length > 1 && (
       <g key={kind}>
-        <polyline className="halo" strokeWidth={width * 2} points={points(all)} />
-        <polyline className={`line ${kind}`} strokeWidth={width} points={points(all)} />
+        <polyline className={css.halo} strokeWidth={width * 2} points={points(all)} />
+        <polyline className={css.line} data-kind={kind} strokeWidth={width} points={points(all)} />
       </g>
     );
   return (

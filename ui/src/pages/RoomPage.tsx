@@ -1,55 +1,60 @@
-import { Button, Loader, Select, TextInput } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Select, TextInput } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
-import { Trouble } from '../shared/Trouble';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { BoothNumber } from '../shared/page/BoothNumber';
+import { Page } from '../shared/page/Page';
 import { day, today } from '../shared/units';
 import { verdicts } from '../shared/words';
 import { BeadGlyph } from '../features/judging/BeadGlyph';
 import { VerdictMark } from '../features/judging/VerdictMark';
-import { jobLine } from '../features/sheets/SheetView';
+import { jobLine } from '../features/sheets/JobLine';
 import { useStudents } from '../features/people/useStudents';
-import { useRoom } from '../features/sessions/useBench';
-import '../features/sessions/sessions.css';
+import { benchQueries } from '../features/sessions/queries';
 import { Line, useSay } from '../shared/words/useSay';
+import css from './room.module.css';
 
-/** Tonight's room: each booth, who stands there, on what, and how the last bead came out. */
+/** Today: each booth, who stands there, on what, and how the last bead came out. */
 export function RoomPage() {
-  const room = useRoom();
-  if (room.isLoadingError) return <Trouble error={room.error} again={() => room.refetch()} />;
-  if (!room.data) return <Loader m="xl" aria-label="Loading the room" />;
-  const { session, booths, waiting, moreWaiting } = room.data;
+  const room = useQuery(benchQueries.tonight());
   return (
+    <Loaded of={asLoading(room)} what="the room">
+      {(data) => <Room room={data} />}
+    </Loaded>
+  );
+}
+
+function Room({ room }: { room: Schemas['RoomView'] }) {
+  const { session, booths, waiting, moreWaiting } = room;
+  const aside = (
     <>
-      <div className="page-head">
-        <div>
-          <h1>{session ? session.title : 'No session yet'}</h1>
-          {session && (
-            <p className="quiet">
-              {session.heldOn === today() ? `Today, ${day(session.heldOn)}` : day(session.heldOn)}
-            </p>
-          )}
-        </div>
-        <div className="row">
-          {session?.heldOn !== today() && booths.length > 0 && <StartSession title={session?.title ?? ''} />}
-          {session && (
-            <Button component={Link} to="/sessions" variant="default" size="md">
-              Sessions
-            </Button>
-          )}
-        </div>
-      </div>
+      {session?.heldOn !== today() && booths.length > 0 && <StartSession title={session?.title ?? ''} />}
+      {session && (
+        <Button component={Link} to="/sessions" variant="default">
+          Sessions
+        </Button>
+      )}
+    </>
+  );
+  return (
+    <Page
+      title="Today"
+      heading={session ? session.title : 'No session yet'}
+      under={session && (session.heldOn === today() ? `Today, ${day(session.heldOn)}` : day(session.heldOn))}
+      aside={aside}
+    >
       {booths.length === 0 && (
         <div className="panel empty">
           <p>There is no booth yet. Add the first machine, then the students.</p>
-          <Button component={Link} to="/shop" size="lg">
-            Set up the shop
+          <Button component={Link} to="/machines/add" size="lg">
+            Add the first machine
           </Button>
         </div>
       )}
-      <div className="booths">
+      <div className={css.booths}>
         {booths.map((view) => (
           <BoothCard key={view.booth.id} view={view} sessionId={session?.id} waiting={waiting} />
         ))}
@@ -60,7 +65,7 @@ export function RoomPage() {
           {moreWaiting && ' and others: type a name at a booth to find them'}
         </p>
       )}
-    </>
+    </Page>
   );
 }
 
@@ -72,9 +77,9 @@ function BoothCard(props: {
   const say = useSay();
   const { booth, machineName, student, job, positionName, last, before, next } = props.view;
   return (
-    <article className="booth-card" aria-label={`Booth ${booth.number}`}>
+    <article className={css.boothCard} aria-label={`Booth ${booth.number}`}>
       <header>
-        <span className="booth-number">{booth.number}</span>
+        <BoothNumber number={booth.number} />
         <div>
           {props.sessionId && (
             <PlaceStudent
@@ -96,11 +101,11 @@ function BoothCard(props: {
           <span className="quiet">No sheet given out</span>
         )}
       </p>
-      <div className="last-bead">
+      <div className={css.lastBead}>
         {last && job ? (
           <>
             <BeadGlyph shape={last.shape} joint={job.joint} title={`Last bead, ${verdicts[last.verdict]}`} />
-            <div className="bead-run">
+            <div className={css.beadRun}>
               <VerdictMark verdict={last.verdict} large />
               <span className="quiet">
                 bead {last.number}
@@ -115,7 +120,7 @@ function BoothCard(props: {
           </p>
         )}
       </div>
-      {next && <p className="advised">{say(next)}</p>}
+      {next && <p className={css.advised}>{say(next)}</p>}
       <footer>
         <Button component={Link} to={`/booths/${booth.id}`} variant="default" size="lg">
           Sheet
@@ -157,7 +162,7 @@ function PlaceStudent(props: {
   return (
     <Select
       aria-label={`Who stands at booth ${props.booth.number}`}
-      className="place"
+      className={css.place}
       size="lg"
       placeholder="Nobody here yet"
       clearable
@@ -186,7 +191,7 @@ function StartSession({ title }: { title: string }) {
   });
   return (
     <form
-      className="start-session"
+      className={css.startSession}
       onSubmit={(event) => {
         event.preventDefault();
         start.mutate();
@@ -195,12 +200,11 @@ function StartSession({ title }: { title: string }) {
       <TextInput
         aria-label="Session"
         placeholder="What is on tonight?"
-        size="md"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
         error={start.isError && <Line error={start.error} />}
       />
-      <Button type="submit" size="md" loading={start.isPending}>
+      <Button type="submit" loading={start.isPending}>
         Start today's session
       </Button>
     </form>

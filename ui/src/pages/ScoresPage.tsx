@@ -1,51 +1,54 @@
-import { Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { answer, api, type Schemas } from '../shared/api/client';
+import type { Schemas } from '../shared/api/client';
+import { asLoading, Loaded } from '../shared/Loaded';
 import { ShowMore } from '../shared/ShowMore';
-import { Trouble } from '../shared/Trouble';
 import { usePages } from '../shared/usePages';
 import { evidence } from '../shared/words';
 import { useMe } from '../shared/useMe';
 import { deviations, drillKinds } from '../features/practice/drillWords';
-import { PracticeTabs } from './PracticeTabs';
+import { practiceQueries } from '../features/practice/queries';
 import { useSay } from '../shared/words/useSay';
+import { PracticeFrame } from './PracticeFrame';
+import css from './scores.module.css';
 
 /** Scores by what is taken for what: a student's own, or for an instructor everybody's. */
 export function ScoresPage() {
   const me = useMe().data;
-  return (
-    <>
-      <PracticeTabs here="scores" />
-      {me?.role === 'instructor' ? <Everybody /> : <Mine />}
-    </>
-  );
+  return <PracticeFrame part="scores">{me?.role === 'instructor' ? <Everybody /> : <Mine />}</PracticeFrame>;
 }
 
 function Mine() {
-  const mine = useQuery({
-    queryKey: ['practice', 'mine'],
-    queryFn: () => answer(api.GET('/api/practice/mine')),
-  });
-  if (mine.isLoadingError) return <Trouble error={mine.error} again={() => mine.refetch()} />;
-  if (!mine.data) return <Loader aria-label="Loading your scores" />;
-  return <Scores name="My scores" progress={mine.data} />;
+  const mine = asLoading(useQuery(practiceQueries.mine()));
+  return (
+    <Loaded of={mine} what="your scores">
+      {(progress) => <Scores name="My scores" progress={progress} />}
+    </Loaded>
+  );
 }
 
 function Everybody() {
-  const all = usePages<Schemas['NamedProgress'], string>(['practice', 'students'], (after, signal) =>
-    answer(api.GET('/api/practice/students', { params: { query: { after } }, signal })),
+  const all = usePages(practiceQueries.students());
+  return (
+    <Loaded of={all} what="the scores">
+      {(everybody) => (
+        <>
+          <ScoresOf everybody={everybody} />
+          <ShowMore more={all.more} coming={all.coming} what="students" />
+        </>
+      )}
+    </Loaded>
   );
-  if (all.isLoadingError) return <Trouble error={all.error} again={all.again} />;
-  if (!all.items) return <Loader aria-label="Loading the scores" />;
-  const tried = all.items.filter((one) => one.progress.kinds.some((kind) => kind.answered > 0));
-  const others = all.items.filter((one) => !tried.includes(one)).map((one) => one.person.name);
+}
+
+function ScoresOf({ everybody }: { everybody: Schemas['NamedProgress'][] }) {
+  const tried = everybody.filter((one) => one.progress.kinds.some((kind) => kind.answered > 0));
+  const others = everybody.filter((one) => !tried.includes(one)).map((one) => one.person.name);
   return (
     <div className="stack">
       {tried.map((one) => (
         <Scores key={one.person.id} name={one.person.name} progress={one.progress} />
       ))}
       {others.length > 0 && <p className="quiet">Not in the practice room yet: {others.join(', ')}.</p>}
-      <ShowMore more={all.more} coming={all.coming} what="students" />
     </div>
   );
 }
@@ -94,8 +97,8 @@ function MixUps<T extends string>(props: {
   );
   if (names.length === 0) return null;
   return (
-    <div className="table-scroll">
-      <table className="mix-ups" aria-label={props.title}>
+    <div className="scroll-x" role="region" aria-label={`${props.title}, table`} tabIndex={0}>
+      <table className={css.mixUps} aria-label={props.title}>
         <thead>
           <tr>
             <th scope="col">it was ↓ {props.title.toLowerCase()} →</th>
@@ -113,7 +116,7 @@ function MixUps<T extends string>(props: {
               {names.map((said) => {
                 const times = props.cells.find((cell) => cell.was === was && cell.said === said)?.times ?? 0;
                 return (
-                  <td key={said} className={times === 0 ? '' : was === said ? 'hit' : 'miss'}>
+                  <td key={said} className={times === 0 ? '' : was === said ? css.hit : css.miss}>
                     {times === 0 ? '' : times}
                   </td>
                 );

@@ -1,52 +1,49 @@
-import { Button, Loader, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
+import { Loaded } from '../shared/Loaded';
+import { Page } from '../shared/page/Page';
 import { ShowMore } from '../shared/ShowMore';
 import { Trouble } from '../shared/Trouble';
 import { day, today } from '../shared/units';
 import { useEntry } from '../shared/useEntry';
 import { usePages } from '../shared/usePages';
+import { sessionQueries } from '../features/sessions/queries';
 import { useNow } from '../features/sessions/useBench';
-import '../features/sessions/sessions.css';
 import { useFields } from '../shared/words/useSay';
+import css from './sessions.module.css';
 
 /** Every session, latest first: which one is on, another one planned, a wrong name or day put right. */
 export function SessionsPage() {
-  const sessions = usePages<Schemas['Session'], string>(['room', 'sessions'], (after, signal) =>
-    answer(api.GET('/api/sessions', { params: { query: { after } }, signal })),
-  );
+  const sessions = usePages(sessionQueries.list());
   const on = useNow().data?.session?.id;
-  if (sessions.isLoadingError) return <Trouble error={sessions.error} again={sessions.again} />;
-  if (!sessions.items) return <Loader m="xl" aria-label="Loading the sessions" />;
   return (
-    <>
-      <div className="page-head">
-        <div>
-          <h1>Sessions</h1>
-          <p className="quiet">
-            The one on today is shown as tonight’s; without one, the last before it. A later one is planned.
-          </p>
-        </div>
-        <Button component={Link} to="/" variant="default" size="lg">
-          Tonight
-        </Button>
-      </div>
+    <Page
+      title="Sessions"
+      under="The one on today is shown under Today; without one, the last before it. A later one is planned."
+      back={{ to: '/', label: 'Back to today' }}
+    >
       <div className="two-columns">
         <section className="panel" aria-label="Sessions">
-          {sessions.items.length === 0 && <p className="quiet">None yet.</p>}
-          <ol className="plain-list session-list">
-            {sessions.items.map((session) => (
-              <SessionRow key={session.id} session={session} on={session.id === on} />
-            ))}
-          </ol>
-          <ShowMore more={sessions.more} coming={sessions.coming} what="sessions" />
+          <Loaded of={sessions} what="the sessions">
+            {(items) => (
+              <>
+                {items.length === 0 && <p className="quiet">None yet.</p>}
+                <ol className={`plain-list ${css.sessionList}`}>
+                  {items.map((session) => (
+                    <SessionRow key={session.id} session={session} on={session.id === on} />
+                  ))}
+                </ol>
+                <ShowMore more={sessions.more} coming={sessions.coming} what="sessions" />
+              </>
+            )}
+          </Loaded>
         </section>
         <NewSession />
       </div>
-    </>
+    </Page>
   );
 }
 
@@ -58,7 +55,7 @@ function SessionRow({ session, on }: { session: Schemas['Session']; on: boolean 
       {editing ? (
         <ChangeSession session={session} onDone={() => setEditing(false)} />
       ) : (
-        <div className="session-row">
+        <div className={css.sessionRow}>
           <div>
             <b>{session.title}</b>
             <p className="quiet">
@@ -68,7 +65,6 @@ function SessionRow({ session, on }: { session: Schemas['Session']; on: boolean 
           </div>
           <Button
             variant="default"
-            size="md"
             onClick={() => setEditing(true)}
             aria-label={`Change ${session.title}, ${day(session.heldOn)}`}
           >

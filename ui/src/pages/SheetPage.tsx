@@ -1,13 +1,19 @@
-import { useState } from 'react';
+import { useSessionStorage } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
 import { Refused, type Schemas } from '../shared/api/client';
 import { useSheetAtHand } from '../features/calculators/sheetAtHand';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { AlternativesPanel } from '../features/sheets/AlternativesPanel';
-import { AssignPanel } from './AssignPanel';
+import { Cautions } from '../features/sheets/Cautions';
 import { JobForm } from '../features/sheets/JobForm';
+import { jobLine, WithLine } from '../features/sheets/JobLine';
+import { type Job, sheetQueries } from '../features/sheets/queries';
+import { RefusalPanel } from '../features/sheets/RefusalPanel';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
-import { Cautions, jobLine, SheetView, WithLine } from '../features/sheets/SheetView';
-import { asTyped, type Job, useSheet } from '../features/sheets/useSheets';
+import { SheetView } from '../features/sheets/SheetView';
+import { asTyped } from '../features/sheets/useSheets';
+import { AssignPanel } from './AssignPanel';
+import css from '../features/sheets/sheets.module.css';
 
 /** A new job: what was worked on last, or a T joint in whatever is on the machine. */
 const firstJob = (coupon: Schemas['Coupon'] | null): Job =>
@@ -28,44 +34,46 @@ const firstJob = (coupon: Schemas['Coupon'] | null): Job =>
 /** Type a thickness, pick a joint, see the sheet, give it to the student. */
 export function SheetPage() {
   const { session, booth, machine, student, coupon } = useBoothData();
-  const [job, setJob] = useState<Job>(() => firstJob(coupon));
+  // Kept in the tab until it is given out: a reload loses no job.
+  const [job, setJob] = useSessionStorage<Job>({
+    key: `job-${session.id}-${booth.id}-${coupon?.sheet.id ?? 'first'}`,
+    defaultValue: firstJob(coupon),
+    getInitialValueInEffect: false,
+  });
   const set = (change: Partial<Job>) => setJob((before) => ({ ...before, ...change }));
-  const computed = useSheet(job, booth.id, session.id);
+  const computed = useQuery(sheetQueries.sheet(job, booth.id, session.id));
   const refused = computed.error instanceof Refused ? computed.error : null;
   const typed = (job.thickness ?? '').trim() !== '';
   const sheet = typed && !refused ? computed.data : undefined;
   useSheetAtHand(sheet);
   return (
     <div className="two-columns">
-      <section className="panel job" aria-label="Job">
-        <JobForm
-          job={job}
-          set={set}
-          sheet={sheet}
-          refused={refused}
-          again={() => computed.refetch()}
-          onPick={(picked) => setJob(picked)}
-        />
-        <AssignPanel
-          disabled={!sheet || computed.isPlaceholderData}
-          job={job}
-          session={session}
-          booth={booth}
-          student={student}
-          given={coupon?.sheet}
-          current={sheet}
-        />
+      <section className={`panel ${css.job}`} aria-label="Job">
+        <JobForm job={job} set={set} sheet={sheet} refused={refused} onPick={(picked) => setJob(picked)} />
       </section>
       <div className={computed.isPlaceholderData ? 'stack stale' : 'stack'}>
-        {sheet ? (
+        {sheet && (
           <>
             <section className="panel" aria-label="Settings sheet">
-              <h2>
-                {jobLine(sheet.job)} <span className="quiet">{sheet.positionName}</span>
-              </h2>
-              <p className="quiet with-line">
-                <WithLine sheet={sheet} />
-              </p>
+              <div className={css.sheetHead}>
+                <div aria-live="polite">
+                  <h2>
+                    {jobLine(sheet.job)} <span className="quiet">{sheet.positionName}</span>
+                  </h2>
+                  <p className="quiet">
+                    <WithLine sheet={sheet} />
+                  </p>
+                </div>
+                <AssignPanel
+                  disabled={computed.isPlaceholderData}
+                  job={job}
+                  session={session}
+                  booth={booth}
+                  student={student}
+                  given={coupon?.sheet}
+                  current={sheet}
+                />
+              </div>
               <SheetView sheet={sheet} machine={machine} />
             </section>
             <div className="side-by-side">
@@ -80,13 +88,19 @@ export function SheetPage() {
             </div>
             <AlternativesPanel job={job} boothId={booth.id} onPick={set} />
           </>
-        ) : (
+        )}
+        {typed && refused && (
+          <RefusalPanel
+            job={job}
+            boothId={booth.id}
+            refused={refused}
+            again={() => void computed.refetch()}
+            onPick={set}
+          />
+        )}
+        {!typed && (
           <div className="panel empty">
-            <p>
-              {typed
-                ? 'No sheet for this job. The field says why.'
-                : 'Type the plate’s thickness. The sheet appears as you type.'}
-            </p>
+            <p>Type the plate’s thickness. The sheet appears as you type.</p>
           </div>
         )}
       </div>

@@ -1,33 +1,34 @@
-import { Button, Loader, PasswordInput, TextInput } from '@mantine/core';
+import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../shared/api/client';
+import { peopleQueries } from '../features/people/queries';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { useTitle } from '../shared/page/Page';
 import { Trouble } from '../shared/Trouble';
 import { useEntry } from '../shared/useEntry';
-import '../features/people/people.css';
+import css from './signIn.module.css';
 
 /** Where everybody starts: sign in, or make the first account of a new school. */
 export function SignInPage() {
-  const welcome = useQuery({ queryKey: ['welcome'], queryFn: () => answer(api.GET('/api/people/welcome')) });
+  const welcome = useQuery(peopleQueries.welcome());
+  useTitle('Sign in');
   return (
-    <main className="gate">
-      <div className="gate-title">
+    <main className={css.gate}>
+      <div className={css.gateTitle}>
         <img src="/bead.svg" alt="" width={56} height={56} />
         <div>
           <h1>Gentle Bead</h1>
           <p>{welcome.data?.school || 'Settings, beads and what to change next'}</p>
         </div>
       </div>
-      {welcome.isPending && <Loader />}
-      {welcome.isError && <Trouble error={welcome.error} again={() => welcome.refetch()} />}
-      {welcome.data &&
-        (welcome.data.needsFirstInstructor ? (
-          <FirstInstructor />
-        ) : (
-          <SignIn demo={welcome.data.demoAccounts} />
-        ))}
+      <Loaded of={asLoading(welcome)} what="the school">
+        {({ needsFirstInstructor, demoAccounts }) =>
+          needsFirstInstructor ? <FirstInstructor /> : <SignIn demo={demoAccounts} />
+        }
+      </Loaded>
       <p className="quiet">
         A training aid. Local codes, the site's procedure, the machine's manual and a licensed or certified
-        person stand over what it says.
+        person take precedence over what it says.
       </p>
     </main>
   );
@@ -70,12 +71,11 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
       {demo.length > 0 && (
         <section className="stack" aria-label="Demo accounts">
           <p className="quiet">This is the demo school; nobody in it is real. Step in as:</p>
-          <div className="demo-accounts">
+          <div className={css.demoAccounts}>
             {demo.map((account) => (
               <Button
                 key={account.login}
                 variant={account.role === 'instructor' ? 'filled' : 'default'}
-                size="md"
                 disabled={stepIn.isPending}
                 onClick={() => stepIn.mutate({ login: account.login, password: account.password })}
               >

@@ -1,16 +1,19 @@
 import { Button, NumberInput, Select } from '@mantine/core';
 import { useInterval } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { type Schemas } from '../shared/api/client';
+import { asLoading, Loaded } from '../shared/Loaded';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { moment, useTypedUnits } from '../shared/units';
 import { everyMark, isListed, readMark } from '../features/machines/marks';
 import { useBoothData } from '../features/sessions/BoothFrame';
-import { useRecordSweep, useSweeps, useWithdrawSweep } from '../features/trials/useTrials';
-import '../features/trials/trials.css';
+import { trialQueries } from '../features/trials/queries';
+import { useRecordSweep, useWithdrawSweep } from '../features/trials/useTrials';
 import { useFields, useSay } from '../shared/words/useSay';
+import css from './sweep.module.css';
 
 type Running = { began: number; events: Schemas['SweepEvent'][] };
 
@@ -58,7 +61,7 @@ function Sweep(props: {
   const [ready, setReady] = useState<{ id: string; body: Schemas['SweepRequest'] }>();
   const ticking = useInterval(() => setNow(performance.now()), 50);
   const record = useRecordSweep(() => setReady(undefined));
-  const sweeps = useSweeps(props.machineId);
+  const sweeps = useQuery(trialQueries.sweeps(props.machineId));
   const withdraw = useWithdrawSweep();
   const seconds = running ? Math.max(0, (now - running.began) / 1000) : 0;
   // Where the knob should be by now, so that the hand turns evenly; what counts is the time it really took.
@@ -145,7 +148,6 @@ function Sweep(props: {
         label={label}
         size="lg"
         disabled={running !== undefined}
-        allowDeselect={false}
         data={everyMark(control).map((one) => ({ value: String(one), label: readMark(control, one) }))}
         value={String(value)}
         onChange={(one) => onChange(Number(one))}
@@ -155,7 +157,6 @@ function Sweep(props: {
       <NumberInput
         label={label}
         size="lg"
-        hideControls
         disabled={running !== undefined}
         value={value}
         onChange={onChange}
@@ -165,24 +166,23 @@ function Sweep(props: {
       />
     );
   return (
-    <div className="two-columns sweep">
+    <div className={`two-columns ${css.sweep}`}>
       <section className="panel stack" aria-label="Wire sweep">
-        <div className="row trial-head">
+        <div className="row head-row">
           <h2>
             Wire sweep <span className="quiet">volts held, wire from low to high in one even turn</span>
           </h2>
-          <Button component={Link} to={`/booths/${props.boothId}/trials`} variant="default" size="md">
+          <Button component={Link} to={`/booths/${props.boothId}/trials`} variant="default">
             All trials
           </Button>
         </div>
-        <div className="sweep-fields">
+        <div className={css.sweepFields}>
           {field('Volts stay at', volt, voltMark, setVoltMark, fields.voltMark ?? fields.volts)}
           {field('Wire from', wire, from, setFrom, fields['run.fromMark'])}
           {field('Wire to', wire, to, setTo, fields['run.toMark'])}
           <NumberInput
             label="In about"
             size="lg"
-            hideControls
             disabled={running !== undefined}
             value={pace}
             onChange={setPace}
@@ -192,7 +192,6 @@ function Sweep(props: {
           <NumberInput
             label="Stick-out"
             size="lg"
-            hideControls
             disabled={running !== undefined}
             placeholder={`${number('length', sheet.body.pair?.stickOut.aimMm ?? 0)}, the sheet's`}
             value={stickOut}
@@ -203,7 +202,8 @@ function Sweep(props: {
         </div>
         <button
           type="button"
-          className={`mark-key ${running ? next : 'idle'}`}
+          className={css.markKey}
+          data-next={running ? next : 'idle'}
           onPointerDown={(event) => {
             event.preventDefault();
             if (running) mark();
@@ -216,19 +216,19 @@ function Sweep(props: {
             else begin();
           }}
         >
-          <span className="clock" role="timer">
+          <span className={css.clock} role="timer">
             {seconds.toFixed(1)} s
           </span>
           {!running ? 'Begin to turn' : next === 'smooths' ? 'MARK: smooth now' : 'MARK: breaking up now'}
           <span className="quiet">space bar or foot pedal</span>
         </button>
         {running && (
-          <div className="knob-travel" aria-label="Knob travel">
+          <div className={css.knobTravel} aria-label="Knob travel">
             <progress max={1} value={Math.min(1, seconds / Number(pace))} />
             <b>knob at about {readMark(wire, around(wire, travelled))}</b>
           </div>
         )}
-        <ol className="sweep-marks" aria-label="Marks">
+        <ol className={css.sweepMarks} aria-label="Marks">
           {(running?.events ?? ready?.body.run.events ?? []).map((event, i) => (
             <li key={`${i}`}>
               {event.seconds.toFixed(1)} s: {event.mark === 'smooths' ? 'smooth' : 'breaking up'}
@@ -243,7 +243,6 @@ function Sweep(props: {
             <Trouble error={record.error} />
             {ready && (
               <Button
-                size="md"
                 variant="default"
                 onClick={() =>
                   record.mutate({
@@ -280,23 +279,26 @@ function Sweep(props: {
       </section>
       <section className="panel stack" aria-label="Sweeps on this machine">
         <h2>Swept on this machine</h2>
-        {sweeps.data?.length === 0 && <p className="quiet">Not yet.</p>}
-        <ul className="plain-list sweeps">
-          {sweeps.data?.map((sweep) => (
-            <li key={sweep.id}>
-              <span>
-                {say(sweep.finding.learned)} <span className="quiet">{moment(sweep.runAt)}</span>
-              </span>
-              <Button
-                size="md"
-                variant="default"
-                onClick={() => withdraw.mutate({ id: sweep.id, withdrawn: true })}
-              >
-                Take off
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <Loaded of={asLoading(sweeps)} what="the sweeps">
+          {(items) => (
+            <ul className={`plain-list ${css.sweeps}`}>
+              {items.length === 0 && <li className="quiet">Not yet.</li>}
+              {items.map((sweep) => (
+                <li key={sweep.id}>
+                  <span>
+                    {say(sweep.finding.learned)} <span className="quiet">{moment(sweep.runAt)}</span>
+                  </span>
+                  <Button
+                    variant="default"
+                    onClick={() => withdraw.mutate({ id: sweep.id, withdrawn: true })}
+                  >
+                    Withdraw
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </Loaded>
       </section>
     </div>
   );

@@ -1,9 +1,12 @@
-import { Button, Loader, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
-import { IconArrowLeft } from '@tabler/icons-react';
+import { Button, PasswordInput, Select, Textarea, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
+import { asLoading, Loaded, LoadTrouble } from '../shared/Loaded';
+import { Page } from '../shared/page/Page';
+import { counted } from '../shared/words';
 import { newId } from '../shared/newId';
 import { enterStays } from '../shared/submitKeys';
 import { Trouble } from '../shared/Trouble';
@@ -12,11 +15,14 @@ import { EvidenceFields } from '../features/beads/EvidenceFields';
 import { type EvidenceDraft, nothingNoted, toEvidence } from '../features/beads/evidenceDraft';
 import { AcceptanceTable } from '../features/judging/AcceptanceTable';
 import { useMe } from '../shared/useMe';
-import { jobLine, SheetView, WithLine } from '../features/sheets/SheetView';
+import { jobLine, WithLine } from '../features/sheets/JobLine';
+import { SheetView } from '../features/sheets/SheetView';
 import { standing } from '../features/testWelds/TestWeldList';
-import { useSections, useTestWeld, useTestWrite } from '../features/testWelds/useTestWelds';
-import '../features/testWelds/testWelds.css';
+import { testWeldQueries } from '../features/testWelds/queries';
+import { useTestWrite } from '../features/testWelds/useTestWelds';
 import { Line, useFields, useSay } from '../shared/words/useSay';
+import css from './testWeld.module.css';
+import captureCss from '../features/beads/capture.module.css';
 
 type View = Schemas['TestWeldView'];
 
@@ -29,36 +35,40 @@ const couponWords: Record<Schemas['CouponStanding'], string> = {
 
 /** A test weld from seal to signature. Only added to. */
 export function TestWeldPage() {
-  const say = useSay();
   const { testId = '' } = useParams();
-  const navigate = useNavigate();
-  const test = useTestWeld(testId);
-  const me = useMe().data;
-  if (test.isLoadingError) return <Trouble error={test.error} again={() => test.refetch()} />;
-  if (!test.data || !me) return <Loader m="xl" aria-label="Loading the test weld" />;
-  const view = test.data;
-  const instructor = me.role === 'instructor';
+  const test = useQuery(testWeldQueries.one(testId));
   return (
-    <>
-      <div className="page-head">
-        <Button variant="subtle" className="back" px={0} aria-label="Back" onClick={() => navigate(-1)}>
-          <IconArrowLeft />
-        </Button>
-        <div>
-          <h1>Test weld, {view.student.name}</h1>
-          <p className="quiet">
-            {jobLine(view.sheet.job)}; {say(view.criteriaName)}; {view.terms.coupons}{' '}
-            {view.terms.coupons === 1 ? 'coupon' : 'coupons'}, {view.terms.attempts}{' '}
-            {view.terms.attempts === 1 ? 'attempt' : 'attempts'} at each
-          </p>
-        </div>
-        <b className="test-standing">{standing({ state: view.state, signed: view.signOff !== null })}</b>
-      </div>
-      <div className="two-columns test-weld">
+    <Loaded of={asLoading(test)} what="this test weld">
+      {(view) => <TestWeld view={view} />}
+    </Loaded>
+  );
+}
+
+function TestWeld({ view }: { view: View }) {
+  const say = useSay();
+  const instructor = useMe().data?.role === 'instructor';
+  const { coupons, attempts } = view.terms;
+  return (
+    <Page
+      title={`Test weld, ${view.student.name}`}
+      under={
+        <>
+          {jobLine(view.sheet.job)}; {say(view.criteriaName)}; {counted(coupons, 'coupon')},{' '}
+          {counted(attempts, 'attempt')} at each
+        </>
+      }
+      back={
+        instructor
+          ? { to: `/students/${view.student.id}`, label: 'Back to the rack' }
+          : { to: '/tests', label: 'Back to your test welds' }
+      }
+      aside={<b>{standing({ state: view.state, signed: view.signOff !== null })}</b>}
+    >
+      <div className={`two-columns ${css.testWeld}`}>
         <div className="stack">
           <section className="panel stack" aria-label="Coupons">
             <h2>Coupons</h2>
-            <ol className="coupon-states">
+            <ol className={css.couponStates}>
               {view.state.coupons.map((coupon) => (
                 <li key={coupon.coupon} className={coupon.standing}>
                   <b>Coupon {coupon.coupon}</b> {couponWords[coupon.standing]}
@@ -90,14 +100,14 @@ export function TestWeldPage() {
             </p>
             <p className="quiet">
               Last entry’s fingerprint, to be noted elsewhere:
-              <span className="seal">{view.lastHash}</span>
+              <span className={css.seal}>{view.lastHash}</span>
             </p>
             <div className="row">
-              <Button component="a" href={`/api/test-welds/${view.id}/export`} variant="default" size="md">
+              <Button component="a" href={`/api/test-welds/${view.id}/export`} variant="default">
                 Record as a file
               </Button>
             </div>
-            <ul className="plain-list record">
+            <ul className={`plain-list ${css.record}`}>
               {view.assessments.map((word) => (
                 <li key={`${word.coupon}-${word.attempt}-${word.by}`}>
                   <b>
@@ -147,13 +157,12 @@ export function TestWeldPage() {
           </section>
         </div>
       </div>
-    </>
+    </Page>
   );
 }
 
 function Assess({ view }: { view: View }) {
   const { show } = useUnits();
-  const sections = useSections(view.id).data ?? [];
   const [section, setSection] = useState<string | null>(null);
   const [password, setPassword] = useState('');
   const open = view.state.coupons.filter(
@@ -163,6 +172,8 @@ function Assess({ view }: { view: View }) {
         (word) => word.mine && word.coupon === coupon.coupon && word.attempt === coupon.attempt,
       ),
   );
+  const measured = useQuery({ ...testWeldQueries.sections(view.id), enabled: open.length > 0 });
+  const sections = measured.data ?? [];
   const [chosen, setChosen] = useState<string>();
   const [draft, setDraft] = useState<EvidenceDraft>(nothingNoted);
   const [accepted, setAccepted] = useState<'accept' | 'reject' | null>(null);
@@ -185,7 +196,7 @@ function Assess({ view }: { view: View }) {
   }
   return (
     <form
-      className="panel stack capture"
+      className={`panel stack ${captureCss.capture}`}
       aria-label="Assess"
       onKeyDown={enterStays}
       onSubmit={(event) => {
@@ -223,6 +234,7 @@ function Assess({ view }: { view: View }) {
         fields={fields}
         heard={false}
       />
+      <LoadTrouble of={measured} what="the sections" />
       {sections.length > 0 && (
         <Select
           label="Section, measured on its picture"
@@ -245,7 +257,7 @@ function Assess({ view }: { view: View }) {
         />
       )}
       <Choice
-        title="Your word"
+        title="Your verdict"
         words={{ accept: 'Accept', reject: 'Reject' }}
         value={accepted}
         onChange={setAccepted}
@@ -339,20 +351,13 @@ function Amend({ view }: { view: View }) {
       <Textarea
         label="Amendment"
         placeholder="What has to be added or put right; it never changes what stands"
-        size="md"
         autosize
         maxLength={500}
         value={text}
         onChange={(event) => setText(event.currentTarget.value)}
         error={amend.isError && <Line error={amend.error} />}
       />
-      <Button
-        type="submit"
-        size="md"
-        variant="default"
-        disabled={text.trim() === ''}
-        loading={amend.isPending}
-      >
+      <Button type="submit" variant="default" disabled={text.trim() === ''} loading={amend.isPending}>
         Add amendment
       </Button>
     </form>

@@ -1,8 +1,10 @@
-import { Button, Loader } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useInterval } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Trouble } from '../shared/Trouble';
+import type { Schemas } from '../shared/api/client';
+import { asLoading, Loaded } from '../shared/Loaded';
 import { BeadGlyph } from '../features/judging/BeadGlyph';
 import { CaptureForm } from '../features/beads/CaptureForm';
 import { asLaid, asMarks } from '../features/beads/CouponPlate';
@@ -11,53 +13,56 @@ import { useBoothData } from '../features/sessions/BoothFrame';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
 import { verdicts } from '../shared/words';
 import { Curves } from '../features/trials/Curves';
-import { useEndTrial, useTrial } from '../features/trials/useTrials';
-import '../features/trials/trials.css';
+import { trialQueries } from '../features/trials/queries';
+import { useEndTrial } from '../features/trials/useTrials';
 import { useSay } from '../shared/words/useSay';
+import css from './trial.module.css';
 
 /** A trial: what to set and hold, the next bead, and what came of it. */
 export function TrialPage() {
-  const say = useSay();
   const { trialId = '' } = useParams();
+  const trial = useQuery(trialQueries.one(trialId));
+  return (
+    <Loaded of={asLoading(trial)} what="this trial">
+      {(view) => <Trial view={view} />}
+    </Loaded>
+  );
+}
+
+function Trial({ view }: { view: Schemas['TrialView'] }) {
+  const say = useSay();
   const { booth, machine, coupon } = useBoothData();
-  const trial = useTrial(trialId);
+  const trialId = view.trial.id;
   const end = useEndTrial(trialId);
   const [chosen, setChosen] = useState<number>();
-  if (trial.isLoadingError) return <Trouble error={trial.error} again={() => trial.refetch()} />;
-  if (!trial.data) return <Loader m="xl" aria-label="Loading the trial" />;
-  const { beads, result, nextStep, fitAt } = trial.data;
-  const { plan, endedAt } = trial.data.trial;
+  const { beads, result, nextStep, fitAt } = view;
+  const { plan, endedAt } = view.trial;
   const number = chosen ?? nextStep;
   const step = plan.steps.find((one) => one.number === number);
   const over = result.done || endedAt !== null;
   const laying = step && (chosen !== undefined || !over) ? step : undefined;
   return (
-    <div className="trial">
+    <div className={css.trial}>
       <section className="panel stack" aria-label="The trial">
-        <div className="row trial-head">
+        <div className="row head-row">
           <h2>
             {say(plan.title)} <span className="quiet">{say(plan.question)}</span>
           </h2>
-          <Button component={Link} to={`/booths/${booth.id}/trials`} variant="default" size="md">
+          <Button component={Link} to={`/booths/${booth.id}/trials`} variant="default">
             All trials
           </Button>
-          <Button
-            variant="default"
-            size="md"
-            loading={end.isPending}
-            onClick={() => end.mutate(endedAt === null)}
-          >
+          <Button variant="default" loading={end.isPending} onClick={() => end.mutate(endedAt === null)}>
             {endedAt === null ? 'End it' : 'Take it up again'}
           </Button>
         </div>
-        <ol className="steps" aria-label="Steps">
+        <ol className={css.steps} aria-label="Steps">
           {plan.steps.map((one) => {
             const laid = beads.filter((bead) => bead.place.step === one.number);
             const last = laid.at(-1);
             return (
-              <li key={one.number} className={one.number === laying?.number ? 'now' : ''}>
+              <li key={one.number} className={one.number === laying?.number ? css.now : ''}>
                 <button type="button" onClick={() => setChosen(one.number)}>
-                  <span className="step-title">
+                  <span className={css.stepTitle}>
                     {one.number}. {say(one.title)}
                   </span>
                   <b className="reads">{say(one.reads)}</b>
@@ -70,7 +75,7 @@ export function TrialPage() {
                       />
                       <VerdictMark verdict={last.bead.ruled ?? last.bead.judgement.verdict} />
                       {last.unfair.map((unfair) => (
-                        <span key={unfair.unfair} className="unfair">
+                        <span key={unfair.unfair} className={css.unfair}>
                           {say(unfair.text)}
                         </span>
                       ))}
@@ -90,8 +95,8 @@ export function TrialPage() {
         )}
       </section>
       {laying && coupon && (
-        <div className="trial-lay">
-          <section className="panel stack hold" aria-label="Hold">
+        <div className={css.trialLay}>
+          <section className={`panel stack ${css.hold}`} aria-label="Hold">
             <h2>
               Set <b>{say(laying.reads)}</b>
             </h2>
@@ -143,7 +148,7 @@ function Cooling({ until }: { until: string }) {
   const left = Math.round((Date.parse(until) - now) / 1000);
   if (left <= 0) return <p>The last piece is cold again, by estimate.</p>;
   return (
-    <p className="cooling" role="timer">
+    <p className={css.cooling} role="timer">
       The last piece is warm for{' '}
       <b>
         {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}

@@ -1,16 +1,19 @@
 import { Button, NumberInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
+import { asLoading, Loaded } from '../shared/Loaded';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { moment, useTypedUnits } from '../shared/units';
 import { trialKinds } from '../shared/words';
 import { useBoothData } from '../features/sessions/BoothFrame';
-import { useStartTrial, useTrialsOf } from '../features/trials/useTrials';
-import '../features/trials/trials.css';
+import { trialQueries } from '../features/trials/queries';
+import { useStartTrial } from '../features/trials/useTrials';
 import { useFields, useSay } from '../shared/words/useSay';
+import css from './trial.module.css';
 
 const asks: Record<Schemas['TrialKind'], string> = {
   wireLadder: 'Far too much wire, far too little, right. The volts stay.',
@@ -42,7 +45,7 @@ export function TrialsPage() {
 function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedSheet'] }) {
   const say = useSay();
   const navigate = useNavigate();
-  const trials = useTrialsOf(sheet.id);
+  const trials = useQuery(trialQueries.ofSheet(sheet.id));
   const fed = sheet.body.pair !== null;
   const kinds = Object.fromEntries(
     Object.entries(trialKinds).filter(([kind]) => (kind === 'ampsLadder') !== fed),
@@ -64,7 +67,7 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
   const fields = useFields(start.error);
   const stepWrong = fields['trial.stepVolts'] ?? fields['trial.wireStepMPerMin'];
   return (
-    <div className="two-columns trials">
+    <div className={`two-columns ${css.trials}`}>
       <form
         className="panel stack"
         aria-label="Set a trial"
@@ -107,7 +110,6 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
           <NumberInput
             label="Step"
             size="lg"
-            hideControls
             value={step}
             onChange={setStep}
             placeholder={
@@ -122,37 +124,42 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
           Start
         </Button>
         {fed && (
-          <Button component={Link} to={`/booths/${boothId}/sweep`} size="lg" variant="default">
+          <Button component={Link} to={`/booths/${boothId}/trials/sweep`} size="lg" variant="default">
             Wire sweep, by ear
           </Button>
         )}
       </form>
       <section className="panel stack" aria-label="Trials on this sheet">
         <h2>On this sheet</h2>
-        {trials.isError && <Trouble error={trials.error} again={() => trials.refetch()} />}
-        {trials.data?.length === 0 && <p className="quiet">None yet.</p>}
-        <ul className="plain-list trial-list">
-          {trials.data?.map((trial) => (
-            <li key={trial.id}>
-              <Button
-                component={Link}
-                to={`/booths/${boothId}/trials/${trial.id}`}
-                variant="default"
-                size="lg"
-                justify="space-between"
-                fullWidth
-                rightSection={
-                  <span className="quiet">
-                    {moment(trial.startedAt)}
-                    {trial.endedAt ? ', ended' : ''}
-                  </span>
-                }
-              >
-                {say(trial.plan.title)}
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <Loaded of={asLoading(trials)} what="the trials">
+          {(items) => (
+            <>
+              {items.length === 0 && <p className="quiet">None yet.</p>}
+              <ul className={`plain-list ${css.trialList}`}>
+                {items.map((trial) => (
+                  <li key={trial.id}>
+                    <Button
+                      component={Link}
+                      to={`/booths/${boothId}/trials/${trial.id}`}
+                      variant="default"
+                      size="lg"
+                      justify="space-between"
+                      fullWidth
+                      rightSection={
+                        <span className="quiet">
+                          {moment(trial.startedAt)}
+                          {trial.endedAt ? ', ended' : ''}
+                        </span>
+                      }
+                    >
+                      {say(trial.plan.title)}
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </Loaded>
       </section>
     </div>
   );

@@ -1,16 +1,28 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, Refused, type Schemas } from './api/client';
 
+/** Whether the sign-in of whoever is here has run out. */
+export const expiredKey = ['expired'];
+export const useExpired = () =>
+  useQuery({
+    queryKey: expiredKey,
+    queryFn: () => false,
+    initialData: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  }).data;
+
 /** Whoever is signed in; null when nobody is. */
 export const useMe = () =>
   useQuery({
     queryKey: ['me'],
-    queryFn: () =>
-      answer(api.GET('/api/people/me')).catch((refused: unknown) => {
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/people/me', { signal })).catch((refused: unknown) => {
         if (refused instanceof Refused && refused.status === 401) return null;
         throw refused;
       }),
     staleTime: Number.POSITIVE_INFINITY,
+    // Its own trouble is told in somebody's units too: who reads it does not ask again.
+    retryOnMount: false,
   });
 
 export const useSignOut = () => {

@@ -3,4 +3,8 @@ import { answer, api } from './api/client';
 
 /** Wires and gases by name. */
 export const useStock = () =>
-  useQuery({ queryKey: ['stock'], queryFn: () => answer(api.GET('/api/sheets/stock')), staleTime: Infinity });
+  useQuery({
+    queryKey: ['stock'],
+    queryFn: ({ signal }) => answer(api.GET('/api/sheets/stock', { signal })),
+    staleTime: Infinity,
+  });

@@ -120,7 +120,7 @@ export const wireName = (wire: Schemas['Wire'] | null | undefined) =>
 
 export const waysOfSetting = {
   pair: {
-    title: 'The pair',
+    title: 'Wire and volts',
     words: {
       wireFirst: 'Wire first',
       voltsFirst: 'Volts first',

@@ -8,6 +8,7 @@ import { Knob } from './Knob';
 import { TraceChart } from './TraceChart';
 import { type Arc, useArc } from './useArc';
 import { useArcSound } from './useArcSound';
+import css from './arc.module.css';
 
 type Dial = Omit<React.ComponentProps<typeof Knob>, 'onTurn'> & { turned: (value: number) => Partial<Arc> };
 
@@ -76,8 +77,8 @@ export function ArcControls(props: {
     ['ArrowDown', () => turn(dials[1], dials[1].value - dials[1].step)],
   ]);
   return (
-    <div className="arc-controls" data-heard-ms={heardMs}>
-      <div className="knobs">
+    <div className={css.arcControls} data-heard-ms={heardMs}>
+      <div className={css.knobs}>
         {dials.map(({ turned, ...dial }) => (
           <Knob key={dial.name} {...dial} onTurn={(value) => props.onTurn(turned(value))} />
         ))}
@@ -102,7 +103,7 @@ export function ArcControls(props: {
         <>
           {props.meters !== false && <TraceChart trace={run.trace} most={300} />}
           {props.meters !== false && (
-            <p className="meters" aria-label="Meters">
+            <p className={css.meters} aria-label="Meters">
               <b>{run.meanVolts.toFixed(1)} V</b>
               <b>{show('amps', run.meanAmps)}</b>
               <span>

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import './arc.css';
+import css from './arc.module.css';
 
 /** A knob for a mouse, a finger, a wheel or the arrow keys. Values are in what the person reads. */
 export function Knob(props: {
@@ -21,12 +21,12 @@ export function Knob(props: {
   };
   const angle = -135 + (270 * (props.value - low)) / (high - low);
   return (
-    <div className="knob">
+    <div className={css.knob}>
       <b>{props.name}</b>
       <div
         role="slider"
         tabIndex={0}
-        className="knob-face"
+        className={css.knobFace}
         aria-label={props.name}
         aria-valuemin={low}
         aria-valuemax={high}
@@ -63,24 +63,24 @@ export function Knob(props: {
         }}
       >
         <svg viewBox="-50 -50 100 100" aria-hidden>
-          <circle r={42} className="knob-ring" />
+          <circle r={42} className={css.knobRing} />
           {Array.from({ length: 11 }, (_, i) => (
             <line
               key={i}
-              className="knob-tick"
+              className={css.knobTick}
               y1={-47}
               y2={-43}
               transform={`rotate(${String(-135 + 27 * i)})`}
             />
           ))}
-          <circle r={32} className="knob-cap" />
-          <line className="knob-hand" y1={-12} y2={-31} transform={`rotate(${angle.toFixed(1)})`} />
+          <circle r={32} className={css.knobCap} />
+          <line className={css.knobHand} y1={-12} y2={-31} transform={`rotate(${angle.toFixed(1)})`} />
         </svg>
       </div>
-      <span className="knob-value">
+      <span className={css.knobValue}>
         {props.value.toFixed(digits)} {props.unit}
       </span>
-      <div className="knob-steps">
+      <div className={css.knobSteps}>
         <button type="button" aria-label={`${props.name} down`} onClick={() => turn(props.value - step)}>
           −
         </button>

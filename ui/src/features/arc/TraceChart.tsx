@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import './arc.css';
+import css from './arc.module.css';
 
 const width = 600;
 const lane = 96;
@@ -23,15 +23,15 @@ export function TraceChart({ trace, most }: { trace: Schemas['TraceView']; most?
       .join(' ');
   return (
     <svg
-      className="trace"
+      className={css.trace}
       viewBox={`0 0 ${width} ${lane * 2 + 24}`}
       role="img"
       aria-label={`Volts and amps over ${Math.round(trace.seconds * 1000)} thousandths of a second`}
     >
-      <line className="trace-ground" x1={0} x2={width} y1={zero} y2={zero} />
-      <polyline className="trace-volts" points={line(trace.volts, 40, 0)} />
-      <line className="trace-ground" x1={0} x2={width} y1={lane + 6 + zero} y2={lane + 6 + zero} />
-      <polyline className="trace-amps" points={line(trace.amps, topAmps, lane + 6)} />
+      <line className={css.traceGround} x1={0} x2={width} y1={zero} y2={zero} />
+      <polyline className={css.traceVolts} points={line(trace.volts, 40, 0)} />
+      <line className={css.traceGround} x1={0} x2={width} y1={lane + 6 + zero} y2={lane + 6 + zero} />
+      <polyline className={css.traceAmps} points={line(trace.amps, topAmps, lane + 6)} />
       <text x={4} y={12}>
         volts, to 40
       </text>

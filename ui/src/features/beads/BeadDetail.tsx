@@ -1,16 +1,18 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { moment } from '../../shared/units';
+import { moment, useUnits } from '../../shared/units';
 import { verdicts } from '../../shared/words';
 import { AcceptanceTable } from '../judging/AcceptanceTable';
 import { RulingPanel } from '../judging/RulingPanel';
 import { VerdictReasons } from '../judging/VerdictPanel';
 import { Recordings } from '../listening/Recordings';
 import { KeepButton } from '../kept/KeepButton';
+import { CorrectSettings } from './CorrectSettings';
 import { LookAgain } from './LookAgain';
 import { Pictures } from './Pictures';
 import { useBeadFile, useWithdraw } from './useBeads';
+import { LoadTrouble } from '../../shared/Loaded';
 
 /** All that is known of one bead, and what can be done with it. */
 export function BeadDetail(props: {
@@ -18,17 +20,31 @@ export function BeadDetail(props: {
   sheet: Schemas['AssignedSheet'];
   machineId: string;
   mayWrite: boolean;
+  /** The machine, where its settings can be put right from here. */
+  machine?: Schemas['Machine'];
 }) {
   const { bead, sheet, mayWrite } = props;
-  const [looking, setLooking] = useState(false);
+  const [doing, setDoing] = useState<'look' | 'correct'>();
+  const done = () => setDoing(undefined);
   const withdraw = useWithdraw();
-  const file = useBeadFile(bead.id).data;
+  const kept = useBeadFile(bead.id);
+  const file = kept.data;
   const { judgement } = bead;
-  if (looking) {
+  if (doing === 'correct' && props.machine) {
+    return (
+      <section className="panel" aria-label={`Settings of bead ${bead.number}`}>
+        <h2>
+          Bead {bead.number} <span className="quiet">was really laid with</span>
+        </h2>
+        <CorrectSettings bead={bead} machine={props.machine} onDone={done} />
+      </section>
+    );
+  }
+  if (doing === 'look') {
     return (
       <section className="panel" aria-label={`Look again at bead ${bead.number}`}>
         <h2>Bead {bead.number}, looked at again</h2>
-        <LookAgain bead={bead} sheet={file?.body ?? sheet.body} onDone={() => setLooking(false)} />
+        <LookAgain bead={bead} sheet={file?.body ?? sheet.body} onDone={done} />
       </section>
     );
   }
@@ -36,21 +52,21 @@ export function BeadDetail(props: {
     <>
       <section className="panel" aria-label="Why">
         <VerdictReasons judgement={judgement} />
-        {file && file.earlier.length > 0 && (
-          <p className="quiet">
-            Before that:{' '}
-            {file.earlier.map((look) => `${verdicts[look.verdict]}, ${moment(look.at)}`).join('; ')}.
-          </p>
-        )}
+        <LoadTrouble of={kept} what="what is kept of this bead" />
+        {file && file.earlier.length > 0 && <Earlier file={file} />}
         {mayWrite && (
           <div className="row">
-            <Button variant="default" size="md" onClick={() => setLooking(true)}>
+            <Button variant="default" onClick={() => setDoing('look')}>
               Look again
             </Button>
+            {props.machine && (
+              <Button variant="default" onClick={() => setDoing('correct')}>
+                Correct the settings
+              </Button>
+            )}
             <KeepButton key={bead.id} machineId={props.machineId} sheet={sheet} bead={bead} />
             <Button
               variant="default"
-              size="md"
               loading={withdraw.isPending}
               onClick={() => withdraw.mutate({ bead, withdrawn: true })}
             >
@@ -85,5 +101,29 @@ export function BeadDetail(props: {
         </section>
       )}
     </>
+  );
+}
+
+/** What was said before, and with what settings where those were put right since. */
+function Earlier({ file }: { file: Schemas['BeadFile'] }) {
+  const { show } = useUnits();
+  const reads = (look: Pick<Schemas['EarlierLook'], 'used' | 'amps'>) =>
+    look.used
+      ? `${show('wireFeed', look.used.wireFeedMPerMin)}, ${show('volts', look.used.volts)}`
+      : look.amps
+        ? show('amps', look.amps)
+        : '';
+  const now = reads({ used: file.bead.used, amps: file.bead.amps ?? null });
+  return (
+    <p className="quiet">
+      Before that:{' '}
+      {file.earlier
+        .map((look) => {
+          const then = reads(look);
+          return `${verdicts[look.verdict]}, ${moment(look.at)}${then === now ? '' : `, noted at ${then}`}`;
+        })
+        .join('; ')}
+      .
+    </p>
   );
 }

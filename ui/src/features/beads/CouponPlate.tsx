@@ -3,7 +3,8 @@ import type { Schemas } from '../../shared/api/client';
 import { verdicts } from '../../shared/words';
 import { VerdictMark } from '../judging/VerdictMark';
 import { BeadGlyph } from '../judging/BeadGlyph';
-import './beads.css';
+import css from './coupon.module.css';
+import { useUnits } from '../../shared/units';
 
 type Laid = { id: string; number: number; verdict: Schemas['Verdict']; shape: Schemas['BeadShape'] };
 
@@ -17,7 +18,7 @@ export function CouponPlate(props: {
 }) {
   if (props.beads.length === 0) return <p className="empty-coupon">No bead on this coupon yet.</p>;
   return (
-    <ol className="coupon">
+    <ol className={css.coupon}>
       {props.onEarlier && (
         <li>
           <button type="button" className="plain" onClick={props.onEarlier}>
@@ -39,13 +40,14 @@ const BeadRow = memo(function BeadRow(props: {
   onChoose: ((id: string) => void) | undefined;
 }) {
   const { bead, onChoose } = props;
+  const { show } = useUnits();
   const inside = (
     <>
-      <span className="bead-number">{bead.number}</span>
+      <span className={css.beadNumber}>{bead.number}</span>
       <BeadGlyph
         shape={bead.shape}
         joint={bead.shape.joint}
-        title={`Bead ${bead.number}, ${verdicts[bead.verdict]}, ${bead.shape.widthMm.toFixed(1)} mm wide`}
+        title={`Bead ${bead.number}, ${verdicts[bead.verdict]}, ${show('length', bead.shape.widthMm)} wide`}
       />
       <VerdictMark verdict={bead.verdict} />
     </>
@@ -55,14 +57,14 @@ const BeadRow = memo(function BeadRow(props: {
       {onChoose ? (
         <button
           type="button"
-          className="bead-row"
+          className={css.beadRow}
           aria-pressed={props.chosen}
           onClick={() => onChoose(bead.id)}
         >
           {inside}
         </button>
       ) : (
-        <div className="bead-row">{inside}</div>
+        <div className={css.beadRow}>{inside}</div>
       )}
     </li>
   );

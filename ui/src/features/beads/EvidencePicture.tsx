@@ -1,4 +1,5 @@
 import type { evidence } from '../../shared/words';
+import css from './evidencePicture.module.css';
 
 type Pictured = keyof typeof evidence;
 
@@ -20,8 +21,8 @@ const spikes = (every: number, height: (i: number) => number) =>
 /** A bead across a plate, by its outline. */
 const across = (outline: string, extra?: React.ReactNode) => (
   <>
-    <path className="solid" d="M2 22H54V30H2z" />
-    <path className="metal" d={outline} />
+    <path className={css.solid} d="M2 22H54V30H2z" />
+    <path className={css.metal} d={outline} />
     {extra}
   </>
 );
@@ -30,7 +31,7 @@ const across = (outline: string, extra?: React.ReactNode) => (
 const along = (extra: React.ReactNode, edge = 'M6 16h44') => (
   <>
     {extra}
-    <path className="fat" d={edge} />
+    <path className={css.fat} d={edge} />
   </>
 );
 
@@ -52,7 +53,7 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
       <>
         <path d="M30 2L26 10M8 28H48" />
         <path strokeDasharray="2 3" d="M26 11L22 27" />
-        <circle className="solid" cx={25} cy={19} r={2.6} />
+        <circle className={css.solid} cx={25} cy={19} r={2.6} />
       </>
     ),
     runny: <path d="M30 4L24 18M8 24H48M14 24Q24 32 44 25" />,
@@ -71,29 +72,29 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
     cold: across('M16 22Q10 16 16 13Q28 6 40 13Q46 16 40 22z'),
     undercut: (
       <>
-        <path className="solid" d="M2 22H12Q14 27 17 22H39Q42 27 44 22H54V30H2z" />
-        <path className="metal" d="M17 22Q28 14 39 22z" />
+        <path className={css.solid} d="M2 22H12Q14 27 17 22H39Q42 27 44 22H54V30H2z" />
+        <path className={css.metal} d="M17 22Q28 14 39 22z" />
       </>
     ),
   },
   tint: {
     none: along(null),
-    thin: along(<path className="tint" strokeWidth={14} d="M6 16h44" />),
-    even: along(<path className="tint" strokeWidth={20} d="M6 16h44" />),
-    wide: along(<path className="tint" strokeWidth={30} d="M6 16h44" />),
+    thin: along(<path className={css.tint} strokeWidth={14} d="M6 16h44" />),
+    even: along(<path className={css.tint} strokeWidth={20} d="M6 16h44" />),
+    wide: along(<path className={css.tint} strokeWidth={30} d="M6 16h44" />),
   },
   penetration: {
-    noneSeen: <path className="solid" d="M2 10H54V22H2z" />,
+    noneSeen: <path className={css.solid} d="M2 10H54V22H2z" />,
     tintBehind: (
       <>
-        <path className="solid" d="M2 10H54V22H2z" />
-        <path className="tint" strokeWidth={6} d="M8 24h40" />
+        <path className={css.solid} d="M2 10H54V22H2z" />
+        <path className={css.tint} strokeWidth={6} d="M8 24h40" />
       </>
     ),
     backMark: (
       <>
-        <path className="solid" d="M2 10H54V22H2z" />
-        <path className="metal" d="M18 22Q28 31 38 22z" />
+        <path className={css.solid} d="M2 10H54V22H2z" />
+        <path className={css.metal} d="M18 22Q28 31 38 22z" />
       </>
     ),
   },
@@ -101,11 +102,13 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
     little: along(null),
     fine: along(
       [8, 17, 27, 36, 46].map((x, i) => (
-        <circle key={x} className="solid" cx={x} cy={i % 2 ? 5 : 27} r={1.3} />
+        <circle key={x} className={css.solid} cx={x} cy={i % 2 ? 5 : 27} r={1.3} />
       )),
     ),
     big: along(
-      [9, 22, 34, 47].map((x, i) => <circle key={x} className="solid" cx={x} cy={i % 2 ? 5 : 26} r={3.2} />),
+      [9, 22, 34, 47].map((x, i) => (
+        <circle key={x} className={css.solid} cx={x} cy={i % 2 ? 5 : 26} r={3.2} />
+      )),
     ),
   },
   ripple: {
@@ -116,40 +119,40 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
     stretched: <path d="M4 8H52M4 24H52M6 8q24 8 0 16M20 8q24 8 0 16M34 8q24 8 0 16" />,
   },
   plate: {
-    cold: <path className="solid" d="M6 14H50V24H6z" />,
+    cold: <path className={css.solid} d="M6 14H50V24H6z" />,
     warm: (
       <>
-        <path className="solid" d="M6 16H50V26H6z" />
+        <path className={css.solid} d="M6 16H50V26H6z" />
         <path d="M18 12q3-3 0-6M34 12q3-3 0-6" />
       </>
     ),
     hot: (
       <>
-        <path className="tint" strokeWidth={12} d="M6 21H50" />
+        <path className={css.tint} strokeWidth={12} d="M6 21H50" />
         <path d="M12 12q4-4 0-9M24 12q4-4 0-9M36 12q4-4 0-9M46 12q4-4 0-9" />
       </>
     ),
   },
   tungsten: {
-    pointed: <path className="solid" d="M22 2H34V16L28 29 22 16z" />,
+    pointed: <path className={css.solid} d="M22 2H34V16L28 29 22 16z" />,
     balled: (
       <>
-        <path className="solid" d="M24 2H32V18H24z" />
-        <circle className="solid" cx={28} cy={21} r={7} />
+        <path className={css.solid} d="M24 2H32V18H24z" />
+        <circle className={css.solid} cx={28} cy={21} r={7} />
       </>
     ),
-    burntBack: <path className="solid" d="M22 2H34V12L31 16 29 12 26 18 22 11z" />,
+    burntBack: <path className={css.solid} d="M22 2H34V12L31 16 29 12 26 18 22 11z" />,
     dipped: (
       <>
-        <path className="solid" d="M23 2H33V16L28 24 23 16z" />
-        <path className="metal" d="M20 19Q28 12 36 19Q38 29 28 30Q18 29 20 19z" />
+        <path className={css.solid} d="M23 2H33V16L28 24 23 16z" />
+        <path className={css.metal} d="M20 19Q28 12 36 19Q38 29 28 30Q18 29 20 19z" />
       </>
     ),
   },
   colour: Object.fromEntries(
     ['silver', 'straw', 'purple', 'blue', 'grey'].map((name) => [
       name,
-      along(<path className={`tint-${name}`} strokeWidth={24} d="M6 16h44" />),
+      along(<path data-tint={name} strokeWidth={24} d="M6 16h44" />),
     ]),
   ),
   puddle: {
@@ -158,7 +161,7 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
       <>
         <ellipse cx={28} cy={16} rx={20} ry={9} />
         {[18, 26, 33, 38].map((x, i) => (
-          <circle key={x} className="solid" cx={x} cy={13 + (i % 3) * 3} r={1.8} />
+          <circle key={x} className={css.solid} cx={x} cy={13 + (i % 3) * 3} r={1.8} />
         ))}
       </>
     ),
@@ -171,14 +174,14 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
   },
   soot: {
     none: along(null),
-    brushesOff: along(<path className="haze" strokeWidth={16} d="M8 16h40" />),
-    stays: along(<path className="soot" strokeWidth={20} d="M8 16h40" />),
+    brushesOff: along(<path className={css.haze} strokeWidth={16} d="M8 16h40" />),
+    stays: along(<path className={css.soot} strokeWidth={20} d="M8 16h40" />),
   },
   along: {
     same: along(null),
-    atStart: along(<path className="tint" strokeWidth={24} d="M4 16h14" />),
-    worse: <path className="solid" d="M6 15Q30 12 50 4V28Q30 20 6 17z" />,
-    atEnd: along(<path className="tint" strokeWidth={24} d="M38 16h14" />),
+    atStart: along(<path className={css.tint} strokeWidth={24} d="M4 16h14" />),
+    worse: <path className={css.solid} d="M6 15Q30 12 50 4V28Q30 20 6 17z" />,
+    atEnd: along(<path className={css.tint} strokeWidth={24} d="M38 16h14" />),
   },
   start: {
     clean: <path d="M8 26H48M28 4V17M28 20v3" />,
@@ -190,14 +193,14 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
     burntBack: (
       <>
         <path d="M18 4V22M38 4V22M24 4V18H32V4" />
-        <circle className="solid" cx={28} cy={20} r={4} />
+        <circle className={css.solid} cx={28} cy={20} r={4} />
       </>
     ),
     clogged: (
       <>
         <path d="M18 4V22M38 4V22M24 4V18H32V4M28 18V28" />
         {[20, 36].map((x) => (
-          <circle key={x} className="solid" cx={x} cy={20} r={4} />
+          <circle key={x} className={css.solid} cx={x} cy={20} r={4} />
         ))}
       </>
     ),
@@ -229,7 +232,7 @@ const pictures: { [K in Pictured]: Record<string, React.ReactNode> } = {
 
 /** The drawing on an evidence key. */
 export const EvidencePicture = ({ of, value }: { of: Pictured; value: string }) => (
-  <svg className="evidence-picture" viewBox="0 0 56 32" aria-hidden="true">
+  <svg className={css.evidencePicture} viewBox="0 0 56 32" aria-hidden="true">
     {pictures[of][value]}
   </svg>
 );

@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Refused, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
@@ -7,12 +8,15 @@ import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { EvidenceFields } from './EvidenceFields';
 import { changedIn, type EvidenceDraft, mergedOnto, namesOf, toDraft, toEvidence } from './evidenceDraft';
-import { fileOf, useLook } from './useBeads';
+import { beadQueries } from './queries';
+import { useLook } from './useBeads';
 import { useFields } from '../../shared/words/useSay';
+import css from './capture.module.css';
 
 /** More evidence of a bead already judged: the gauge, the back, what was heard. It is judged anew; the first word is kept. */
 export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet']; onDone: () => void }) {
   const { units } = useUnits();
+  const queries = useQueryClient();
   // What it is changed from: another's look in the meantime is told, and both are shown.
   const [from, setFrom] = useState(props.bead);
   const [draft, setDraft] = useState(() => toDraft(props.bead.evidence, units));
@@ -29,7 +33,9 @@ export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet'
           // Somebody looked in the meantime; or an earlier try of this one was saved, its answer lost, and something changed since.
           if (!(refused instanceof Refused) || ![409, 412].includes(refused.status)) return;
           id.current = newId();
-          void fileOf(base.id).then((file) => setTheirs(file.bead));
+          void queries
+            .query({ ...beadQueries.file(base.id), staleTime: 0 })
+            .then((file) => setTheirs(file.bead));
         },
       },
     );
@@ -46,7 +52,7 @@ export function LookAgain(props: { bead: Schemas['Bead']; sheet: Schemas['Sheet'
   return (
     <form
       ref={form}
-      className="stack capture"
+      className={`stack ${css.capture}`}
       aria-label="Look again"
       onKeyDown={enterStays}
       onSubmit={(event) => {

@@ -7,8 +7,10 @@ import { offerUndo, tellTrouble } from '../../shared/notices';
 import { useUnits } from '../../shared/units';
 import { sendFile } from '../../shared/sendFile';
 import { useIds } from '../../shared/useIds';
-import './pictures.css';
 import { Line, useSay } from '../../shared/words/useSay';
+import { beadQueries } from './queries';
+import css from './pictures.module.css';
+import { LoadTrouble } from '../../shared/Loaded';
 
 type Side = Schemas['PictureSide'];
 
@@ -45,7 +47,9 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
     onSuccess: async (_, { picture, withdrawn }) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
       if (withdrawn) {
-        offerUndo(picture.id, 'The picture is off.', () => withdraw.mutate({ picture, withdrawn: false }));
+        offerUndo(picture.id, 'The picture is withdrawn.', () =>
+          withdraw.mutate({ picture, withdrawn: false }),
+        );
       }
     },
     onError: tellTrouble,
@@ -54,12 +58,12 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
     <div className="stack">
       <h3>Pictures</h3>
       {pictures.length > 0 && (
-        <ul className="pictures">
+        <ul className={css.pictures}>
           {pictures.map((picture) => (
             <li key={picture.id}>
               <button
                 type="button"
-                className="picture"
+                className={css.picture}
                 onClick={() => setLarge(picture)}
                 aria-label={`${sides[picture.side]}, large`}
               >
@@ -80,21 +84,12 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
               {props.mayWrite && (
                 <span className="row">
                   {picture.side === 'macro' && (
-                    <Button
-                      component={Link}
-                      to={`/beads/${bead.id}/macro/${picture.id}`}
-                      size="md"
-                      variant="default"
-                    >
+                    <Button component={Link} to={`/beads/${bead.id}/macro/${picture.id}`} variant="default">
                       {picture.marks ? 'Measure again' : 'Measure it'}
                     </Button>
                   )}
-                  <Button
-                    size="md"
-                    variant="default"
-                    onClick={() => withdraw.mutate({ picture, withdrawn: true })}
-                  >
-                    Take off
+                  <Button variant="default" onClick={() => withdraw.mutate({ picture, withdrawn: true })}>
+                    Withdraw
                   </Button>
                 </span>
               )}
@@ -113,7 +108,7 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
                 onFile={(file) => add.mutate({ side, file })}
               />
             ))}
-            <Button size="md" variant="default" onClick={() => setGuide(true)}>
+            <Button variant="default" onClick={() => setGuide(true)}>
               How to cut and etch
             </Button>
           </div>
@@ -130,7 +125,9 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
         size="xl"
         title={large ? `${sides[large.side]} of bead ${bead.number}` : ''}
       >
-        {large && <img className="large-picture" src={`/api/pictures/${large.id}`} alt={sides[large.side]} />}
+        {large && (
+          <img className={css.largePicture} src={`/api/pictures/${large.id}`} alt={sides[large.side]} />
+        )}
       </Modal>
       <Modal opened={guide} onClose={() => setGuide(false)} size="lg" title="How to cut, polish and etch">
         <SectionGuide
@@ -146,7 +143,7 @@ function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => 
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button size="md" variant="default" loading={props.busy} onClick={() => input.current?.click()}>
+      <Button variant="default" loading={props.busy} onClick={() => input.current?.click()}>
         + {sides[props.side]}
       </Button>
       <input
@@ -171,18 +168,12 @@ function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => 
 function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
   const say = useSay();
   const { metal } = props;
-  const steps = useQuery({
-    queryKey: ['section', metal, props.thin],
-    queryFn: () =>
-      answer(
-        api.GET('/api/judging/section/{metal}', { params: { path: { metal }, query: { thin: props.thin } } }),
-      ),
-    staleTime: Infinity,
-  });
+  const steps = useQuery(beadQueries.sectionHelp(metal, props.thin));
   const [done, setDone] = useState<number[]>([]);
   return (
     <>
-      <ol className="section-guide">
+      <LoadTrouble of={steps} what="how to cut and etch" />
+      <ol className={css.sectionGuide}>
         {(steps.data ?? []).map((step, i) => (
           <li key={say(step.do)}>
             <label>
@@ -197,15 +188,15 @@ function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
               />
               <span>
                 {say(step.do)}
-                {step.care && <span className="care">{say(step.care)}</span>}
+                {step.care && <span className={css.care}>{say(step.care)}</span>}
               </span>
             </label>
           </li>
         ))}
       </ol>
       <p className="quiet">
-        The etchant’s data sheet, the machine’s manual, the shop’s rules and a qualified person stand over
-        this.
+        The etchant’s data sheet, the machine’s manual, the shop’s rules and a qualified person take
+        precedence over this.
       </p>
     </>
   );

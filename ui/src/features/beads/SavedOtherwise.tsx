@@ -5,7 +5,8 @@ import type { Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
 import { changedIn, type EvidenceDraft, namesOf, toEvidence } from './evidenceDraft';
-import { fileOf, useLook } from './useBeads';
+import { beadQueries } from './queries';
+import { useLook } from './useBeads';
 
 /** A bead that was saved at an earlier try whose answer was lost, and changed since: what stands, what is new, and the ways on. */
 export function SavedOtherwise(props: {
@@ -13,11 +14,7 @@ export function SavedOtherwise(props: {
   noted: EvidenceDraft;
   onSettled: (bead: Schemas['Bead']) => void;
 }) {
-  const stored = useQuery({
-    queryKey: ['saved-otherwise', props.id],
-    queryFn: () => fileOf(props.id),
-    gcTime: 0,
-  });
+  const stored = useQuery({ ...beadQueries.file(props.id), staleTime: 0 });
   const [lookId] = useState(newId);
   const look = useLook(props.onSettled);
   if (stored.isLoadingError) return <Trouble error={stored.error} again={() => stored.refetch()} />;

@@ -3,6 +3,7 @@ import { IconMinus, IconPlus } from '@tabler/icons-react';
 import type { Schemas } from '../../shared/api/client';
 import { type Kind, type System, useUnits } from '../../shared/units';
 import { everyMark, isListed, readMark } from '../machines/marks';
+import css from './capture.module.css';
 
 /** What was set: the mark the control stood at, or the value somebody measured. */
 export interface Used {
@@ -31,16 +32,15 @@ export function SettingUsed(props: {
   const lowest = byMark && control.kind === 'trim' ? control.lowestMark : 0;
   const move = (way: number) => typed(Number(Math.max(lowest, Number(used.value) + way * step).toFixed(3)));
   return (
-    <fieldset className="setting-used" aria-label={`${props.title} used`}>
-      <div className="setting-row">
-        <ActionIcon variant="default" size={56} aria-label={`${props.title} down`} onClick={() => move(-1)}>
+    <fieldset className={css.settingUsed} aria-label={`${props.title} used`}>
+      <div className={css.settingRow}>
+        <ActionIcon {...key} aria-label={`${props.title} down`} onClick={() => move(-1)}>
           <IconMinus />
         </ActionIcon>
         {byMark && isListed(control) ? (
           <Select
             label={props.title}
             size="xl"
-            allowDeselect={false}
             data={everyMark(control).map((mark) => ({ value: String(mark), label: readMark(control, mark) }))}
             value={used.value === '' ? null : String(used.value)}
             onChange={(value) => typed(Number(value))}
@@ -50,18 +50,18 @@ export function SettingUsed(props: {
           <NumberInput
             label={props.title}
             size="xl"
-            hideControls
             allowNegative
-            decimalSeparator="."
-            allowedDecimalSeparators={['.', ',']}
             value={used.value}
             onChange={typed}
+            step={step}
+            min={lowest}
+            clampBehavior="none"
             prefix={byMark ? { tap: 'tap ', trim: 'trim ' }[control.kind as string] : ''}
             suffix={byMark ? (control.kind === 'digital' ? ` ${control.unit}` : '') : ` ${unit(props.kind)}`}
             error={props.error !== undefined}
           />
         )}
-        <ActionIcon variant="default" size={56} aria-label={`${props.title} up`} onClick={() => move(1)}>
+        <ActionIcon {...key} aria-label={`${props.title} up`} onClick={() => move(1)}>
           <IconPlus />
         </ActionIcon>
       </div>
@@ -80,6 +80,9 @@ export function SettingUsed(props: {
     </fieldset>
   );
 }
+
+// For fingers; whoever has keys turns the field itself by its arrows.
+const key = { variant: 'default', size: 56, tabIndex: -1 } as const;
 
 /** What one tap moves: a mark, or on a fine display as much as can be heard. */
 function tapStep(control: Schemas['Control']): number {

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
-import { wrote } from '../../shared/ownWrites';
+import { wrote } from '../../shared/live/ownWrites';
+import { beadQueries } from './queries';
 
 type Bead = Schemas['Bead'];
 type Bench = Schemas['Bench'];
@@ -31,10 +32,7 @@ function useTakeIn() {
   const queries = useQueryClient();
   return (bead: Bead) => {
     queries.setQueriesData<Bench>({ queryKey: ['room', 'bench'] }, (bench) => bench && withBead(bench, bead));
-    queries.setQueryData<Schemas['BeadFile']>(
-      ['room', 'bead-file', bead.id],
-      (file) => file && { ...file, bead },
-    );
+    queries.setQueryData(beadQueries.file(bead.id).queryKey, (file) => file && { ...file, bead });
     // Lists that are not on screen ask again when they come up.
     void queries.invalidateQueries({ queryKey: ['room', 'tonight'] });
     void queries.invalidateQueries({ queryKey: ['room', 'rack'] });
@@ -65,34 +63,32 @@ export function useRecord(onRecorded: (bead: Bead) => void) {
 
 /** Everything kept of one bead. */
 export const useBeadFile = (id: string | undefined) =>
-  useQuery({
-    queryKey: ['room', 'bead-file', id],
-    queryFn: ({ signal }) => fileOf(id ?? '', signal),
-    enabled: id !== undefined,
-  });
-
-/** The same, asked once. */
-export const fileOf = (id: string, signal?: AbortSignal) =>
-  answer(api.GET('/api/beads/{id}/file', { params: { path: { id } }, signal: signal ?? null }));
+  useQuery({ ...beadQueries.file(id ?? ''), enabled: id !== undefined });
 
 /** Looks at a bead again: all its evidence, as it now stands, and from which version. */
 export function useLook(onLooked: (bead: Bead) => void) {
   const takeIn = useTakeIn();
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (look: { id: string; beadId: string; version: string; evidence: Schemas['Evidence'] }) => {
+    mutationFn: (look: {
+      id: string;
+      beadId: string;
+      version: string;
+      evidence: Schemas['Evidence'];
+      settings?: Schemas['CorrectedSettings'];
+    }) => {
       wrote(look.id);
       return answer(
         api.PUT('/api/beads/{id}/looks/{lookId}', {
           params: { path: { id: look.beadId, lookId: look.id }, header: { 'If-Match': `"${look.version}"` } },
-          body: { evidence: look.evidence },
+          body: { evidence: look.evidence, settings: look.settings ?? null },
         }),
       );
     },
     onSuccess: async (bead) => {
       takeIn(bead);
       onLooked(bead);
-      await queries.invalidateQueries({ queryKey: ['room', 'bead-file', bead.id] });
+      await queries.invalidateQueries({ queryKey: beadQueries.file(bead.id).queryKey });
     },
   });
 }
@@ -108,7 +104,7 @@ export function useWithdraw() {
     onSuccess: async (_, { bead, withdrawn }) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
       if (withdrawn) {
-        offerUndo(bead.id, `Bead ${bead.number} is off the coupon.`, () =>
+        offerUndo(bead.id, `Bead ${bead.number} is withdrawn.`, () =>
           withdraw.mutate({ bead, withdrawn: false }),
         );
       }

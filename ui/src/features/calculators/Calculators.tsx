@@ -6,8 +6,9 @@ import { jointDrawings } from '../../shared/jointDrawings';
 import { Trouble } from '../../shared/Trouble';
 import { type Kind, useTypedUnits } from '../../shared/units';
 import { useTheSheetAtHand } from './sheetAtHand';
-import './calculators.css';
 import { useFields, useSay } from '../../shared/words/useSay';
+import { calculatorQueries } from './queries';
+import css from './calculators.module.css';
 
 type Form = Schemas['CalculatorForm'];
 type Field = Schemas['CalculatorField'];
@@ -63,19 +64,14 @@ function fromSheet(sheet: Sheet | undefined, key: string): number | string | und
 }
 
 /** The quick calculators, one key away, begun with the numbers of the sheet on screen. */
-export function Calculators({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export default function Calculators({ onClose }: { onClose: () => void }) {
   const say = useSay();
-  const forms = useQuery({
-    queryKey: ['calculators'],
-    queryFn: () => answer(api.GET('/api/calculators')),
-    staleTime: Infinity,
-    enabled: opened,
-  });
+  const forms = useQuery(calculatorQueries.forms());
   const sheet = useTheSheetAtHand();
   const [key, setKey] = useState('deposit');
   const form = forms.data?.find((each) => each.key === key);
   return (
-    <Modal opened={opened} onClose={onClose} title="Calculators" size="lg">
+    <Modal opened onClose={onClose} title="Calculators" size="lg">
       {forms.isError && <Trouble error={forms.error} again={() => forms.refetch()} />}
       {!forms.data && !forms.isError && <Loader aria-label="Loading the calculators" />}
       {forms.data && (
@@ -83,7 +79,6 @@ export function Calculators({ opened, onClose }: { opened: boolean; onClose: () 
           <Select
             aria-label="Calculator"
             size="lg"
-            allowDeselect={false}
             data={forms.data.map((each) => ({ value: each.key, label: say(each.title) }))}
             value={key}
             onChange={(value) => value && setKey(value)}
@@ -144,14 +139,12 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
       }}
     >
       <p className="quiet">{say(form.about)}</p>
-      <div className="worksheet-fields">
+      <div className={css.worksheetFields}>
         {form.fields.map((field) =>
           field.kind === null ? (
             <Select
               key={field.key}
               label={say(field.label)}
-              size="md"
-              allowDeselect={false}
               data={field.picks.map((pick) => ({ value: pick.value, label: say(pick.label) }))}
               value={String(values[field.key] ?? '') || null}
               onChange={(value) => set(field, value ?? '')}
@@ -161,9 +154,6 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
             <NumberInput
               key={field.key}
               label={say(field.label)}
-              size="md"
-              hideControls
-              allowedDecimalSeparators={['.', ',']}
               suffix={` ${unitOf(field.kind)}`}
               placeholder={field.solved ? 'work this out' : ''}
               value={values[field.key] ?? ''}
@@ -178,7 +168,7 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
       </Button>
       {work.isError && Object.keys(fields).length === 0 && <Trouble error={work.error} />}
       {work.data && (
-        <dl className="worked" aria-label="Result">
+        <dl className={css.worked} aria-label="Result">
           {work.data.map((result) => (
             <div key={say(result.label) + result.kind}>
               <dt>{say(result.label)}</dt>

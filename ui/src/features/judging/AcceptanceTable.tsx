@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { criteria, standings } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
+import css from './judging.module.css';
 
 const marks: Record<Schemas['Standing'], string> = { right: '✓', off: '✕', notKnown: '?' };
 
@@ -8,10 +9,10 @@ const marks: Record<Schemas['Standing'], string> = { right: '✓', off: '✕', n
 export function AcceptanceTable({ acceptance }: { acceptance: Schemas['Acceptance'] }) {
   const say = useSay();
   return (
-    <section className="acceptance" aria-label="Limits">
+    <section className={css.acceptance} aria-label="Limits">
       <h3>
         {say(acceptance.name)}:{' '}
-        <span className={`whole standing-${acceptance.standing}`}>
+        <span className={css.whole} data-standing={acceptance.standing}>
           {marks[acceptance.standing]} {standings[acceptance.standing].toLowerCase()}
         </span>
       </h3>
@@ -25,7 +26,7 @@ export function AcceptanceTable({ acceptance }: { acceptance: Schemas['Acceptanc
         </thead>
         <tbody>
           {acceptance.criteria.map((row) => (
-            <tr key={row.criterion} className={`standing-${row.standing}`}>
+            <tr key={row.criterion} data-standing={row.standing}>
               <th scope="row">
                 <span role="img" aria-label={standings[row.standing]}>
                   {marks[row.standing]}

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { jointDrawings } from '../../shared/jointDrawings';
+import css from './beadGlyph.module.css';
 
 type Shape = Schemas['BeadShape'];
 
@@ -12,7 +13,7 @@ const height = 66;
 export function BeadGlyph({ shape, joint, title }: { shape: Shape; joint: Schemas['Joint']; title: string }) {
   const width = Math.min(46, Math.max(8, shape.widthMm * scale));
   return (
-    <svg className="glyph" viewBox={`0 0 ${topLength + 62} ${height}`} role="img" aria-label={title}>
+    <svg className={css.glyph} viewBox={`0 0 ${topLength + 62} ${height}`} role="img" aria-label={title}>
       <FromAbove shape={shape} width={width} />
       <g transform={`translate(${topLength + 31} ${height / 2})`}>
         <Across shape={shape} width={width} joint={joint} />
@@ -42,12 +43,13 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
   ];
   return (
     <g>
-      <rect className="plate" width={topLength} height={height} rx={2} />
+      <rect data-part="plate" width={topLength} height={height} rx={2} />
       {tint > 0 &&
         bands.map((band) => (
           <rect
             key={band.name}
-            className={`tint ${band.name} ${shape.tintSeen ? '' : 'guess'}`}
+            className={shape.tintSeen ? css.tint : `${css.tint} ${css.guess}`}
+            data-tint={band.name}
             x={start - tint * band.reach * 0.6}
             y={middle - width / 2 - tint * band.reach}
             width={end - start + tint * band.reach * 1.2}
@@ -56,7 +58,7 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
           />
         ))}
       <path
-        className={shape.coldToes ? 'metal cold-toe' : 'metal'}
+        className={shape.coldToes ? `${css.metal} ${css.coldToe}` : css.metal}
         d={[
           `M${start},${middle} Q${start},${middle - width / 2} ${upper[0]}`,
           `L${upper.join(' ')} Q${end},${middle - width / 2} ${end},${middle}`,
@@ -70,21 +72,21 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
         return (
           <path
             key={i}
-            className="ripple"
+            className={css.ripple}
             d={`M${x},${middle - edge(i) * 0.92} Q${x + bow},${middle} ${x},${middle + edge(i + 40) * 0.92}`}
           />
         );
       })}
       {shape.undercut && (
         <path
-          className="undercut"
+          className={css.undercut}
           d={`M${start + 8},${middle - width / 2 - 1.5}H${end - 8}M${start + 8},${middle + width / 2 + 1.5}H${end - 20}`}
         />
       )}
       {Array.from({ length: shape.spatterCount }, (_, i) => i).map((i) => (
         <circle
           key={i}
-          className="ball"
+          className={css.ball}
           cx={14 + ((i * 37) % 124)}
           cy={middle + (i % 2 ? 1 : -1) * (width / 2 + 5 + (i % 3) * 3)}
           r={shape.spatterCount > 8 ? 2.2 : 1.2}
@@ -92,13 +94,13 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
       ))}
       {shape.faults.includes('pinholes') &&
         [40, 62, 78, 105].map((x, i) => (
-          <circle key={x} className="void" cx={x} cy={middle + (i % 2 ? 3 : -3)} r={2} />
+          <circle key={x} className={css.void} cx={x} cy={middle + (i % 2 ? 3 : -3)} r={2} />
         ))}
       {shape.faults.includes('hole') && (
-        <ellipse className="void" cx={96} cy={middle} rx={11} ry={width * 0.36} />
+        <ellipse className={css.void} cx={96} cy={middle} rx={11} ry={width * 0.36} />
       )}
       {shape.faults.includes('crack') && (
-        <path className="crack" d={`M30,${middle}l16-2 12,4 18-3 20,3 16-2`} />
+        <path className={css.crack} d={`M30,${middle}l16-2 12,4 18-3 20,3 16-2`} />
       )}
     </g>
   );
@@ -107,7 +109,7 @@ function FromAbove({ shape, width }: { shape: Shape; width: number }) {
 function Across({ shape, width, joint }: { shape: Shape; width: number; joint: Schemas['Joint'] }) {
   const crown = shape.crownShare * width;
   const depth = shape.penetrationShare * 11;
-  const seen = shape.penetrationSeen ? 'fusion' : 'fusion guess';
+  const seen = shape.penetrationSeen ? 'fusion' : `${css.fusion} ${css.guess}`;
   const { plates, fillet } = jointDrawings[joint];
   if (!fillet) {
     const half = width / 2;
@@ -115,8 +117,8 @@ function Across({ shape, width, joint }: { shape: Shape; width: number; joint: S
       <g>
         {plates}
         <path className={seen} d={`M${-half},2Q0,${2 + depth * 2} ${half},2z`} />
-        <path className="metal" d={`M${-half},2Q0,${2 - crown * 2} ${half},2z`} />
-        {shape.coldToes && <path className="undercut" d={`M${-half},2h4M${half},2h-4`} />}
+        <path className={css.metal} d={`M${-half},2Q0,${2 - crown * 2} ${half},2z`} />
+        {shape.coldToes && <path className={css.undercut} d={`M${-half},2h4M${half},2h-4`} />}
       </g>
     );
   }
@@ -131,7 +133,7 @@ function Across({ shape, width, joint }: { shape: Shape; width: number; joint: S
         d={`M4,${-upper}Q${4 - depth - leg / 2},${depth + upper / 2} ${4 + leg},0L4,0z`}
       />
       <path
-        className="metal"
+        className={css.metal}
         d={`M4,${-upper}Q${4 + leg / 2 + crown * 1.4},${-upper / 2 - crown * 1.4} ${4 + leg},0L4,0z`}
       />
     </g>

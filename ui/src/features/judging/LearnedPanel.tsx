@@ -5,13 +5,16 @@ import { tellTrouble } from '../../shared/notices';
 import { useIds } from '../../shared/useIds';
 import { processes } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
+import { judgingQueries } from './queries';
+import css from './judging.module.css';
+import { LoadTrouble } from '../../shared/Loaded';
 
 /** What this room's rulings have taught the judge: the table says, this room says; one key switches it off. */
 export function LearnedPanel() {
   const say = useSay();
   const queries = useQueryClient();
   const { idOf, taken } = useIds();
-  const learned = useQuery({ queryKey: ['learned'], queryFn: () => answer(api.GET('/api/judging/learned')) });
+  const learned = useQuery(judgingQueries.learned());
   const turn = useMutation({
     mutationFn: (on: boolean) =>
       answer(
@@ -19,7 +22,7 @@ export function LearnedPanel() {
       ),
     onSuccess: (state) => {
       taken();
-      queries.setQueryData(['learned'], state);
+      queries.setQueryData(judgingQueries.learned().queryKey, state);
     },
     onError: tellTrouble,
   });
@@ -27,6 +30,7 @@ export function LearnedPanel() {
   return (
     <section className="panel stack" aria-label="What this room has taught">
       <h2>What this room has taught</h2>
+      <LoadTrouble of={learned} what="what the room has taught" />
       {!state || state.beads === 0 ? (
         <p className="quiet">
           Agree with a bead’s cause at the bench, or name another: the judge learns from it here, a little
@@ -35,7 +39,6 @@ export function LearnedPanel() {
       ) : (
         <>
           <Switch
-            size="md"
             label="Judge with it"
             checked={state.on}
             disabled={turn.isPending}
@@ -45,7 +48,7 @@ export function LearnedPanel() {
             From {state.beads} ruled beads. Of these the table alone names {state.heldOutTable} as you do;
             with what the others taught, {state.heldOutRoom}.
           </p>
-          <ul className="room-weights">
+          <ul className={css.roomWeights}>
             {state.rows.map((row, at) => (
               <li key={at}>
                 <b>{say(row.words)}</b>, {row.sign ? say(row.sign) : 'how common it is'}

@@ -8,6 +8,8 @@ import { moment } from '../../shared/units';
 import { useIds } from '../../shared/useIds';
 import { aspects, standings, verdicts } from '../../shared/words';
 import { useFields, useSay } from '../../shared/words/useSay';
+import { judgingQueries } from './queries';
+import { LoadTrouble } from '../../shared/Loaded';
 
 type Ruling = Schemas['RulingRequest'];
 type Cause = Schemas['Cause'];
@@ -23,11 +25,7 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
   const { idOf, taken } = useIds();
   const say = useSay();
   const process = (file.body ?? file.sheet.body).job.process ?? 'gmawShortCircuit';
-  const causes = useQuery({
-    queryKey: ['causes', process],
-    queryFn: () => answer(api.GET('/api/judging/causes/{process}', { params: { path: { process } } })),
-    enabled: about === 'cause',
-  });
+  const causes = useQuery({ ...judgingQueries.causes(process), enabled: about === 'cause' });
   const sayCause = (cause: Cause, why: string) => {
     const body = { cause, reason: why };
     return answer(
@@ -54,10 +52,10 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
       setAbout(null);
       setWord(null);
       setReason('');
-      notifications.show({ message: 'Your word is kept beside the tool’s.' });
+      notifications.show({ message: 'Your verdict is kept beside the tool’s.' });
       await queries.invalidateQueries({ queryKey: ['room'] });
-      await queries.invalidateQueries({ queryKey: ['agreement'] });
-      await queries.invalidateQueries({ queryKey: ['learned'] });
+      await queries.invalidateQueries({ queryKey: judgingQueries.agreement().queryKey });
+      await queries.invalidateQueries({ queryKey: judgingQueries.learned().queryKey });
     },
   });
   const fields = useFields(rule.error);
@@ -77,8 +75,8 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
     });
   const overall = about === 'verdict';
   return (
-    <section className="rulings stack" aria-label="Your word">
-      <h3>Your word</h3>
+    <section className="rulings stack" aria-label="Your verdict">
+      <h3>Your verdict</h3>
       {file.rulings.length > 0 && (
         <ul className="plain-list">
           {file.rulings
@@ -98,10 +96,10 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
       {about === null && rule.isError && <Trouble error={rule.error} />}
       {about === null ? (
         <div className="row">
-          <Button size="md" variant="default" loading={rule.isPending} onClick={agree}>
+          <Button variant="default" loading={rule.isPending} onClick={agree}>
             I agree
           </Button>
-          <Button size="md" variant="default" onClick={() => setAbout('verdict')}>
+          <Button variant="default" onClick={() => setAbout('verdict')}>
             Overrule
           </Button>
         </div>
@@ -131,8 +129,6 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
         >
           <Select
             label="About"
-            size="md"
-            allowDeselect={false}
             data={[
               { value: 'verdict', label: `The verdict: ${verdicts[judgement.verdict]}` },
               ...judgement.causes.slice(0, 1).map((cause) => ({
@@ -150,9 +146,9 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
               setWord(null);
             }}
           />
+          <LoadTrouble of={causes} what="the causes" />
           <Select
-            label="Your word on it"
-            size="md"
+            label="Your verdict on it"
             searchable={about === 'cause'}
             data={
               about === 'cause'
@@ -165,7 +161,6 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
           />
           <TextInput
             label="Why"
-            size="md"
             maxLength={300}
             value={reason}
             onChange={(event) => setReason(event.currentTarget.value)}
@@ -173,15 +168,10 @@ export function RulingPanel({ file }: { file: Schemas['BeadFile'] }) {
           />
           {rule.isError && Object.keys(fields).length === 0 && <Trouble error={rule.error} />}
           <div className="row">
-            <Button
-              type="submit"
-              size="md"
-              loading={rule.isPending}
-              disabled={about === 'cause' && word === null}
-            >
+            <Button type="submit" loading={rule.isPending} disabled={about === 'cause' && word === null}>
               Keep my word
             </Button>
-            <Button size="md" variant="default" onClick={() => setAbout(null)}>
+            <Button variant="default" onClick={() => setAbout(null)}>
               Back
             </Button>
           </div>

@@ -8,6 +8,9 @@ import { Trouble } from '../../shared/Trouble';
 import { useTypedUnits } from '../../shared/units';
 import { useIds } from '../../shared/useIds';
 import { fieldsOf, useSay } from '../../shared/words/useSay';
+import { judgingQueries } from './queries';
+import css from './judging.module.css';
+import { LoadTrouble } from '../../shared/Loaded';
 
 const rows = [
   ['undercutMm', 'Undercut, at most'],
@@ -22,10 +25,7 @@ const rows = [
 export function TolerancesPanel() {
   const say = useSay();
   const queries = useQueryClient();
-  const stands = useQuery({
-    queryKey: ['tolerances'],
-    queryFn: () => answer(api.GET('/api/judging/tolerances')),
-  });
+  const stands = useQuery(judgingQueries.tolerances());
   const form = useForm<Record<string, number | string>>({
     initialValues: {},
     validate: (values) =>
@@ -65,7 +65,7 @@ export function TolerancesPanel() {
     onSuccess: (set, values) => {
       taken();
       form.resetDirty(values);
-      queries.setQueryData(['tolerances'], set);
+      queries.setQueryData(judgingQueries.tolerances().queryKey, set);
       notifications.show({ message: 'Practice beads are measured by these from now on.' });
     },
     onError: (error) => form.setErrors(fieldsOf(error, say)),
@@ -77,21 +77,15 @@ export function TolerancesPanel() {
       onSubmit={form.onSubmit((values) => save.mutate(values))}
     >
       <h2>Practice tolerances</h2>
+      <LoadTrouble of={stands} what="the tolerances" />
       <p className="quiet">The room’s own limits, for sheets given out as practice. They qualify nobody.</p>
-      <div className="tolerances">
+      <div className={css.tolerances}>
         {rows.map(([field, label]) => (
-          <NumberInput
-            key={field}
-            label={label}
-            size="md"
-            hideControls
-            suffix={suffix(field)}
-            {...form.getInputProps(field)}
-          />
+          <NumberInput key={field} label={label} suffix={suffix(field)} {...form.getInputProps(field)} />
         ))}
       </div>
       {save.isError && Object.keys(form.errors).length === 0 && <Trouble error={save.error} />}
-      <Button type="submit" size="md" variant="default" loading={save.isPending}>
+      <Button type="submit" variant="default" loading={save.isPending}>
         Measure by these
       </Button>
     </form>

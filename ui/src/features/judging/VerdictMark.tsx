@@ -1,6 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { verdicts } from '../../shared/words';
-import './judging.css';
+import css from './verdictMark.module.css';
 
 type Verdict = Schemas['Verdict'];
 
@@ -17,14 +17,16 @@ const shapes: Record<Verdict, React.ReactNode> = {
 
 /** A verdict's shape inside somebody else's drawing. */
 export const VerdictShape = ({ verdict }: { verdict: Verdict }) => (
-  <g className={`verdict-${verdict}`}>{shapes[verdict]}</g>
+  <g className={css.shape} data-verdict={verdict}>
+    {shapes[verdict]}
+  </g>
 );
 
 /** A verdict as shape and word. */
 export function VerdictMark({ verdict, large }: { verdict: Verdict; large?: boolean }) {
   const size = large ? 34 : 20;
   return (
-    <span className={large ? 'verdict-mark large' : 'verdict-mark'}>
+    <span className={large ? `${css.verdictMark} ${css.large}` : css.verdictMark}>
       <svg viewBox="-10 -10 20 20" width={size} height={size} aria-hidden="true">
         <VerdictShape verdict={verdict} />
       </svg>

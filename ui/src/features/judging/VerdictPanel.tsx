@@ -1,7 +1,9 @@
+import type { Ref } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { aspects, matches, verdicts } from '../../shared/words';
 import { VerdictMark } from './VerdictMark';
 import { useSay } from '../../shared/words/useSay';
+import css from './judging.module.css';
 
 type Judgement = Schemas['Judgement'];
 
@@ -9,9 +11,9 @@ type Judgement = Schemas['Judgement'];
 export function NextChange({ next }: { next: NonNullable<Judgement['next']> }) {
   const say = useSay();
   return (
-    <section className="next-change" aria-label="Next change">
+    <section className={css.nextChange} aria-label="Next change">
       <h3>{next.kind === 'look' ? 'Look first' : 'Change next'}</h3>
-      <p className="instruction">{say(next.instruction)}</p>
+      <p className={css.instruction}>{say(next.instruction)}</p>
       {next.then && <p>{say(next.then)}</p>}
       <p className="quiet">{next.kind === 'look' ? say(next.expect) : <>Expect: {say(next.expect)}</>}</p>
       {next.sure && <p className="quiet">{say(next.sure)}</p>}
@@ -24,17 +26,22 @@ export function VerdictSummary({
   number,
   judgement,
   ruled,
+  heading,
 }: {
   number: number;
   judgement: Judgement;
   ruled?: Schemas['Verdict'] | null;
+  /** Where the focus goes when the verdict has just come. */
+  heading?: Ref<HTMLHeadingElement>;
 }) {
   const say = useSay();
   const overruled = ruled !== null && ruled !== undefined && ruled !== judgement.verdict;
   return (
-    <div className="verdict-panel">
-      <div className="verdict-head">
-        <VerdictMark verdict={ruled ?? judgement.verdict} large />
+    <div className={css.verdictPanel}>
+      <div className={css.verdictHead}>
+        <h2 ref={heading} tabIndex={-1}>
+          <VerdictMark verdict={ruled ?? judgement.verdict} large />
+        </h2>
         <p>
           Bead {number}. {say(judgement.summary)}
           {overruled && (
@@ -47,7 +54,7 @@ export function VerdictSummary({
         </p>
       </div>
       {judgement.followUp && (
-        <p className={`follow-up ${judgement.followUp.outcome}`} role="note">
+        <p className={css.followUp} data-outcome={judgement.followUp.outcome} role="note">
           {say(judgement.followUp.text)}
         </p>
       )}
@@ -58,7 +65,7 @@ export function VerdictSummary({
           {judgement.also.for.map(say).join('; ')}).
         </p>
       )}
-      {judgement.contradiction && <p className="contradiction">{say(judgement.contradiction)}</p>}
+      {judgement.contradiction && <p className={css.contradiction}>{say(judgement.contradiction)}</p>}
     </div>
   );
 }
@@ -67,10 +74,10 @@ export function VerdictSummary({
 export function VerdictReasons({ judgement }: { judgement: Judgement }) {
   const say = useSay();
   return (
-    <div className="verdict-panel">
-      <dl className="aspects" aria-label="Reasons">
+    <div className={css.verdictPanel}>
+      <dl className={css.aspects} aria-label="Reasons">
         {judgement.aspects.map((aspect) => (
-          <div key={aspect.aspect} className={`standing-${aspect.standing}`}>
+          <div key={aspect.aspect} data-standing={aspect.standing}>
             <dt>
               <span aria-hidden="true">{{ right: '✓', off: '✕', notKnown: '?' }[aspect.standing]}</span>
               {aspects[aspect.aspect]}
@@ -82,10 +89,10 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
       {judgement.expected.length > 0 && (
         <section aria-label="What these settings should give">
           <h3>What these settings should give</h3>
-          <ul className="expected">
+          <ul className={css.expected}>
             {judgement.expected.map((row) => (
-              <li key={row.aspect} className={`match-${row.match}`}>
-                {say(row.text)} <span className="match">{matches[row.match]}</span>
+              <li key={row.aspect} data-match={row.match}>
+                {say(row.text)} <span className={css.match}>{matches[row.match]}</span>
               </li>
             ))}
           </ul>
@@ -94,13 +101,13 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
       {judgement.verdict !== 'right' && judgement.causes.length > 0 && (
         <section aria-label="Causes">
           <h3>Likeliest cause</h3>
-          <ol className="causes">
+          <ol className={css.causes}>
             {judgement.causes
               .filter((cause, i) => i === 0 || cause.share >= 0.05)
               .map((cause) => (
                 <li key={cause.cause}>
-                  <span className="cause-name">{say(cause.words)}</span>
-                  <span className="share" aria-hidden="true">
+                  <span className={css.causeName}>{say(cause.words)}</span>
+                  <span className={css.share} aria-hidden="true">
                     <span style={{ width: `${cause.share * 100}%` }} />
                   </span>
                   <span className="quiet">{likely(cause.share)}</span>
@@ -114,7 +121,7 @@ export function VerdictReasons({ judgement }: { judgement: Judgement }) {
         </section>
       )}
       {judgement.telling && judgement.next?.kind !== 'look' && (
-        <section className="telling" aria-label="Most telling look">
+        <section className={css.telling} aria-label="Most telling look">
           <h3>Look at this next</h3>
           <p>
             <b>{say(judgement.telling.text)}</b>

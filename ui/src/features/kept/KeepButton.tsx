@@ -31,7 +31,7 @@ export function KeepButton(props: {
   if (!can) return null;
   if (!asking) {
     return (
-      <Button variant="default" size="md" onClick={() => setAsking(true)}>
+      <Button variant="default" onClick={() => setAsking(true)}>
         Keep this setting
       </Button>
     );
@@ -59,13 +59,12 @@ export function KeepButton(props: {
       <TextInput
         label="What for?"
         placeholder="a word, if you like"
-        size="md"
         autoFocus
         maxLength={200}
         value={note}
         onChange={(event) => setNote(event.currentTarget.value)}
       />
-      <Button type="submit" size="md" loading={keep.isPending}>
+      <Button type="submit" loading={keep.isPending}>
         Keep
       </Button>
       {keep.isError && <Trouble error={keep.error} />}

@@ -1,42 +1,49 @@
-import { Button, Loader, NumberInput } from '@mantine/core';
+import { Button, NumberInput } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
-import { ShowMore } from '../../shared/ShowMore';
+import { Loaded } from '../../shared/Loaded';
+import { usePages } from '../../shared/usePages';
+import { VirtualList } from '../../shared/VirtualList';
 import { Trouble } from '../../shared/Trouble';
 import { day, moment } from '../../shared/units';
 import { wireName } from '../../shared/words';
 import { BeadGlyph } from '../judging/BeadGlyph';
 import { useMe } from '../../shared/useMe';
-import { jobLine } from '../sheets/SheetView';
-import { type Sought, useCompare, useKept, useUnkeep } from './useKept';
-import './kept.css';
+import { jobLine } from '../sheets/JobLine';
+import { keptQueries, type Sought } from './queries';
+import { useCompare, useUnkeep } from './useKept';
 import { useSay } from '../../shared/words/useSay';
+import css from './kept.module.css';
 
 /** Kept settings, newest first; each says whether the machine still stands there. */
 export function KeptList(sought: Sought) {
-  const kept = useKept(sought);
-  if (kept.isLoadingError) return <Trouble error={kept.error} again={kept.again} />;
-  if (!kept.items) return <Loader aria-label="Loading kept settings" />;
-  if (kept.items.length === 0) {
-    return (
-      <p className="quiet">
-        {sought.thickness || sought.joint
-          ? 'Nothing kept for this job yet.'
-          : 'Nothing kept yet. When a bead comes out right, keep its setting on the bench.'}
-      </p>
-    );
-  }
+  const kept = usePages(keptQueries.found(sought));
   return (
-    <>
-      <ul className="kept-list" aria-label="Kept settings">
-        {kept.items.map((each) => (
-          <KeptItem key={each.id} kept={each} showMachine={!sought.machineId} />
-        ))}
-      </ul>
-      <ShowMore more={kept.more} coming={kept.coming} what="kept settings" />
-    </>
+    <Loaded of={kept} what="kept settings">
+      {(items) =>
+        items.length === 0 ? (
+          <p className="quiet">
+            {sought.thickness || sought.joint
+              ? 'Nothing kept for this job yet.'
+              : 'Nothing kept yet. When a bead comes out right, keep its setting on the bench.'}
+          </p>
+        ) : (
+          <VirtualList
+            name="Kept settings"
+            what="kept settings"
+            items={items}
+            keyOf={(each) => each.id}
+            more={kept.more}
+            coming={kept.coming}
+            height={150}
+          >
+            {(each) => <KeptItem kept={each} showMachine={!sought.machineId} />}
+          </VirtualList>
+        )
+      }
+    </Loaded>
   );
 }
 
@@ -46,7 +53,7 @@ function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachin
   const unkeep = useUnkeep();
   const mine = me?.id === kept.by.id || me?.role === 'instructor';
   return (
-    <li>
+    <div className={css.kept}>
       {kept.bead && (
         <BeadGlyph
           shape={kept.bead.shape}
@@ -55,7 +62,7 @@ function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachin
         />
       )}
       <div>
-        <b className="kept-marks">{say(kept.reads)}</b>
+        <b className={css.keptMarks}>{say(kept.reads)}</b>
         <p>
           {jobLine(kept.job)}, {wireName(kept.job.wire)}
           {showMachine && me?.role === 'instructor' && (
@@ -75,14 +82,14 @@ function KeptItem({ kept, showMachine }: { kept: Schemas['KeptView']; showMachin
       {mine && (
         <button
           type="button"
-          className="icon-key"
-          aria-label={`No longer keep ${say(kept.reads)}`}
+          className={css.iconKey}
+          aria-label={`Withdraw ${say(kept.reads)}`}
           onClick={() => unkeep.mutate({ id: kept.id, withdrawn: true })}
         >
           <IconX size={18} />
         </button>
       )}
-    </li>
+    </div>
   );
 }
 
@@ -107,15 +114,13 @@ function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
     });
   return (
     <form
-      className="still-there"
+      className={css.stillThere}
       onSubmit={(event) => {
         event.preventDefault();
         check();
       }}
     >
       <NumberInput
-        size="md"
-        hideControls
         aria-label={tig ? 'Amps stand at' : 'Wire stands at'}
         placeholder={tig ? 'amps now' : 'wire now'}
         value={now.first}
@@ -123,22 +128,20 @@ function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
       />
       {!tig && (
         <NumberInput
-          size="md"
-          hideControls
           aria-label="Volts stand at"
           placeholder="volts now"
           value={now.second}
           onChange={(second) => setNow((before) => ({ ...before, second }))}
         />
       )}
-      <Button type="submit" size="md" variant="default" loading={compare.isPending}>
+      <Button type="submit" variant="default" loading={compare.isPending}>
         Still there?
       </Button>
       {seen && (tig ? seen.ampMark : seen.wireMark) !== null && (
         <span className="quiet">as at the last bead, {moment(seen.at)}</span>
       )}
       {compare.data && (
-        <p role="status" className={compare.data.stands ? 'stands' : 'turned'}>
+        <p role="status" className={compare.data.stands ? css.stands : css.turned}>
           {compare.data.stands ? 'Still there.' : compare.data.turn.map(say).join(' ')}
         </p>
       )}

@@ -1,31 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
-import { usePages } from '../../shared/usePages';
-
-export interface Sought {
-  machineId?: string | undefined;
-  thickness?: string | undefined;
-  joint?: string | undefined;
-}
-
-/** Settings that were kept, found by job. */
-export const useKept = (sought: Sought) =>
-  usePages<Schemas['KeptView'], string>(['room', 'kept', sought], (before, signal) =>
-    answer(
-      api.GET('/api/kept', {
-        params: {
-          query: {
-            machineId: sought.machineId || undefined,
-            thickness: sought.thickness || undefined,
-            joint: sought.joint || undefined,
-            before: before === undefined ? undefined : Number(before),
-          },
-        },
-        signal,
-      }),
-    ),
-  );
 
 /** Keeps a setting. */
 export function useKeep(onKept: () => void) {
@@ -54,7 +29,7 @@ export function useUnkeep() {
     onSuccess: async (_, kept) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
       if (kept.withdrawn) {
-        offerUndo(kept.id, 'The setting is no longer kept.', () =>
+        offerUndo(kept.id, 'The kept setting is withdrawn.', () =>
           unkeep.mutate({ id: kept.id, withdrawn: false }),
         );
       }

@@ -14,8 +14,10 @@ import { SettingsPlane } from '../sheets/SettingsPlane';
 import { Timeline } from './Timeline';
 import { type MicrophoneState, useMicrophone } from './useMicrophone';
 import { useLiveEar } from './useLiveEar';
-import './listening.css';
 import { Line, useSay } from '../../shared/words/useSay';
+import { listeningQueries } from './queries';
+import css from './listening.module.css';
+import { LoadTrouble } from '../../shared/Loaded';
 
 const states: Partial<Record<MicrophoneState, string>> = {
   asking: 'The browser asks whether this page may hear the microphone. Say yes there.',
@@ -72,15 +74,12 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
       ),
     onSuccess: async (_, { id, withdrawn }) => {
       await changed();
-      if (withdrawn) offerUndo(id, 'The recording is off.', () => withdraw.mutate({ id, withdrawn: false }));
+      if (withdrawn)
+        offerUndo(id, 'The recording is withdrawn.', () => withdraw.mutate({ id, withdrawn: false }));
     },
     onError: tellTrouble,
   });
-  const devices = useQuery({
-    queryKey: ['stand-ins', sheet.boothId],
-    queryFn: () => answer(api.GET('/api/booths/{id}/stand-ins', { params: { path: { id: sheet.boothId } } })),
-    enabled: props.mayWrite,
-  });
+  const devices = useQuery({ ...listeningQueries.standIns(sheet.boothId), enabled: props.mayWrite });
   const { mutate } = add;
   const live = useLiveEar();
   const { listen } = live;
@@ -103,11 +102,11 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
         const used = i === 0 && pair ? bead.used : null;
         const figures = recording.finding.figures;
         return (
-          <article key={recording.id} className="recording" aria-label={nameOf(recording)}>
+          <article key={recording.id} className={css.recording} aria-label={nameOf(recording)}>
             <p>
               <b>{say(recording.finding.words)}</b> <span className="quiet">{nameOf(recording)}</span>
             </p>
-            <div className={used ? 'recording-beside' : ''}>
+            <div className={used ? css.recordingBeside : ''}>
               <Timeline recording={recording} />
               {used && pair && (
                 <SettingsPlane
@@ -117,7 +116,7 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
               )}
             </div>
             {figures && (
-              <dl className="figures">
+              <dl className={css.figures}>
                 <Figure name="Short circuits" value={`${figures.shortRate.toFixed(0)} /s`} />
                 <Figure name="Irregularity" value={figures.irregularity.toFixed(2)} />
                 <Figure name="Arc burns" value={`${(figures.arcShare * 100).toFixed(0)} %`} />
@@ -132,22 +131,15 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
               </dl>
             )}
             <div className="row">
-              <Button
-                component="a"
-                href={`/api/recordings/${recording.id}/file`}
-                download
-                size="md"
-                variant="default"
-              >
+              <Button component="a" href={`/api/recordings/${recording.id}/file`} download variant="default">
                 {recording.finding.kind === 'sound' ? 'WAV' : 'CSV'}
               </Button>
               {props.mayWrite && (
                 <Button
-                  size="md"
                   variant="default"
                   onClick={() => withdraw.mutate({ id: recording.id, withdrawn: true })}
                 >
-                  Take off
+                  Withdraw
                 </Button>
               )}
             </div>
@@ -162,11 +154,11 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
           <div className="row">
             {microphone.state === 'recording' ? (
               <>
-                <Button size="md" leftSection={<IconPlayerStop size={20} />} onClick={microphone.stop}>
+                <Button leftSection={<IconPlayerStop size={20} />} onClick={microphone.stop}>
                   Stop at {microphone.seconds.toFixed(1)} s
                 </Button>
                 <meter
-                  className="level"
+                  className={css.level}
                   aria-label="Level"
                   min={0}
                   max={1}
@@ -176,7 +168,6 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
               </>
             ) : (
               <Button
-                size="md"
                 variant="default"
                 leftSection={<IconMicrophone size={20} />}
                 loading={microphone.state === 'asking'}
@@ -188,9 +179,9 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
                 Record
               </Button>
             )}
+            <LoadTrouble of={devices} what="the booth’s devices" />
             {devices.data?.microphone && (
               <Button
-                size="md"
                 variant="default"
                 loading={standIn.isPending && standIn.variables === 'microphone'}
                 onClick={() => standIn.mutate('microphone')}
@@ -200,7 +191,6 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
             )}
             {devices.data?.logger && (
               <Button
-                size="md"
                 variant="default"
                 loading={standIn.isPending && standIn.variables === 'logger'}
                 onClick={() => standIn.mutate('logger')}
@@ -212,7 +202,7 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
           {microphone.state === 'recording' && <LiveEar {...live} />}
           {states[microphone.state] && <p role="status">{states[microphone.state]}</p>}
           <Dropzone
-            className="recording-drop"
+            className={css.recordingDrop}
             loading={add.isPending}
             multiple={false}
             onDrop={([file]) => {
@@ -237,7 +227,7 @@ export function Recordings(props: { file: Schemas['BeadFile']; mayWrite: boolean
 function LiveEar({ heard, away }: Pick<ReturnType<typeof useLiveEar>, 'heard' | 'away'>) {
   const say = useSay();
   return (
-    <p className="live-ear" role="status" aria-label="Heard now">
+    <p className={css.liveEar} role="status" aria-label="Heard now">
       {away ? (
         'The server does not listen just now; the recording goes on.'
       ) : heard ? (

@@ -3,6 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { tellTrouble } from '../../shared/notices';
 import { useNow } from '../sessions/useBench';
+import { listeningQueries } from './queries';
+import { LoadTrouble } from '../../shared/Loaded';
 
 /** Which booths have a simulated microphone and logger. */
 export function StandInsPanel() {
@@ -23,17 +25,14 @@ export function StandInsPanel() {
 
 function Devices({ boothId, name }: { boothId: string; name: string }) {
   const queries = useQueryClient();
-  const stands = useQuery({
-    queryKey: ['stand-ins', boothId],
-    queryFn: () => answer(api.GET('/api/booths/{id}/stand-ins', { params: { path: { id: boothId } } })),
-  });
+  const stands = useQuery(listeningQueries.standIns(boothId));
   const set = useMutation({
     mutationFn: (body: Schemas['StandIns']) =>
       answer(api.PUT('/api/booths/{id}/stand-ins', { params: { path: { id: boothId } }, body })),
-    onSuccess: (now) => queries.setQueryData(['stand-ins', boothId], now),
+    onSuccess: (now) => queries.setQueryData(listeningQueries.standIns(boothId).queryKey, now),
     onError: tellTrouble,
   });
-  if (!stands.data) return null;
+  if (!stands.data) return <LoadTrouble of={stands} what={`${name}’s devices`} />;
   const { microphone, logger } = stands.data;
   return (
     <div className="row" role="group" aria-label={`${name}, stand-ins`}>

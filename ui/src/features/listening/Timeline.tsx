@@ -1,12 +1,12 @@
 import { useRef, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { evidence } from '../../shared/words';
-import './listening.css';
 import { useSay } from '../../shared/words/useSay';
+import css from './listening.module.css';
 
 const width = 600;
 
-/** A recording over time: its outline, what it sounds like quarter second by quarter second, loud pops; a tap plays from there. */
+/** A recording over time: its outline, what the ear named it from when to when, loud pops; a tap plays from there. */
 export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
   const { finding } = recording;
   const { heard } = finding;
@@ -21,11 +21,9 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
     audio.current.currentTime = seconds;
     void audio.current.play().catch(() => undefined);
   };
-  const inArc = (one: Schemas['HeardStretch']) =>
-    one.from + one.seconds / 2 >= heard.arcFrom && one.from + one.seconds / 2 <= heard.arcTo;
   const runs = joined(heard.stretches);
   return (
-    <figure className="timeline">
+    <figure className={css.timeline}>
       <svg
         viewBox={`0 0 ${width} 170`}
         role="img"
@@ -46,28 +44,21 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
           </>
         )}
         {heard.pops.map((pop) => (
-          <line key={pop} className="pop" x1={x(pop)} x2={x(pop)} y1={100} y2={107} />
+          <line key={pop} className={css.pop} x1={x(pop)} x2={x(pop)} y1={100} y2={107} />
         ))}
-        {heard.stretches.filter(inArc).map((one) => {
-          const left = x(one.from);
-          const wide = x(one.seconds);
-          const bar = (share: number, below: number, name: string) => (
-            <rect className={name} x={left} width={wide} y={138 - (share + below) * 28} height={share * 28} />
-          );
-          return (
-            <g key={one.from}>
-              {bar(one.pop, 0, 'share-pop')}
-              {bar(one.crackle, one.pop, 'share-crackle')}
-              {bar(one.hiss, one.pop + one.crackle, 'share-hiss')}
-            </g>
-          );
-        })}
         {runs.map((run) => (
           <g key={run.from}>
-            <line className="run" x1={x(run.from) + 1} x2={x(run.to) - 1} y1={144} y2={144} />
+            <rect
+              className={css.heard}
+              data-sound={run.sound}
+              x={x(run.from)}
+              width={x(run.to) - x(run.from)}
+              y={112}
+              height={26}
+            />
             {x(run.to) - x(run.from) > 70 && (
-              <text x={(x(run.from) + x(run.to)) / 2} y={160} textAnchor="middle">
-                {evidence.sound.words[run.sound].split(',')[0]}
+              <text x={(x(run.from) + x(run.to)) / 2} y={158} textAnchor="middle">
+                {nameOf(run.sound)}
               </text>
             )}
           </g>
@@ -75,7 +66,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         {finding.sweep && (
           <>
             <line
-              className="sweep-mark"
+              className={css.sweepMark}
               x1={x(finding.sweep.smoothsAt)}
               x2={x(finding.sweep.smoothsAt)}
               y1={0}
@@ -83,7 +74,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
             />
             {finding.sweep.breaksUpAt != null && (
               <line
-                className="sweep-mark"
+                className={css.sweepMark}
                 x1={x(finding.sweep.breaksUpAt)}
                 x2={x(finding.sweep.breaksUpAt)}
                 y1={0}
@@ -92,7 +83,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
             )}
           </>
         )}
-        <line className="needle" x1={x(at)} x2={x(at)} y1={0} y2={144} />
+        <line className={css.needle} x1={x(at)} x2={x(at)} y1={0} y2={144} />
       </svg>
       {sound && (
         <audio
@@ -106,8 +97,16 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         </audio>
       )}
       <figcaption className="quiet">
-        <span className="key share-pop" /> pops <span className="key share-crackle" />{' '}
-        {sound ? 'crackle' : 'shorted'} <span className="key share-hiss" /> {sound ? 'hiss' : 'arc'}.{' '}
+        {[...new Set(runs.map((run) => run.sound))].map((one) => (
+          <span key={one}>
+            <span className={css.key} data-sound={one} /> {nameOf(one)}{' '}
+          </span>
+        ))}
+        {heard.pops.length > 0 && (
+          <>
+            <span className={css.key} data-sound="pop" /> loud pops{' '}
+          </>
+        )}
         {sound ? 'Tap to play from there.' : 'Volts above, amps below.'}
         {finding.sweep && ` Smooth from ${finding.sweep.smoothsAt.toFixed(1)} s`}
         {finding.sweep?.breaksUpAt != null && ` to ${finding.sweep.breaksUpAt.toFixed(1)} s`}
@@ -135,7 +134,7 @@ function Outline(props: {
   return (
     <>
       <polygon
-        className={props.amps ? 'wave amps' : 'wave'}
+        className={props.amps ? `${css.wave} ${css.amps}` : css.wave}
         points={[...high.map(point), ...low.map(point).reverse()].join(' ')}
       />
       {props.low === 0 && (
@@ -146,6 +145,9 @@ function Outline(props: {
     </>
   );
 }
+
+/** A sound in the words the verdict uses. */
+const nameOf = (sound: Schemas['Sound']) => evidence.sound.words[sound].split(',')[0];
 
 /** Stretches of the same sound, side by side, as one. */
 function joined(stretches: Schemas['HeardStretch'][]) {

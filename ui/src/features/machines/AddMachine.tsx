@@ -7,6 +7,8 @@ import { useEntry } from '../../shared/useEntry';
 import { gases, polarities, processes, wireName } from '../../shared/words';
 import { useStock } from '../../shared/useStock';
 import { controlOf, type Drawn, type Front, fronts, kindWords } from './fronts';
+import css from './machines.module.css';
+import { LoadTrouble } from '../../shared/Loaded';
 
 interface Program {
   key: string;
@@ -32,8 +34,9 @@ interface Values extends Record<string, unknown> {
 const firstFront = Object.keys(fronts)[0] ?? '';
 
 /** A machine in a booth of its own: begin from a front met in shops, change what differs. */
-export function AddMachine({ nextNumber }: { nextNumber: number }) {
-  const stock = useStock().data;
+export function AddMachine({ nextNumber, onAdded }: { nextNumber: number; onAdded: () => void }) {
+  const shelf = useStock();
+  const stock = shelf.data;
   const [boothId, setBoothId] = useState(newId);
   const [frontName, setFrontName] = useState(firstFront);
   const [front, setFront] = useState<Front>(fronts[firstFront] as Front);
@@ -95,6 +98,7 @@ export function AddMachine({ nextNumber }: { nextNumber: number }) {
     () => {
       setBoothId(newId());
       setPrograms([]);
+      onAdded();
     },
   );
   const errors = form.errors;
@@ -106,11 +110,10 @@ export function AddMachine({ nextNumber }: { nextNumber: number }) {
   return (
     <form className="panel stack" aria-label="Add a machine" onSubmit={submit}>
       <h2>Add booth {nextNumber}</h2>
-      <TextInput label="Machine, as the room calls it" size="md" {...form.getInputProps('name')} />
+      <LoadTrouble of={shelf} what="wires and gases" />
+      <TextInput label="Machine, as the room calls it" {...form.getInputProps('name')} />
       <Select
         label="Front"
-        size="md"
-        allowDeselect={false}
         data={Object.keys(fronts)}
         value={frontName}
         onChange={(name) => {
@@ -144,39 +147,20 @@ export function AddMachine({ nextNumber }: { nextNumber: number }) {
           <div className="form-grid">
             <NumberInput
               label="Rated amps"
-              size="md"
               suffix=" A"
-              hideControls
               {...form.getInputProps('ratedAmps')}
               error={errors.rating}
             />
-            <NumberInput
-              label="at a duty of"
-              size="md"
-              suffix=" %"
-              hideControls
-              {...form.getInputProps('ratedPercent')}
-            />
-            <NumberInput
-              label="Most amps"
-              size="md"
-              suffix=" A"
-              hideControls
-              {...form.getInputProps('mostAmps')}
-            />
+            <NumberInput label="at a duty of" suffix=" %" {...form.getInputProps('ratedPercent')} />
+            <NumberInput label="Most amps" suffix=" A" {...form.getInputProps('mostAmps')} />
           </div>
           <div className="row">
+            <Checkbox label="Inductance" {...form.getInputProps('inductance', { type: 'checkbox' })} />
             <Checkbox
-              size="md"
-              label="Inductance"
-              {...form.getInputProps('inductance', { type: 'checkbox' })}
-            />
-            <Checkbox
-              size="md"
               label="Volts may be turned under load"
               {...form.getInputProps('voltsUnderLoad', { type: 'checkbox' })}
             />
-            <Checkbox size="md" label="AC" {...form.getInputProps('hasAc', { type: 'checkbox' })} />
+            <Checkbox label="AC" {...form.getInputProps('hasAc', { type: 'checkbox' })} />
           </div>
           <Programs programs={programs} setPrograms={setPrograms} error={errors.programs} />
         </>
@@ -199,7 +183,6 @@ export function AddMachine({ nextNumber }: { nextNumber: number }) {
         {front.wire && (
           <Select
             label="Wire on it"
-            size="md"
             clearable
             data={(stock?.wires ?? []).map((wire) => ({ value: wire.wire, label: wireName(wire.wire) }))}
             {...form.getInputProps('wire')}
@@ -207,22 +190,18 @@ export function AddMachine({ nextNumber }: { nextNumber: number }) {
         )}
         <Select
           label="Gas on it"
-          size="md"
-          allowDeselect={false}
           data={Object.entries(gases).map(([value, label]) => ({ value, label }))}
           {...form.getInputProps('gas')}
         />
         <Select
           label="Polarity now"
-          size="md"
-          allowDeselect={false}
           data={Object.entries(polarities).map(([value, label]) => ({ value, label }))}
           {...form.getInputProps('polarity')}
         />
       </div>
       {errors.boothNumber && <p className="field-error">{errors.boothNumber}</p>}
       {trouble && <Trouble error={trouble} />}
-      <Button type="submit" size="md" variant="default" loading={pending}>
+      <Button type="submit" variant="default" loading={pending}>
         Add machine
       </Button>
     </form>
@@ -250,14 +229,12 @@ function DrawControl(props: {
     ['digital', 'knob', 'trim'].includes(control.kind) ||
     (control.kind === 'tap' && control.names.trim() === '');
   return (
-    <fieldset className="draw-control">
+    <fieldset className={css.drawControl}>
       <legend>{props.title}</legend>
       <div className="form-grid">
         <Select
           label="Kind"
           aria-label={`${props.title} kind`}
-          size="md"
-          allowDeselect={false}
           data={kinds.map((kind) => ({ value: kind, label: kindWords[kind] }))}
           value={control.kind}
           onChange={(kind) =>
@@ -271,8 +248,6 @@ function DrawControl(props: {
         {control.kind === 'digital' && (
           <Select
             label="Shows"
-            size="md"
-            allowDeselect={false}
             data={props.units}
             value={control.unit}
             onChange={(unit) => onChange({ unit: unit ?? '' })}
@@ -282,7 +257,6 @@ function DrawControl(props: {
           <TextInput
             label={named}
             placeholder="A, B, C"
-            size="md"
             value={control.names}
             onChange={(event) => onChange({ names: event.currentTarget.value })}
           />
@@ -290,8 +264,6 @@ function DrawControl(props: {
         {control.kind === 'coarseFine' && (
           <NumberInput
             label="Fine steps each"
-            size="md"
-            hideControls
             value={control.fineSteps}
             onChange={(fineSteps) => onChange({ fineSteps })}
           />
@@ -300,35 +272,23 @@ function DrawControl(props: {
           <>
             <NumberInput
               label="Lowest mark"
-              size="md"
-              hideControls
               value={control.lowest}
               onChange={(lowest) => onChange({ lowest })}
             />
             <NumberInput
               label="Highest mark"
-              size="md"
-              hideControls
               value={control.highest}
               onChange={(highest) => onChange({ highest })}
             />
           </>
         )}
         {ranged && control.kind !== 'tap' && (
-          <NumberInput
-            label="Smallest step"
-            size="md"
-            hideControls
-            value={control.step}
-            onChange={(step) => onChange({ step })}
-          />
+          <NumberInput label="Smallest step" value={control.step} onChange={(step) => onChange({ step })} />
         )}
         {control.kind === 'trim' && (
           <NumberInput
             label="Volts a mark"
-            size="md"
             suffix=" V"
-            hideControls
             value={control.trimVolts}
             onChange={(trimVolts) => onChange({ trimVolts })}
           />
@@ -350,34 +310,29 @@ function Programs(props: {
       before.map((each) => (each.key === program.key ? { ...each, ...part } : each)),
     );
   return (
-    <fieldset className="draw-control">
+    <fieldset className={css.drawControl}>
       <legend>Program numbers</legend>
       {props.programs.map((program) => (
         <div key={program.key} className="form-grid">
           <NumberInput
             label="Number"
-            size="md"
-            hideControls
             value={program.number}
             onChange={(number) => change(program, { number })}
           />
           <Select
             label="Wire"
-            size="md"
             data={(stock?.wires ?? []).map((wire) => ({ value: wire.wire, label: wireName(wire.wire) }))}
             value={program.wire}
             onChange={(wire) => change(program, { wire })}
           />
           <Select
             label="Gas"
-            size="md"
             data={Object.entries(gases).map(([value, label]) => ({ value, label }))}
             value={program.gas}
             onChange={(gas) => change(program, { gas })}
           />
           <Select
             label="Mode"
-            size="md"
             data={Object.entries(processes)
               .filter(([key]) => !key.startsWith('gtaw'))
               .map(([value, label]) => ({ value, label }))}
@@ -389,7 +344,6 @@ function Programs(props: {
       {props.error && <p className="field-error">{props.error}</p>}
       <Button
         variant="default"
-        size="md"
         onClick={() =>
           props.setPrograms((before) => [
             ...before,

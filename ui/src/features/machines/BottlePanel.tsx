@@ -4,6 +4,7 @@ import { Trouble } from '../../shared/Trouble';
 import { moment, useUnits } from '../../shared/units';
 import { useEntry } from '../../shared/useEntry';
 import type { Detail } from './useMachines';
+import css from './machines.module.css';
 
 /** What is left in the gas bottle, from its size and pressure. */
 export function BottlePanel({ detail }: { detail: Detail }) {
@@ -25,7 +26,7 @@ export function BottlePanel({ detail }: { detail: Detail }) {
       <h2>Gas bottle</h2>
       {bottle ? (
         <p>
-          <b className="bottle-left">{bottle.hoursLeft.toFixed(1)} h of arc left</b>
+          <b className={css.bottleLeft}>{bottle.hoursLeft.toFixed(1)} h of arc left</b>
           <span className="quiet">
             {' '}
             at {show('gas', bottle.atFlowLPerMin)}: {Math.round(bottle.leftL)} L, {bottle.read.bar} bar in{' '}
@@ -36,17 +37,11 @@ export function BottlePanel({ detail }: { detail: Detail }) {
         <p className="quiet">Pressure not read yet.</p>
       )}
       <div className="form-grid">
-        <NumberInput
-          label="Water volume"
-          size="md"
-          suffix=" L"
-          hideControls
-          {...form.getInputProps('waterL')}
-        />
-        <NumberInput label="Pressure" size="md" suffix=" bar" hideControls {...form.getInputProps('bar')} />
+        <NumberInput label="Water volume" suffix=" L" {...form.getInputProps('waterL')} />
+        <NumberInput label="Pressure" suffix=" bar" {...form.getInputProps('bar')} />
       </div>
       {trouble && <Trouble error={trouble} />}
-      <Button type="submit" size="md" variant="default" loading={pending}>
+      <Button type="submit" variant="default" loading={pending}>
         Note the pressure
       </Button>
     </form>

@@ -10,13 +10,14 @@ import { useStock } from '../../shared/useStock';
 import { readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
 import { useFields } from '../../shared/words/useSay';
+import css from './machines.module.css';
 
-/** The chart on the door: as printed, and where it runs rich or lean. */
+/** The chart on the door: as printed, and where it gives more or less wire than the rule. */
 export function ChartPanel({ detail }: { detail: Detail }) {
   const [entering, setEntering] = useState(false);
   const withdraw = useWithdrawn('charts', 'The chart is put away.');
   return (
-    <section className="panel chart-panel" aria-label="Door chart">
+    <section className={`panel ${css.chartPanel}`} aria-label="Door chart">
       <h2>The chart on the door</h2>
       {detail.charts.length === 0 && !entering && (
         <p className="quiet">
@@ -38,19 +39,17 @@ export function ChartPanel({ detail }: { detail: Detail }) {
               component="a"
               href={`/api/machines/${detail.machineId}/charts/${entered.id}/csv`}
               variant="default"
-              size="md"
             >
               As CSV
             </Button>
             <Button
               variant="default"
-              size="md"
               loading={withdraw.isPending}
               onClick={() =>
                 withdraw.mutate({ machineId: detail.machineId, id: entered.id, withdrawn: true })
               }
             >
-              Put away
+              Withdraw
             </Button>
           </div>
         </div>
@@ -59,7 +58,7 @@ export function ChartPanel({ detail }: { detail: Detail }) {
         <EnterChart detail={detail} onDone={() => setEntering(false)} />
       ) : (
         <div className="row">
-          <Button variant="default" size="md" onClick={() => setEntering(true)}>
+          <Button variant="default" onClick={() => setEntering(true)}>
             Enter a chart
           </Button>
         </div>
@@ -70,24 +69,24 @@ export function ChartPanel({ detail }: { detail: Detail }) {
 
 const percent = (share: number) => {
   const rounded = Math.round(share * 100);
-  return rounded === 0 ? 'as much' : `${Math.abs(rounded)} % ${rounded > 0 ? 'rich' : 'lean'}`;
+  return rounded === 0 ? 'as much' : `${Math.abs(rounded)} % ${rounded > 0 ? 'more' : 'less'}`;
 };
 
 function Compared({ entered, machine }: { entered: Schemas['ComparedChart']; machine: Schemas['Machine'] }) {
   const { show } = useUnits();
   if (entered.rows.length === 0) {
-    return <p className="quiet">Comes alive once both controls have readings: the chart is in marks.</p>;
+    return <p className="quiet">Needs readings for both controls: the chart is in marks.</p>;
   }
   return (
-    <div className="scroll-x">
-      <Table className="compared">
+    <div className="scroll-x" role="region" aria-label="Chart against rule and beads" tabIndex={0}>
+      <Table className={css.compared}>
         <Table.Thead>
           <Table.Tr>
             <Table.Th>Plate</Table.Th>
             <Table.Th>Wire</Table.Th>
             <Table.Th>Volts</Table.Th>
-            <Table.Th>Against the rule</Table.Th>
-            <Table.Th>Against right beads here</Table.Th>
+            <Table.Th>Wire against the rule</Table.Th>
+            <Table.Th>Wire against right beads here</Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
@@ -103,14 +102,14 @@ function Compared({ entered, machine }: { entered: Schemas['ComparedChart']; mac
                 <span className="quiet">{show('volts', row.volts)}</span>
               </Table.Td>
               <Table.Td>
-                wire {percent(row.wireOff)}
+                {percent(row.wireOff)}
                 {row.voltsOff !== 0 &&
                   `, volts ${Math.abs(row.voltsOff).toFixed(1)} V ${row.voltsOff > 0 ? 'over' : 'under'} the band`}
               </Table.Td>
               <Table.Td>
                 {row.wireOffBeads === null
                   ? '–'
-                  : `wire ${percent(row.wireOffBeads)}, ${counted(row.beadCount, 'bead')}`}
+                  : `${percent(row.wireOffBeads)}, ${counted(row.beadCount, 'bead')}`}
               </Table.Td>
             </Table.Tr>
           ))}
@@ -187,8 +186,6 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
       <div className="form-grid">
         <Select
           label="Process"
-          size="md"
-          allowDeselect={false}
           data={Object.entries(processes)
             .filter(([key]) => !key.startsWith('gtaw'))
             .map(([value, label]) => ({ value, label }))}
@@ -198,7 +195,6 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
         />
         <Select
           label="Wire"
-          size="md"
           data={(stock?.wires ?? []).map((each) => ({ value: each.wire, label: wireName(each.wire) }))}
           value={wire}
           onChange={(value) => setWire(value)}
@@ -206,8 +202,6 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
         />
         <Select
           label="Gas"
-          size="md"
-          allowDeselect={false}
           data={Object.entries(gases).map(([value, label]) => ({ value, label }))}
           value={gas}
           onChange={(value) => setGas(value as Schemas['Gas'])}
@@ -215,11 +209,10 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
         />
       </div>
       {steps.map((step, i) => (
-        <div key={step.key} className="chart-step">
+        <div key={step.key} className={css.chartStep}>
           <TextInput
             aria-label={`Plate of step ${i + 1}`}
             placeholder="plate: 1/8, 11 ga, 3.2"
-            size="md"
             maxLength={40}
             value={step.thickness}
             onChange={(event) => change(step, { thickness: event.currentTarget.value })}
@@ -228,8 +221,6 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
           <NumberInput
             aria-label={`Wire mark of step ${i + 1}`}
             placeholder="wire mark"
-            size="md"
-            hideControls
             value={step.wireMark}
             onChange={(value) => change(step, { wireMark: value })}
             error={at(step, 'wireMark')}
@@ -237,8 +228,6 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
           <NumberInput
             aria-label={`Volt mark of step ${i + 1}`}
             placeholder="volt mark"
-            size="md"
-            hideControls
             value={step.voltMark}
             onChange={(value) => change(step, { voltMark: value })}
             error={at(step, 'voltMark')}
@@ -252,7 +241,7 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
         </p>
       ))}
       <div className="row">
-        <Button type="submit" size="md" loading={enter.isPending}>
+        <Button type="submit" loading={enter.isPending}>
           Save the chart
         </Button>
         <FileButton
@@ -264,12 +253,12 @@ function EnterChart({ detail, onDone }: { detail: Detail; onDone: () => void }) 
           }}
         >
           {(open) => (
-            <Button {...open} variant="default" size="md">
+            <Button {...open} variant="default">
               From CSV
             </Button>
           )}
         </FileButton>
-        <Button variant="subtle" size="md" onClick={onDone}>
+        <Button variant="subtle" onClick={onDone}>
           Leave it
         </Button>
       </div>

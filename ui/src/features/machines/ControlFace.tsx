@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import './machines.css';
+import css from './controlFace.module.css';
 
 type Control = Schemas['Control'];
 
@@ -17,7 +17,7 @@ export function ControlFace({
   reads: string;
 }) {
   return (
-    <figure className="control-face">
+    <figure className={css.controlFace}>
       <figcaption>{title}</figcaption>
       <svg viewBox="-60 -60 120 112" aria-hidden="true">
         {control.kind === 'digital' ? (
@@ -35,12 +35,12 @@ export function ControlFace({
 
 function Display({ mark, unit }: { mark: number; unit: string }) {
   return (
-    <g className="display">
+    <g className={css.display}>
       <rect x={-54} y={-26} width={108} height={50} rx={3} />
       <text y={9} textAnchor="middle">
         {Number(mark.toFixed(2))}
       </text>
-      <text className="unit" y={46} textAnchor="middle">
+      <text className={css.unit} y={46} textAnchor="middle">
         {unit}
       </text>
     </g>
@@ -102,7 +102,7 @@ function Dial({ lowest, highest, marks, mark }: Scale & { mark: number }) {
     return { x: Math.sin(turn) * radius, y: -Math.cos(turn) * radius };
   };
   return (
-    <g className="dial">
+    <g className={css.dial}>
       <circle r={31} />
       {marks.map((each) => {
         const outer = at(angle(each.at), 38);
@@ -110,15 +110,15 @@ function Dial({ lowest, highest, marks, mark }: Scale & { mark: number }) {
         const name = at(angle(each.at), 48);
         return (
           <g key={each.at}>
-            <path className="tick" d={`M${inner.x},${inner.y}L${outer.x},${outer.y}`} />
+            <path className={css.tick} d={`M${inner.x},${inner.y}L${outer.x},${outer.y}`} />
             <text x={name.x} y={name.y + 4} textAnchor="middle">
               {each.name}
             </text>
           </g>
         );
       })}
-      <path className="pointer" d="M0,6V-29" transform={`rotate(${angle(mark)})`} />
-      <circle className="hub" r={8} />
+      <path className={css.pointer} d="M0,6V-29" transform={`rotate(${angle(mark)})`} />
+      <circle className={css.hub} r={8} />
     </g>
   );
 }

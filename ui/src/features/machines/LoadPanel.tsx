@@ -9,6 +9,7 @@ import { Trouble } from '../../shared/Trouble';
 import { gases, polarities, processes, rolls, wireName } from '../../shared/words';
 import { useStock } from '../../shared/useStock';
 import type { Detail } from './useMachines';
+import { LoadTrouble } from '../../shared/Loaded';
 
 const tips = [0.6, 0.8, 0.9, 1.0, 1.2, 1.6];
 const tungstens = [1.0, 1.6, 2.4, 3.2, 4.0];
@@ -20,7 +21,8 @@ const millimetres = (sizes: number[]) =>
 /** What is on the machine now: a sheet that it does not fit is stopped until this is mended. */
 export function LoadPanel({ detail }: { detail: Detail }) {
   const { machine, machineId } = detail;
-  const stock = useStock().data;
+  const shelf = useStock();
+  const stock = shelf.data;
   const queries = useQueryClient();
   const [id, setId] = useState(newId);
   const form = useForm({
@@ -65,12 +67,12 @@ export function LoadPanel({ detail }: { detail: Detail }) {
       onSubmit={form.onSubmit((values) => save.mutate(values))}
     >
       <h2>What is on</h2>
+      <LoadTrouble of={shelf} what="wires and gases" />
       <div className="form-grid">
         {machine.wireControl && (
           <>
             <Select
               label="Wire"
-              size="md"
               clearable
               placeholder="no wire"
               data={(stock?.wires ?? []).map((wire) => ({ value: wire.wire, label: wireName(wire.wire) }))}
@@ -78,7 +80,6 @@ export function LoadPanel({ detail }: { detail: Detail }) {
             />
             <Select
               label="Tip"
-              size="md"
               clearable
               placeholder="not looked at"
               data={millimetres(tips)}
@@ -86,7 +87,6 @@ export function LoadPanel({ detail }: { detail: Detail }) {
             />
             <Select
               label="Rolls"
-              size="md"
               clearable
               placeholder="not looked at"
               data={list(rolls)}
@@ -94,24 +94,11 @@ export function LoadPanel({ detail }: { detail: Detail }) {
             />
           </>
         )}
-        <Select
-          label="Gas"
-          size="md"
-          allowDeselect={false}
-          data={list(gases)}
-          {...form.getInputProps('gas')}
-        />
-        <Select
-          label="Polarity"
-          size="md"
-          allowDeselect={false}
-          data={list(polarities)}
-          {...form.getInputProps('polarity')}
-        />
+        <Select label="Gas" data={list(gases)} {...form.getInputProps('gas')} />
+        <Select label="Polarity" data={list(polarities)} {...form.getInputProps('polarity')} />
         {programs.length > 0 && (
           <Select
             label="Program"
-            size="md"
             clearable
             placeholder="none"
             data={programs.map((program) => ({
@@ -124,7 +111,6 @@ export function LoadPanel({ detail }: { detail: Detail }) {
         {machine.ampControl && (
           <Select
             label="Tungsten"
-            size="md"
             clearable
             placeholder="none"
             data={millimetres(tungstens)}
@@ -133,12 +119,7 @@ export function LoadPanel({ detail }: { detail: Detail }) {
         )}
       </div>
       {save.isError && <Trouble error={save.error} />}
-      <Button
-        type="submit"
-        size="md"
-        variant={form.isDirty() ? 'filled' : 'default'}
-        loading={save.isPending}
-      >
+      <Button type="submit" variant={form.isDirty() ? 'filled' : 'default'} loading={save.isPending}>
         Note what is on
       </Button>
     </form>

@@ -9,6 +9,8 @@ import { useEntry } from '../../shared/useEntry';
 import { describe, everyMark, isListed, readMark } from './marks';
 import { type Detail, useWithdrawn } from './useMachines';
 import { Line, useSay } from '../../shared/words/useSay';
+import { machineQueries } from './queries';
+import css from './machines.module.css';
 
 const titles: Record<Schemas['ReadControl'], { title: string; kind: Kind }> = {
   wire: { title: 'Wire', kind: 'wireFeed' },
@@ -83,16 +85,16 @@ function Readings({
     );
   }
   return (
-    <section className="readings" aria-label={`${title} readings`}>
+    <section className={css.readings} aria-label={`${title} readings`}>
       <h3>
         {title} <span className="quiet">{describe(control)}</span>
       </h3>
       <FitLine fit={fit} count={readings.length} believed={control.kind === 'digital'} />
-      <ul className="taken">
+      <ul className={css.taken}>
         {readings.map((reading) => (
           <li
             key={reading.id}
-            className={fit?.strays.some((stray) => stray.reading.mark === reading.mark) ? 'stray' : ''}
+            className={fit?.strays.some((stray) => stray.reading.mark === reading.mark) ? css.stray : ''}
           >
             {readMark(dial, reading.mark)} gives {show(kind, reading.measured)}
             <button
@@ -114,10 +116,9 @@ function Readings({
           {show(kind, stray.expected)} there. Measure it again, or withdraw it.
         </p>
       ))}
-      <form className="reading-form" onSubmit={submit}>
+      <form className={css.readingForm} onSubmit={submit}>
         {isListed(dial) ? (
           <Select
-            size="md"
             aria-label={`${title} mark`}
             placeholder="at mark"
             data={everyMark(dial).map((mark) => ({ value: String(mark), label: readMark(dial, mark) }))}
@@ -125,43 +126,31 @@ function Readings({
             value={form.values.mark === '' ? null : String(form.values.mark)}
           />
         ) : (
-          <NumberInput
-            size="md"
-            aria-label={`${title} mark`}
-            placeholder="at mark"
-            hideControls
-            {...form.getInputProps('mark')}
-          />
+          <NumberInput aria-label={`${title} mark`} placeholder="at mark" {...form.getInputProps('mark')} />
         )}
         {byRuler ? (
           <>
             <NumberInput
-              size="md"
               aria-label={`${title} seconds`}
               placeholder="seconds"
               suffix=" s"
-              hideControls
               {...form.getInputProps('seconds')}
             />
             <NumberInput
-              size="md"
               aria-label={`${title} length`}
               placeholder={`length, ${unit('length')}`}
-              hideControls
               {...form.getInputProps('length')}
               error={form.errors.lengthMm ?? form.errors.measured}
             />
           </>
         ) : (
           <NumberInput
-            size="md"
             aria-label={`${title} measured`}
             placeholder={which === 'volt' ? 'V at the arc' : unit(kind)}
-            hideControls
             {...form.getInputProps('measured')}
           />
         )}
-        <Button type="submit" size="md" variant="default" loading={pending}>
+        <Button type="submit" variant="default" loading={pending}>
           Add reading
         </Button>
       </form>
@@ -189,30 +178,17 @@ function Translate(props: { machineId: string; which: Schemas['ReadControl']; co
   });
   const { per, unit } = useTypedUnits(asked.number !== '');
   const translation = useQuery({
-    queryKey: ['room', 'translation', props.machineId, props.which, asked],
-    queryFn: () =>
-      answer(
-        api.GET('/api/machines/{id}/translation', {
-          params: {
-            path: { id: props.machineId },
-            query: {
-              control: props.which,
-              mark: asked.by === 'mark' ? Number(asked.number) : undefined,
-              value: asked.by === 'value' ? Number(asked.number) / per(kind) : undefined,
-            },
-          },
-        }),
-      ),
+    ...machineQueries.translation(props.machineId, {
+      control: props.which,
+      ...(asked.by === 'mark' ? { mark: Number(asked.number) } : { value: Number(asked.number) / per(kind) }),
+    }),
     enabled: asked.number !== '',
-    retry: false,
   });
   const { data } = translation;
   const of = (by: 'mark' | 'value') => (asked.by === by ? asked.number : '');
   return (
-    <div className="translate">
+    <div className={css.translate}>
       <NumberInput
-        size="md"
-        hideControls
         aria-label={`${title}: what does this mark give`}
         placeholder="mark …"
         value={of('mark')}
@@ -220,8 +196,6 @@ function Translate(props: { machineId: string; which: Schemas['ReadControl']; co
       />
       <span aria-hidden="true">⇄</span>
       <NumberInput
-        size="md"
-        hideControls
         aria-label={`${title}: which mark gives this`}
         placeholder={`${unit(kind)} …`}
         value={of('value')}

@@ -7,18 +7,19 @@ import { tellTrouble } from '../../shared/notices';
 import { day } from '../../shared/units';
 import type { Detail } from './useMachines';
 import { useSay } from '../../shared/words/useSay';
+import css from './machines.module.css';
 
 /** Parts that wear, when they were last seen to, and what is due. */
 export function UpkeepPanel({ detail }: { detail: Detail }) {
   return (
     <section className="panel" aria-label="Upkeep">
       <h2>Consumables and upkeep</h2>
-      <ul className="upkeep">
+      <ul className={css.upkeep}>
         {detail.upkeep.map((part) => (
           <PartRow key={part.part} machineId={detail.machineId} part={part} />
         ))}
       </ul>
-      <p className="quiet">Usual intervals, common practice; the machine’s manual stands over them.</p>
+      <p className="quiet">Usual intervals, common practice; the machine’s manual takes precedence.</p>
     </section>
   );
 }
@@ -44,11 +45,11 @@ function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartSt
     onError: tellTrouble,
   });
   return (
-    <li className={part.due ? 'due' : ''}>
+    <li className={part.due ? css.due : ''}>
       <div>
         <b>{say(part.name)}</b>{' '}
         {part.due ? (
-          <span className="due-word">due: {say(part.why)}</span>
+          <span className={css.due}>due: {say(part.why)}</span>
         ) : (
           <span className="quiet">{say(part.why)}</span>
         )}
@@ -60,14 +61,12 @@ function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartSt
       <TextInput
         aria-label={`Note on the ${say(part.name).toLowerCase()}`}
         placeholder="note"
-        size="md"
         maxLength={200}
         value={note}
         onChange={(event) => setNote(event.currentTarget.value)}
       />
       <Button
         variant="default"
-        size="md"
         loading={done.isPending}
         onClick={() => done.mutate()}
         aria-label={`Done: ${say(part.name)}`}

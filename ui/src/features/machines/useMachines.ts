@@ -1,25 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
-import { usePages } from '../../shared/usePages';
-
-/** Every machine with its booth. */
-export const useMachines = () =>
-  usePages<Schemas['MachineInBooth'], string>(['room', 'machines'], (after, signal) =>
-    answer(
-      api.GET('/api/machines', {
-        params: { query: { after: after === undefined ? undefined : Number(after) } },
-        signal,
-      }),
-    ),
-  );
-
-/** Everything known of one machine. */
-export const useMachine = (id: string) =>
-  useQuery({
-    queryKey: ['room', 'machine', id],
-    queryFn: () => answer(api.GET('/api/machines/{id}', { params: { path: { id } } })),
-  });
 
 /** Takes a reading or a chart away, with a way back. */
 export function useWithdrawn(what: 'readings' | 'charts', gone: string) {

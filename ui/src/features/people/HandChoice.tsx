@@ -3,7 +3,6 @@ import { answer, api, type Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { tellTrouble } from '../../shared/notices';
 import { hands } from '../../shared/words';
-import './people.css';
 
 /** The hand a student holds the torch in: the next sheets say the direction for that hand. */
 export function HandChoice(props: { studentId: string; title: string; hand: Schemas['Hand'] | null }) {

@@ -7,6 +7,8 @@ import { Trouble } from '../../shared/Trouble';
 import { useIds } from '../../shared/useIds';
 import { evidence } from '../../shared/words';
 import { deviations } from './drillWords';
+import { practiceQueries } from './queries';
+import { LoadTrouble } from '../../shared/Loaded';
 
 /** An instructor names a recording: what it sounds like, and what was off. From then on it is among the ear drills. */
 export function NameForDrills({ recording }: { recording: Schemas['Recording'] }) {
@@ -15,11 +17,7 @@ export function NameForDrills({ recording }: { recording: Schemas['Recording'] }
   const [open, setOpen] = useState(false);
   const [sound, setSound] = useState<Schemas['Sound'] | null>(recording.finding.heard.sound);
   const [deviation, setDeviation] = useState<Schemas['Deviation'] | null>(null);
-  const named = useQuery({
-    queryKey: ['room', 'named', recording.beadId],
-    queryFn: () =>
-      answer(api.GET('/api/beads/{id}/named-recordings', { params: { path: { id: recording.beadId } } })),
-  });
+  const named = useQuery(practiceQueries.named(recording.beadId));
   const save = useMutation({
     mutationFn: (body: Schemas['RecordingNames']) =>
       answer(
@@ -31,10 +29,11 @@ export function NameForDrills({ recording }: { recording: Schemas['Recording'] }
     onSuccess: async () => {
       taken();
       setOpen(false);
-      await queries.invalidateQueries({ queryKey: ['room', 'named'] });
+      await queries.invalidateQueries({ queryKey: practiceQueries.named(recording.beadId).queryKey });
     },
   });
   const clip = named.data?.find((one) => one.recordingId === recording.id);
+  if (named.error && !named.data) return <LoadTrouble of={named} what="its names for the drills" />;
   if (!open)
     return (
       <div className="row">
@@ -44,12 +43,11 @@ export function NameForDrills({ recording }: { recording: Schemas['Recording'] }
             {deviations[clip.deviation].toLowerCase()}
           </span>
         )}
-        <Button size="md" variant="default" disabled={!named.data} onClick={() => setOpen(true)}>
+        <Button variant="default" disabled={!named.data} onClick={() => setOpen(true)}>
           {clip ? 'Name it anew' : 'Name it for the drills'}
         </Button>
         {clip && (
           <Button
-            size="md"
             variant="default"
             loading={save.isPending}
             onClick={() => save.mutate({ sound: null, deviation: null })}
@@ -71,14 +69,13 @@ export function NameForDrills({ recording }: { recording: Schemas['Recording'] }
       {save.isError && <Trouble error={save.error} />}
       <div className="row">
         <Button
-          size="md"
           disabled={sound === null || deviation === null}
           loading={save.isPending}
           onClick={() => save.mutate({ sound, deviation })}
         >
           Put it among the drills
         </Button>
-        <Button size="md" variant="default" onClick={() => setOpen(false)}>
+        <Button variant="default" onClick={() => setOpen(false)}>
           Leave it
         </Button>
       </div>

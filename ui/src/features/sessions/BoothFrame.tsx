@@ -1,58 +1,66 @@
-import { Button, Loader } from '@mantine/core';
-import { IconArrowLeft } from '@tabler/icons-react';
-import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import { Button } from '@mantine/core';
+import { Link, Outlet, useOutletContext, useParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
-import { Trouble } from '../../shared/Trouble';
+import { Loaded } from '../../shared/Loaded';
+import { BoothNumber } from '../../shared/page/BoothNumber';
+import { Page } from '../../shared/page/Page';
+import { Tabs } from '../../shared/page/Tabs';
 import { gases, wireName } from '../../shared/words';
 import { useBench, useNow } from './useBench';
 
-/** The head of a booth's two screens: who stands there, at what machine, sheet or bench. */
+/** The head of a booth's pages: who stands there, at what machine, and what there is to do. */
 export function BoothFrame() {
   const { boothId = '' } = useParams();
   const now = useNow();
   const bench = useBench(boothId);
-  if (bench.isLoadingError) return <Trouble error={bench.error} again={() => bench.refetch()} />;
   if (now.data?.session === null) {
     return (
-      <div className="panel empty">
-        <p>There is no session yet.</p>
-        <Button component={Link} to="/" size="lg">
-          Start one
-        </Button>
-      </div>
+      <Page title="Booth" back={{ to: '/', label: 'Back to today' }}>
+        <div className="panel empty">
+          <p>There is no session yet.</p>
+          <Button component={Link} to="/" size="lg">
+            Start one
+          </Button>
+        </div>
+      </Page>
     );
   }
-  if (!bench.data) return <Loader m="xl" aria-label="Loading the booth" />;
-  const { booth, machine, student } = bench.data;
   return (
-    <>
-      <div className="booth-head">
-        <Link to="/" className="back" aria-label="Back to the session">
-          <IconArrowLeft />
-        </Link>
-        <span className="booth-number">{booth.number}</span>
-        <div>
-          <h1>{student ? <Link to={`/students/${student.id}`}>{student.name}</Link> : 'Nobody here yet'}</h1>
-          <p className="quiet">
-            <Link to={`/machines/${booth.machineId}`}>{machine.name}</Link>,{' '}
-            {machine.wireControl ? `${wireName(machine.load.wire)} wire, ` : ''}
-            {gases[machine.load.gas]}
-          </p>
-        </div>
-        <nav className="tabs" aria-label="Booth">
-          <NavLink to={`/booths/${booth.id}`} end>
-            Sheet
-          </NavLink>
-          <NavLink to={`/booths/${booth.id}/checks`}>Checks</NavLink>
-          <NavLink to={`/booths/${booth.id}/bench`}>Bench</NavLink>
-          <NavLink to={`/booths/${booth.id}/trials`}>Trials</NavLink>
-          <NavLink to={`/booths/${booth.id}/test`}>Test</NavLink>
-          <NavLink to={`/booths/${booth.id}/card`}>Card</NavLink>
-        </nav>
-      </div>
+    <Loaded of={bench} what="the booth">
+      {(data) => <Booth bench={data} />}
+    </Loaded>
+  );
+}
+
+function Booth({ bench }: { bench: Schemas['Bench'] }) {
+  const { booth, machine, student } = bench;
+  const at = `/booths/${booth.id}`;
+  const tabs = [
+    { to: at, label: 'Sheet', end: true },
+    { to: `${at}/checks`, label: 'Checks' },
+    { to: `${at}/bench`, label: 'Bench' },
+    { to: `${at}/trials`, label: 'Trials' },
+    { to: `${at}/test`, label: 'Test' },
+    { to: `${at}/card`, label: 'Card' },
+  ];
+  const wire = machine.wireControl ? `${wireName(machine.load.wire)} wire, ` : '';
+  return (
+    <Page
+      title={`Booth ${booth.number}${student ? `, ${student.name}` : ''}`}
+      heading={student ? <Link to={`/students/${student.id}`}>{student.name}</Link> : 'Nobody here yet'}
+      under={
+        <>
+          <Link to={`/machines/${booth.machineId}`}>{machine.name}</Link>, {wire}
+          {gases[machine.load.gas]}
+        </>
+      }
+      back={{ to: '/', label: 'Back to today' }}
+      before={<BoothNumber number={booth.number} />}
+      aside={<Tabs name="Booth" tabs={tabs} />}
+    >
       {/* A new student or sheet begins with an empty form. */}
-      <Outlet key={`${booth.id}-${student?.id}`} context={bench.data} />
-    </>
+      <Outlet key={`${booth.id}-${student?.id}`} context={bench} />
+    </Page>
   );
 }
 

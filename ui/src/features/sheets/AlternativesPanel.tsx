@@ -1,10 +1,13 @@
 import { Button, Loader } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
-import { asTyped, type Job, useAlternatives } from './useSheets';
+import { type Job, sheetQueries } from './queries';
+import { asTyped } from './useSheets';
 import { useSay } from '../../shared/words/useSay';
+import css from './sheets.module.css';
 
 /** The wire ran out, or the mode does not suit: the same job with another wire, or in another mode. */
 export function AlternativesPanel(props: {
@@ -14,11 +17,11 @@ export function AlternativesPanel(props: {
 }) {
   const say = useSay();
   const [open, setOpen] = useState(false);
-  const others = useAlternatives(props.job, props.boothId, open);
+  const others = useQuery({ ...sheetQueries.alternatives(props.job, props.boothId), enabled: open });
   if (!open) {
     return (
       <div className="row">
-        <Button variant="default" size="md" onClick={() => setOpen(true)}>
+        <Button variant="default" onClick={() => setOpen(true)}>
           Another wire, or another mode?
         </Button>
       </div>
@@ -31,7 +34,7 @@ export function AlternativesPanel(props: {
       {others.data.wires.length > 0 && (
         <section className="panel" aria-label="Another wire from the shelf">
           <h2>Another wire from the shelf</h2>
-          <ul className="alternatives">
+          <ul className={css.alternatives}>
             {others.data.wires.map((wire) => (
               <Alternative
                 key={wire.wire}
@@ -49,7 +52,7 @@ export function AlternativesPanel(props: {
       )}
       <section className="panel" aria-label="Another mode">
         <h2>Another mode</h2>
-        <ul className="alternatives">
+        <ul className={css.alternatives}>
           {others.data.modes.map((mode) => (
             <Alternative
               key={mode.process}
@@ -99,7 +102,7 @@ function Alternative(props: {
         <p className="quiet">{props.problem || props.changes.join(' · ')}</p>
       </div>
       {!props.problem && (
-        <Button variant="default" size="md" onClick={props.onPick} aria-label={`Take ${props.name}`}>
+        <Button variant="default" onClick={props.onPick} aria-label={`Take ${props.name}`}>
           Take
         </Button>
       )}

@@ -1,17 +1,14 @@
-import { Select, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { Refused, Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
-import { Trouble } from '../../shared/Trouble';
-import { gases, joints, metals, positions, processes, wireKind, wireSize } from '../../shared/words';
+import { joints, positions } from '../../shared/words';
 import { JointPicture } from './JointPicture';
+import { MadeWith } from './MadeWith';
 import { PresetsAndCards } from './PresetsAndCards';
 import { type Job } from './useSheets';
-import { useStock } from '../../shared/useStock';
 import { useFields } from '../../shared/words/useSay';
-
-const options = (words: Record<string, string>) =>
-  Object.entries(words).map(([value, label]) => ({ value, label }));
+import css from './sheets.module.css';
 
 /** The job in the order it is said: plate, joint, position; then what it is welded with. */
 export function JobForm(props: {
@@ -19,18 +16,11 @@ export function JobForm(props: {
   set: (change: Partial<Job>) => void;
   sheet: Schemas['Sheet'] | undefined;
   refused: Refused | null;
-  again: () => void;
   onPick: (job: Job) => void;
 }) {
   const { job, set, sheet, refused } = props;
-  const stock = useStock().data;
   const [unequal, setUnequal] = useState(Boolean(job.otherThickness));
   const fields = useFields(refused);
-  const process = job.process ?? sheet?.job.process ?? 'gmawShortCircuit';
-  const metal = job.metal ?? sheet?.job.metal ?? 'mildSteel';
-  const kind = wireKind(process, metal);
-  const wires = (stock?.wires ?? []).filter((wire) => wire.kind === kind && wire.processes.includes(process));
-  const tig = process === 'gtawDc' || process === 'gtawAc';
   const shown = ['thickness', 'otherThickness', 'joint', 'position', 'process', 'metal', 'wire', 'gas'];
   const elsewhere = Object.entries(fields).filter(([field]) => !shown.includes(field));
   return (
@@ -38,7 +28,7 @@ export function JobForm(props: {
       <TextInput
         label="Plate thickness"
         placeholder="1/8, 0.125 in, 11 ga or 3.2"
-        size="xl"
+        size="lg"
         autoFocus
         maxLength={40}
         value={job.thickness ?? ''}
@@ -66,6 +56,7 @@ export function JobForm(props: {
       )}
       <Choice
         title="Joint"
+        className={css.joints}
         words={joints}
         value={job.joint}
         onChange={(joint) => set({ joint })}
@@ -74,63 +65,16 @@ export function JobForm(props: {
       {fields.joint && <FieldError text={fields.joint} />}
       <Choice
         title="Position"
+        className={css.positions}
         words={positions}
         value={job.position}
         onChange={(position) => set({ position })}
       />
       {fields.position && <FieldError text={fields.position} />}
-      <div className="made-with">
-        <Select
-          label="Process"
-          className="wide"
-          size="md"
-          allowDeselect={false}
-          data={options(processes)}
-          value={process}
-          error={fields.process}
-          // Wire and gas follow the process until somebody picks them.
-          onChange={(value) => set({ process: value as Schemas['Process'], wire: null, gas: null })}
-        />
-        <Select
-          label="Metal"
-          size="md"
-          allowDeselect={false}
-          data={options(metals)}
-          value={metal}
-          error={fields.metal}
-          onChange={(value) => set({ metal: value as Schemas['Metal'], wire: null, gas: null })}
-        />
-        {!tig && (
-          <Select
-            label="Wire"
-            size="md"
-            allowDeselect={false}
-            data={wires.map((wire) => ({ value: wire.wire, label: wireSize(wire.wire) }))}
-            value={job.wire ?? sheet?.job.wire ?? null}
-            error={fields.wire !== undefined}
-            onChange={(value) => set({ wire: value })}
-          />
-        )}
-        <Select
-          label="Gas"
-          className="wide"
-          size="md"
-          allowDeselect={false}
-          data={(stock?.gases ?? []).map((gas) => ({
-            value: gas.gas,
-            label: gas.isoGroup ? `${gases[gas.gas]} (${gas.isoGroup})` : gases[gas.gas],
-          }))}
-          value={job.gas ?? sheet?.job.gas ?? null}
-          error={fields.gas !== undefined}
-          onChange={(value) => set({ gas: value })}
-        />
-      </div>
-      {fields.wire && <FieldError text={fields.wire} />}
-      {fields.gas && <FieldError text={fields.gas} />}
+      <MadeWith job={job} set={set} sheet={sheet} fields={fields} />
       {elsewhere.map(([field, text]) => (
         <FieldError key={field} text={text} />
       ))}
-      {refused && Object.keys(fields).length === 0 && <Trouble error={refused} again={props.again} />}
       <PresetsAndCards job={job} canSave={sheet !== undefined} onPick={props.onPick} />
     </>
   );

@@ -1,19 +1,22 @@
 import { Button, FileButton, Select, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { answer, api, Refused } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { tellTrouble } from '../../shared/notices';
-import { asTyped, type Job, usePresets, useSavePreset } from './useSheets';
-import { jobLine } from './SheetView';
+import { type Job, sheetQueries } from './queries';
+import { asTyped, useSavePreset } from './useSheets';
+import { jobLine } from './JobLine';
 import { Line } from '../../shared/words/useSay';
+import css from './sheets.module.css';
+import { LoadTrouble } from '../../shared/Loaded';
 
 const tooLong = 200_000;
 
 /** A job from a named preset or a card's file, and the present one saved under a name. */
 export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (job: Job) => void }) {
-  const presets = usePresets();
+  const presets = useQuery(sheetQueries.presets());
   // Cleared after each file, so that the same one can be picked again once it was mended.
   const clear = useRef<() => void>(null);
   const [naming, setNaming] = useState(false);
@@ -37,65 +40,67 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
     onError: tellTrouble,
   });
   return (
-    <section className="presets" aria-label="Presets and cards">
-      <Select
-        label="Preset"
-        size="md"
-        placeholder={presets.data?.length === 0 ? 'none saved yet' : 'a job by name'}
-        searchable
-        nothingFoundMessage="No preset by that name"
-        data={(presets.data ?? []).map((preset) => ({
-          value: preset.id,
-          label: `${preset.name} (version ${preset.version}): ${jobLine(preset.job)}`,
-        }))}
-        value={null}
-        onChange={(picked) => {
-          const preset = presets.data?.find((each) => each.id === picked);
-          if (preset) props.onPick(asTyped(preset.job));
-        }}
-      />
-      {naming ? (
-        <form
-          className="naming"
-          onSubmit={(event) => {
-            event.preventDefault();
-            save.mutate({ id, name, job: props.job });
+    <>
+      <LoadTrouble of={presets} what="the presets" />
+      <details className={css.presets} aria-label="Presets and cards">
+        <summary>Presets and cards</summary>
+        <Select
+          label="Preset"
+          placeholder={presets.data?.length === 0 ? 'none saved yet' : 'a job by name'}
+          searchable
+          nothingFoundMessage="No preset by that name"
+          data={(presets.data ?? []).map((preset) => ({
+            value: preset.id,
+            label: `${preset.name} (version ${preset.version}): ${jobLine(preset.job)}`,
+          }))}
+          value={null}
+          onChange={(picked) => {
+            const preset = presets.data?.find((each) => each.id === picked);
+            if (preset) props.onPick(asTyped(preset.job));
           }}
-        >
-          <TextInput
-            label="Name of the preset"
-            size="md"
-            autoFocus
-            maxLength={60}
-            value={name}
-            onChange={(event) => setName(event.currentTarget.value)}
-            error={save.isError && <Line error={save.error} />}
-          />
-          <Button type="submit" size="md" loading={save.isPending}>
-            Save
-          </Button>
-        </form>
-      ) : (
-        <div className="row">
-          <Button variant="default" size="md" disabled={!props.canSave} onClick={() => setNaming(true)}>
-            Save as preset
-          </Button>
-          <FileButton
-            accept=".json,.csv,application/json,text/csv"
-            resetRef={clear}
-            onChange={(file) => {
-              if (file) read.mutate(file);
-              clear.current?.();
+        />
+        {naming ? (
+          <form
+            className="naming"
+            onSubmit={(event) => {
+              event.preventDefault();
+              save.mutate({ id, name, job: props.job });
             }}
           >
-            {(open) => (
-              <Button {...open} variant="default" size="md" loading={read.isPending}>
-                From a card’s file
-              </Button>
-            )}
-          </FileButton>
-        </div>
-      )}
-    </section>
+            <TextInput
+              label="Name of the preset"
+              autoFocus
+              maxLength={60}
+              value={name}
+              onChange={(event) => setName(event.currentTarget.value)}
+              error={save.isError && <Line error={save.error} />}
+            />
+            <Button type="submit" loading={save.isPending}>
+              Save
+            </Button>
+          </form>
+        ) : (
+          <div className="row">
+            <Button variant="default" disabled={!props.canSave} onClick={() => setNaming(true)}>
+              Save as preset
+            </Button>
+            <FileButton
+              accept=".json,.csv,application/json,text/csv"
+              resetRef={clear}
+              onChange={(file) => {
+                if (file) read.mutate(file);
+                clear.current?.();
+              }}
+            >
+              {(open) => (
+                <Button {...open} variant="default" loading={read.isPending}>
+                  From a card’s file
+                </Button>
+              )}
+            </FileButton>
+          </div>
+        )}
+      </details>
+    </>
   );
 }

@@ -1,20 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
-
-/** The trials set on a sheet, newest first. */
-export const useTrialsOf = (sheetId: string) =>
-  useQuery({
-    queryKey: ['room', 'trials', sheetId],
-    queryFn: () => answer(api.GET('/api/trials/of-sheet/{sheetId}', { params: { path: { sheetId } } })),
-  });
-
-/** One trial with its beads and what it has shown. */
-export const useTrial = (id: string) =>
-  useQuery({
-    queryKey: ['room', 'trial', id],
-    queryFn: () => answer(api.GET('/api/trials/{id}', { params: { path: { id } } })),
-  });
 
 /** Starts a trial. */
 export function useStartTrial(onStarted: (view: Schemas['TrialView']) => void) {
@@ -45,13 +31,6 @@ export function useEndTrial(id: string) {
   });
 }
 
-/** The sweeps run on a machine, newest first. */
-export const useSweeps = (machineId: string) =>
-  useQuery({
-    queryKey: ['room', 'sweeps', machineId],
-    queryFn: () => answer(api.GET('/api/sweeps/of-machine/{machineId}', { params: { path: { machineId } } })),
-  });
-
 /** Records a sweep under an id of the caller's. */
 export function useRecordSweep(onRecorded: (sweep: Schemas['RunSweep']) => void) {
   const queries = useQueryClient();
@@ -73,7 +52,8 @@ export function useWithdrawSweep() {
       answer(api.PUT('/api/sweeps/{id}/withdrawn', { params: { path: { id } }, body: { withdrawn } })),
     onSuccess: async (_, { id, withdrawn }) => {
       await queries.invalidateQueries({ queryKey: ['room'] });
-      if (withdrawn) offerUndo(id, 'The sweep is off.', () => withdraw.mutate({ id, withdrawn: false }));
+      if (withdrawn)
+        offerUndo(id, 'The sweep is withdrawn.', () => withdraw.mutate({ id, withdrawn: false }));
     },
     onError: tellTrouble,
   });

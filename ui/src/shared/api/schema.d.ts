@@ -260,6 +260,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    called: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Found"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/welcome": {
         parameters: {
             query?: never;
@@ -2448,6 +2506,72 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Bench"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/booths/{boothId}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    boothId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoothView"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -8140,6 +8264,39 @@ export interface components {
              */
             sureShare: number;
         };
+        /** @description What a bead was laid with, put right: each by its mark or as measured. */
+        CorrectedSettings: {
+            /**
+             * Format: double
+             * @description Where the wire control stood; or leave it out and give WireFeed.
+             */
+            wireMark?: null | number;
+            /**
+             * Format: double
+             * @description Where the volt control stood; or leave it out and give Volts.
+             */
+            voltMark?: null | number;
+            /**
+             * Format: double
+             * @description TIG: where the current control stood; or leave it out and give Amps.
+             */
+            ampMark?: null | number;
+            /**
+             * Format: double
+             * @description Wire feed speed as measured.
+             */
+            wireFeedMPerMin?: null | number;
+            /**
+             * Format: double
+             * @description Volts as measured at the arc.
+             */
+            volts?: null | number;
+            /**
+             * Format: double
+             * @description TIG: current as measured.
+             */
+            amps?: null | number;
+        };
         /** @description A sheet with the beads laid to it. */
         Coupon: {
             /** @description The sheet. */
@@ -8307,10 +8464,17 @@ export interface components {
         };
         /** @description What was said of a bead before. */
         EarlierLook: {
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             at: string;
+            /** @description In one word. */
             verdict: components["schemas"]["Verdict"];
+            /** @description In a line. */
             summary: components["schemas"]["Said"];
+            used: null | components["schemas"]["Settings"];
+            amps: null | components["schemas"]["Current"];
         };
         /** @description Whether a trial has ended. */
         Ending: {
@@ -8412,6 +8576,40 @@ export interface components {
             outcome: components["schemas"]["Outcome"];
             /** @description In a sentence, with what is gone and what is still there. */
             text: components["schemas"]["Said"];
+        };
+        /** @description What goes by a name that holds what was typed. */
+        Found: {
+            /** @description The first few, by name. */
+            people: components["schemas"]["FoundPerson"][];
+            /** @description The first few, by name. */
+            machines: components["schemas"]["FoundMachine"][];
+        };
+        /** @description A machine found by name. */
+        FoundMachine: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @description As the room calls it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Where it stands.
+             */
+            boothNumber: number;
+        };
+        /** @description Somebody found by name. */
+        FoundPerson: {
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            id: string;
+            /** @description The name called across the shop. */
+            name: string;
+            /** @description What they may do. */
+            role: components["schemas"]["Role"];
         };
         /**
          * @description What shields the puddle.
@@ -8854,7 +9052,9 @@ export interface components {
         };
         /** @description More evidence of a bead already recorded: all of it, as it now stands. */
         LookRequest: {
+            /** @description All the evidence. */
             evidence: components["schemas"]["Evidence"];
+            settings?: null | components["schemas"]["CorrectedSettings"];
         };
         /** @description A machine: its controls and what is on it. */
         Machine: {

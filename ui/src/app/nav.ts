@@ -1,0 +1,42 @@
+/** What is gone to by name. Courses and Plan have their place beside Today, Progress within Students. */
+export const instructorNav = [
+  { to: '/', label: 'Today', end: true },
+  { to: '/students', label: 'Students' },
+  { to: '/machines', label: 'Machines' },
+  { to: '/kept', label: 'Kept' },
+  { to: '/practice', label: 'Practice' },
+  { to: '/settings', label: 'Settings' },
+] as const;
+
+export const studentNav = [
+  { to: '/', label: 'My work', end: true },
+  { to: '/kept', label: 'Kept' },
+  { to: '/practice', label: 'Practice' },
+  { to: '/settings', label: 'Settings' },
+] as const;
+
+/** Pages without a place in the head, by the name they are looked for under. */
+export const instructorPages = [
+  { to: '/sessions', label: 'Sessions: change a day, plan another' },
+  { to: '/students/agreement', label: 'How often you agree' },
+  { to: '/students/add', label: 'Add a student or an instructor' },
+  { to: '/machines/add', label: 'Add a machine' },
+  { to: '/settings/tolerances', label: 'Settings: practice tolerances' },
+  { to: '/settings/learned', label: 'Settings: what the room has taught' },
+  { to: '/settings/devices', label: 'Settings: stand-in devices' },
+  { to: '/settings/people', label: 'Settings: people' },
+] as const;
+
+export const studentPages = [
+  { to: '/sheet', label: 'My sheet' },
+  { to: '/beads', label: 'My beads' },
+  { to: '/checks', label: 'Check lists' },
+  { to: '/tests', label: 'My test welds' },
+  { to: '/rack', label: 'My rack' },
+] as const;
+
+export const commonPages = [
+  { to: '/practice/arc', label: 'Practice room: arc bench' },
+  { to: '/practice/scores', label: 'Practice room: scores' },
+  { to: '/settings/screen', label: 'Settings: this screen, units and keys' },
+] as const;

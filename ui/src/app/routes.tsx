@@ -1,0 +1,115 @@
+import { type ComponentType, lazy } from 'react';
+import { Route } from 'react-router';
+import { RoomPage } from '../pages/RoomPage';
+
+/** A page whose code is fetched when it is first gone to. */
+const page = <N extends string>(name: N, load: () => Promise<Record<N, ComponentType>>) =>
+  lazy(() => load().then((loaded) => ({ default: loaded[name] })));
+
+const ArcBenchPage = page('ArcBenchPage', () => import('../pages/ArcBenchPage'));
+const BeadPage = page('BeadPage', () => import('../pages/BeadPage'));
+const BenchPage = page('BenchPage', () => import('../pages/BenchPage'));
+const BoothFrame = page('BoothFrame', () => import('../features/sessions/BoothFrame'));
+const BoothTestPage = page('BoothTestPage', () => import('../pages/BoothTestPage'));
+const CardPage = page('CardPage', () => import('../pages/CardPage'));
+const ChecksPage = page('ChecksPage', () => import('../pages/ChecksPage'));
+const DrillsPage = page('DrillsPage', () => import('../pages/DrillsPage'));
+const KeptPage = page('KeptPage', () => import('../pages/KeptPage'));
+const MachinePage = page('MachinePage', () => import('../pages/MachinePage'));
+const MachinesPage = page('MachinesPage', () => import('../pages/MachinesPage'));
+const AddMachinePage = page('AddMachinePage', () => import('../pages/AddMachinePage'));
+const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
+const RackPage = page('RackPage', () => import('../pages/RackPage'));
+const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
+const SessionsPage = page('SessionsPage', () => import('../pages/SessionsPage'));
+const SheetPage = page('SheetPage', () => import('../pages/SheetPage'));
+const StudentsPage = page('StudentsPage', () => import('../pages/StudentsPage'));
+const AgreementPage = page('AgreementPage', () => import('../pages/AgreementPage'));
+const AddPersonPage = page('AddPersonPage', () => import('../pages/AddPersonPage'));
+const SweepPage = page('SweepPage', () => import('../pages/SweepPage'));
+const TestWeldPage = page('TestWeldPage', () => import('../pages/TestWeldPage'));
+const TrialPage = page('TrialPage', () => import('../pages/TrialPage'));
+const TrialsPage = page('TrialsPage', () => import('../pages/TrialsPage'));
+
+const settings = () => import('../pages/SettingsPages');
+const SettingsFrame = page('SettingsFrame', settings);
+const WayOfSettingPage = page('WayOfSettingPage', settings);
+const ScreenPage = page('ScreenPage', settings);
+const TolerancesPage = page('TolerancesPage', settings);
+const LearnedPage = page('LearnedPage', settings);
+const DevicesPage = page('DevicesPage', settings);
+const PeoplePage = page('PeoplePage', settings);
+
+const mine = () => import('../pages/MyWorkPages');
+const MyWorkFrame = page('MyWorkFrame', mine);
+const NowPage = page('NowPage', mine);
+const MySheetPage = page('MySheetPage', mine);
+const MyBeadsPage = page('MyBeadsPage', mine);
+const MyChecksPage = page('MyChecksPage', mine);
+const MyTestsPage = page('MyTestsPage', mine);
+const MyRackPage = page('MyRackPage', mine);
+
+const common = (
+  <>
+    <Route path="beads/:beadId" element={<BeadPage />} />
+    <Route path="test-welds/:testId" element={<TestWeldPage />} />
+    <Route path="kept" element={<KeptPage />} />
+    <Route path="practice" element={<DrillsPage />} />
+    <Route path="practice/arc" element={<ArcBenchPage />} />
+    <Route path="practice/scores" element={<ScoresPage />} />
+  </>
+);
+
+/** Every page of an instructor, by its address. */
+export const instructorRoutes = (
+  <>
+    <Route index element={<RoomPage />} />
+    <Route path="sessions" element={<SessionsPage />} />
+    <Route path="booths/:boothId" element={<BoothFrame />}>
+      <Route index element={<SheetPage />} />
+      <Route path="checks" element={<ChecksPage />} />
+      <Route path="bench" element={<BenchPage />} />
+      <Route path="trials" element={<TrialsPage />} />
+      <Route path="trials/sweep" element={<SweepPage />} />
+      <Route path="trials/:trialId" element={<TrialPage />} />
+      <Route path="test" element={<BoothTestPage />} />
+      <Route path="card" element={<CardPage />} />
+    </Route>
+    <Route path="beads/:beadId/macro/:pictureId" element={<MacroPage />} />
+    <Route path="students" element={<StudentsPage />} />
+    <Route path="students/agreement" element={<AgreementPage />} />
+    <Route path="students/add" element={<AddPersonPage />} />
+    <Route path="students/:studentId" element={<RackPage />} />
+    <Route path="machines" element={<MachinesPage />} />
+    <Route path="machines/add" element={<AddMachinePage />} />
+    <Route path="machines/:machineId" element={<MachinePage />} />
+    <Route path="settings" element={<SettingsFrame />}>
+      <Route index element={<WayOfSettingPage />} />
+      <Route path="screen" element={<ScreenPage />} />
+      <Route path="tolerances" element={<TolerancesPage />} />
+      <Route path="learned" element={<LearnedPage />} />
+      <Route path="devices" element={<DevicesPage />} />
+      <Route path="people" element={<PeoplePage />} />
+    </Route>
+    {common}
+  </>
+);
+
+/** Every page of a student. */
+export const studentRoutes = (
+  <>
+    <Route element={<MyWorkFrame />}>
+      <Route index element={<NowPage />} />
+      <Route path="sheet" element={<MySheetPage />} />
+      <Route path="beads" element={<MyBeadsPage />} />
+      <Route path="checks" element={<MyChecksPage />} />
+      <Route path="tests" element={<MyTestsPage />} />
+      <Route path="rack" element={<MyRackPage />} />
+    </Route>
+    <Route path="settings" element={<SettingsFrame />}>
+      <Route index element={<ScreenPage />} />
+      <Route path="screen" element={<ScreenPage />} />
+    </Route>
+    {common}
+  </>
+);

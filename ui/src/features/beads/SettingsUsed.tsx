@@ -1,0 +1,91 @@
+import type { Schemas } from '../../shared/api/client';
+import { inUnits, type System } from '../../shared/units';
+import css from './capture.module.css';
+import { SettingUsed, type Used } from './SettingUsed';
+
+/** What a bead was laid with, as it is being noted. */
+export interface SettingsDraft {
+  wire: Used;
+  volt: Used;
+  amp: Used;
+}
+
+/** Wire and volts, or a tungsten's amps, each by its mark or as measured. */
+export function SettingsUsed(props: {
+  machine: Schemas['Machine'];
+  tungsten: boolean;
+  draft: SettingsDraft;
+  change: (part: Partial<SettingsDraft>) => void;
+  fields: Record<string, string>;
+}) {
+  const { draft, change, fields } = props;
+  const { wireControl, voltControl, ampControl } = props.machine;
+  return (
+    <div className={css.settingsUsed}>
+      {!props.tungsten && wireControl && voltControl && (
+        <>
+          <SettingUsed
+            title="Wire"
+            control={wireControl}
+            kind="wireFeed"
+            used={draft.wire}
+            onChange={(used) => change({ wire: used })}
+            error={fields.wireMark ?? fields.wireFeedMPerMin}
+          />
+          <SettingUsed
+            title="Volts"
+            control={voltControl}
+            kind="volts"
+            used={draft.volt}
+            onChange={(used) => change({ volt: used })}
+            error={fields.voltMark ?? fields.volts}
+          />
+        </>
+      )}
+      {props.tungsten && ampControl && (
+        <SettingUsed
+          title="Amps"
+          control={ampControl}
+          kind="amps"
+          used={draft.amp}
+          onChange={(used) => change({ amp: used })}
+          error={fields.ampMark ?? fields.amps}
+        />
+      )}
+    </div>
+  );
+}
+
+const number = (value: number | string) =>
+  value === '' || Number.isNaN(Number(value)) ? null : Number(value);
+
+const marked = (used: Used) => (used.by === 'mark' ? number(used.value) : null);
+const measured = (used: Used) => (used.by === 'measured' ? number(used.value) : null);
+
+/** The settings as the server takes them; numbers without a unit of their own are in the reader's. */
+export function toSettings({ wire, volt, amp }: SettingsDraft, tungsten: boolean, mine: System) {
+  const feed = measured(wire);
+  return {
+    wireMark: tungsten ? null : marked(wire),
+    voltMark: tungsten ? null : marked(volt),
+    ampMark: tungsten ? marked(amp) : null,
+    wireFeedMPerMin: tungsten || feed === null ? null : feed / inUnits(wire.units ?? mine).per('wireFeed'),
+    volts: tungsten ? null : measured(volt),
+    amps: tungsten ? measured(amp) : null,
+  };
+}
+
+/** What a recorded bead was laid with, to be put right. */
+export function fromBead(bead: Schemas['Bead'], mine: System): SettingsDraft {
+  const used = (mark: number | null | undefined, value: number | undefined, units?: System): Used =>
+    mark === null || mark === undefined
+      ? { by: 'measured', value: value ?? '', units }
+      : { by: 'mark', value: mark };
+  const feed = bead.used?.wireFeedMPerMin;
+  const inMine = feed === undefined ? undefined : Number(inUnits(mine).number('wireFeed', feed));
+  return {
+    wire: used(bead.wireMark, inMine, mine),
+    volt: used(bead.voltMark, bead.used?.volts),
+    amp: used(bead.ampMark, bead.amps ?? undefined),
+  };
+}

@@ -1,0 +1,36 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { inRoom } from '../../shared/live/changes';
+import type { ListOptions } from '../../shared/usePages';
+
+/** Who is here. */
+export const peopleQueries = {
+  /** What the sign-in screen knows before anybody has signed in. */
+  welcome: () =>
+    queryOptions({
+      queryKey: ['welcome'],
+      queryFn: ({ signal }) => answer(api.GET('/api/people/welcome', { signal })),
+    }),
+  /** Students by name; those whose names hold what is called, where something is. */
+  students: (called = ''): ListOptions<Schemas['PersonName'], string> => ({
+    queryKey: inRoom('students', called),
+    page: (after, signal) =>
+      answer(
+        api.GET('/api/people/students', {
+          params: { query: { after, called: called || undefined } },
+          signal,
+        }),
+      ),
+  }),
+  instructors: () =>
+    queryOptions({
+      queryKey: inRoom('instructors'),
+      queryFn: ({ signal }) => answer(api.GET('/api/people/instructors', { signal })),
+    }),
+  /** The way the one who is signed in sets. */
+  wayOfSetting: () =>
+    queryOptions({
+      queryKey: ['way-of-setting'],
+      queryFn: ({ signal }) => answer(api.GET('/api/people/me/way-of-setting', { signal })),
+    }),
+};

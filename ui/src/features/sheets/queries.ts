@@ -1,0 +1,50 @@
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { by, inRoom } from '../../shared/live/changes';
+import { everyPage } from '../../shared/usePages';
+
+export type Job = Schemas['JobRequest'];
+
+/** Sheets worked out for a job, and jobs kept under a name. */
+export const sheetQueries = {
+  /** The sheet for a job, for whoever stands at the booth. */
+  sheet: (job: Job, boothId: string, sessionId: string) =>
+    queryOptions({
+      queryKey: inRoom('compute', boothId, sessionId, job),
+      queryFn: ({ signal }) =>
+        answer(api.POST('/api/sheets/compute', { body: { job, boothId, sessionId }, signal })),
+      enabled: (job.thickness ?? '').trim() !== '',
+      placeholderData: keepPreviousData,
+      retry: false,
+      staleTime: 60_000,
+      // What beads teach comes with the next key; a sheet does not move under the hand.
+      meta: { changedBy: by('place', 'machine') },
+    }),
+  /** The same for practice, away from any booth. */
+  atNoBooth: (job: Job) =>
+    queryOptions({
+      queryKey: ['sheet', job],
+      queryFn: ({ signal }) =>
+        answer(api.POST('/api/sheets/compute', { body: { boothId: null, job }, signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+      staleTime: Infinity,
+    }),
+  /** The same job with other wires and in other modes. */
+  alternatives: (job: Job, boothId: string) =>
+    queryOptions({
+      queryKey: inRoom('alternatives', boothId, job),
+      queryFn: ({ signal }) =>
+        answer(api.POST('/api/sheets/alternatives', { body: { job, boothId }, signal })),
+      meta: { changedBy: by('machine') },
+    }),
+  /** Named sheets. */
+  presets: () =>
+    queryOptions({
+      queryKey: ['presets'],
+      queryFn: ({ signal }) =>
+        everyPage<Schemas['Preset'], string>((after) =>
+          answer(api.GET('/api/presets', { params: { query: { after } }, signal })),
+        ),
+    }),
+};

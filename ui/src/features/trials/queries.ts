@@ -1,0 +1,30 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, api } from '../../shared/api/client';
+import { by, inRoom } from '../../shared/live/changes';
+
+/** Trials on a sheet, and sweeps on a machine. */
+export const trialQueries = {
+  /** The trials set on a sheet, newest first. */
+  ofSheet: (sheetId: string) =>
+    queryOptions({
+      queryKey: inRoom('trials', sheetId),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/trials/of-sheet/{sheetId}', { params: { path: { sheetId } }, signal })),
+      meta: { changedBy: by('bead') },
+    }),
+  /** One trial with its beads and what it has shown. */
+  one: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('trial', id),
+      queryFn: ({ signal }) => answer(api.GET('/api/trials/{id}', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('bead') },
+    }),
+  /** The sweeps run on a machine, newest first. */
+  sweeps: (machineId: string) =>
+    queryOptions({
+      queryKey: inRoom('sweeps', machineId),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/sweeps/of-machine/{machineId}', { params: { path: { machineId } }, signal })),
+      meta: { changedBy: by('machine') },
+    }),
+};

@@ -1,0 +1,11 @@
+import { AgreementPanel } from '../features/judging/AgreementPanel';
+import { Page } from '../shared/page/Page';
+import { Tabs } from '../shared/page/Tabs';
+import { studentTabs } from './StudentsPage';
+
+/** How often the judge and the instructors agree. */
+export const AgreementPage = () => (
+  <Page title="How often you agree" aside={<Tabs name="Students" tabs={studentTabs} />}>
+    <AgreementPanel />
+  </Page>
+);

@@ -1,0 +1,123 @@
+import { Button, Switch, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link, Outlet } from 'react-router';
+import { LearnedPanel } from '../features/judging/LearnedPanel';
+import { TolerancesPanel } from '../features/judging/TolerancesPanel';
+import { StandInsPanel } from '../features/listening/StandInsPanel';
+import { HandChoice } from '../features/people/HandChoice';
+import { peopleQueries } from '../features/people/queries';
+import { WayOfSettingPanel } from '../features/people/WayOfSettingPanel';
+import { Choice } from '../shared/Choice';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { Heading, useTitle } from '../shared/page/Page';
+import page from '../shared/page/page.module.css';
+import { Tabs } from '../shared/page/Tabs';
+import { useMe, useSetUnits } from '../shared/useMe';
+import { useSingleKeysOn } from '../shared/useSingleKeys';
+import css from './lists.module.css';
+
+const forInstructors = [
+  { to: '/settings', label: 'How you set', end: true },
+  { to: '/settings/tolerances', label: 'Tolerances' },
+  { to: '/settings/learned', label: 'What the room has taught' },
+  { to: '/settings/devices', label: 'Stand-in devices' },
+  { to: '/settings/people', label: 'People' },
+  { to: '/settings/screen', label: 'This screen' },
+];
+
+/** What is set once: ways of setting, tolerances, devices, people, and this screen. */
+export function SettingsFrame() {
+  const instructor = useMe().data?.role === 'instructor';
+  useTitle('Settings');
+  return (
+    <>
+      <div className={page.head}>
+        <Heading>Settings</Heading>
+      </div>
+      {instructor && <Tabs name="Settings" tabs={forInstructors} />}
+      <Outlet />
+    </>
+  );
+}
+
+export const WayOfSettingPage = () => (
+  <div className={css.narrow}>
+    <WayOfSettingPanel />
+  </div>
+);
+
+export const TolerancesPage = () => (
+  <div className={css.narrow}>
+    <TolerancesPanel />
+  </div>
+);
+
+export const LearnedPage = () => (
+  <div className={css.narrow}>
+    <LearnedPanel />
+  </div>
+);
+
+export const DevicesPage = () => (
+  <div className={css.narrow}>
+    <StandInsPanel />
+  </div>
+);
+
+/** Who teaches here; students have a page of their own. */
+export function PeoplePage() {
+  const instructors = asLoading(useQuery(peopleQueries.instructors()));
+  return (
+    <section className={`panel stack ${css.narrow}`} aria-label="Instructors">
+      <h2>Instructors</h2>
+      <Loaded of={instructors} what="the instructors">
+        {({ items }) => (
+          <ul className="plain-list">
+            {items.map((instructor) => (
+              <li key={instructor.id}>{instructor.name}</li>
+            ))}
+          </ul>
+        )}
+      </Loaded>
+      <p className="quiet">A test weld needs two of them: one who seals it, one who looks again.</p>
+      <div className="row">
+        <Button component={Link} to="/students/add" variant="default">
+          Add a student or an instructor
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+const units = { metric: 'Metric', inch: 'Inch' };
+const lights = { light: 'Light', dark: 'Dark', auto: 'As the device' };
+
+/** How this screen reads and listens. */
+export function ScreenPage() {
+  const me = useMe().data;
+  const setUnits = useSetUnits();
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  const shown = useComputedColorScheme('light');
+  const [single, setSingle] = useSingleKeysOn();
+  if (!me) return null;
+  return (
+    <section className={`panel stack ${css.narrow}`} aria-label="This screen">
+      <h2>This screen</h2>
+      <Choice title="Units" words={units} value={me.units} onChange={(to) => to && setUnits.mutate(to)} />
+      <Choice
+        title={`Light: now ${shown}`}
+        words={lights}
+        value={colorScheme}
+        onChange={(to) => to && setColorScheme(to)}
+      />
+      <Switch
+        label="Single keys act: T, C, U, D, digits for booths. Ctrl K and Ctrl Enter always do."
+        checked={single}
+        onChange={(event) => setSingle(event.currentTarget.checked)}
+      />
+      {me.role === 'student' && (
+        <HandChoice studentId={me.id} title="You hold the torch in" hand={me.hand ?? null} />
+      )}
+    </section>
+  );
+}

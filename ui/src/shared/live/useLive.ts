@@ -1,0 +1,95 @@
+import { type Query, type QueryClient, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { type Notice, touches } from './changes';
+
+// A room full of beads tells many times a second: the first is shown at once, what follows together, ms.
+const pause = 500;
+const untilAgain = 1_500;
+
+/** Brings up what some notices changed: what is in hand first, then the lists. */
+async function bringUp(queries: QueryClient, notices: Notice[]) {
+  const old = queries
+    .getQueryCache()
+    .getAll()
+    .filter((query) => notices.some((notice) => touches(notice, query)));
+  const look = (query: Query) => {
+    const own = notices.filter((notice) => touches(notice, query));
+    const { patch } = query.meta ?? {};
+    const parts =
+      patch && query.isActive() && query.state.data !== undefined
+        ? own.map((one) => patch(one, queries))
+        : [];
+    return parts.length === own.length && parts.every((part) => part !== undefined)
+      ? Promise.all(parts)
+      : queries.invalidateQueries({ queryKey: query.queryKey, exact: true });
+  };
+  await Promise.all(old.filter((query) => query.meta?.atHand).map(look));
+  await Promise.all(old.filter((query) => !query.meta?.atHand).map(look));
+}
+
+/** Listens to the room, and asks again for whatever is on screen and may have changed. Says whether the line is up. */
+export function useLive(): boolean {
+  const queries = useQueryClient();
+  const [up, setUp] = useState(true);
+  useEffect(() => {
+    let told: Notice[] = [];
+    let waiting: ReturnType<typeof setTimeout> | undefined;
+    const show = () => {
+      waiting = undefined;
+      if (told.length === 0) return;
+      const notices = told;
+      told = [];
+      waiting = setTimeout(show, pause);
+      void bringUp(queries, notices);
+    };
+    const hear = (notice: Notice) => {
+      told.push(notice);
+      if (waiting === undefined) show();
+    };
+    const lookAgain = () =>
+      void queries.invalidateQueries({ predicate: (query) => query.meta?.changedBy !== undefined });
+    const leave = listen({ hear, up: setUp, back: lookAgain });
+    return () => {
+      clearTimeout(waiting);
+      leave();
+    };
+  }, [queries]);
+  return up;
+}
+
+/** A line to the server that is taken up again whenever it drops; the first screen does not wait for its code. */
+function listen(on: { hear: (notice: Notice) => void; up: (up: boolean) => void; back: () => void }) {
+  let stopped = false;
+  let stop: (() => void) | undefined;
+  const start = async () => {
+    const { HubConnectionBuilder, LogLevel } = await import('@microsoft/signalr');
+    if (stopped) return;
+    const hub = new HubConnectionBuilder()
+      .withUrl('/live')
+      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => untilAgain })
+      .configureLogging(LogLevel.None)
+      .build();
+    stop = () => void hub.stop();
+    hub.on('changed', on.hear);
+    hub.onreconnecting(() => on.up(false));
+    hub.onreconnected(() => {
+      on.up(true);
+      on.back();
+    });
+    const connect = async (): Promise<void> => {
+      try {
+        await hub.start();
+        on.up(true);
+      } catch {
+        on.up(false);
+        if (!stopped) setTimeout(() => void connect(), untilAgain);
+      }
+    };
+    await connect();
+  };
+  void start();
+  return () => {
+    stopped = true;
+    stop?.();
+  };
+}
