@@ -97,7 +97,7 @@ function MixUps<T extends string>(props: {
   );
   if (names.length === 0) return null;
   return (
-    <div className="scroll-x" role="region" aria-label={`${props.title}, table`} tabIndex={0}>
+    <div className="scroll-x" role="group" aria-label={`${props.title}, table`} tabIndex={0}>
       <table className={css.mixUps} aria-label={props.title}>
         <thead>
           <tr>

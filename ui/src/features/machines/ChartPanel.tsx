@@ -78,7 +78,7 @@ function Compared({ entered, machine }: { entered: Schemas['ComparedChart']; mac
     return <p className="quiet">Needs readings for both controls: the chart is in marks.</p>;
   }
   return (
-    <div className="scroll-x" role="region" aria-label="Chart against rule and beads" tabIndex={0}>
+    <div className="scroll-x" role="group" aria-label="Chart against rule and beads" tabIndex={0}>
       <Table className={css.compared}>
         <Table.Thead>
           <Table.Tr>
