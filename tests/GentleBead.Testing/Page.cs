@@ -84,6 +84,7 @@ public sealed class Page : IDisposable
     /// <summary>Signs out, by the key itself or, on a narrow screen, out of the folded keys.</summary>
     public void SignOut()
     {
+        See("Go to");
         if (!CanClick("Sign out"))
             Click("Units, light, keys, sign out");
         Click("Sign out");

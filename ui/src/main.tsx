@@ -1,16 +1,16 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import './app/mantine.css';
-import '@mantine/notifications/styles.layer.css';
 import './shared/look.css';
 import { MantineProvider } from '@mantine/core';
-import { Notifications } from '@mantine/notifications';
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App';
 import { theme } from './app/theme';
 import { Refused } from './shared/api/client';
 import { expiredKey } from './shared/useMe';
+
+const Notices = lazy(() => import('./app/Notices'));
 
 // A cookie that ran out is asked for again over whatever page it is noticed at.
 const onError = (error: Error) => {
@@ -36,8 +36,10 @@ createRoot(root).render(
   <StrictMode>
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <QueryClientProvider client={queries}>
-        <Notifications position="top-center" />
         <App />
+        <Suspense>
+          <Notices />
+        </Suspense>
       </QueryClientProvider>
     </MantineProvider>
   </StrictMode>,

@@ -1,10 +1,13 @@
-import { BrowserRouter, Route, Routes } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { BrowserRouter } from 'react-router';
 import { SignInPage } from '../pages/SignInPage';
-import { Loaded } from '../shared/Loaded';
-import { useMe } from '../shared/useMe';
-import { instructorRoutes, studentRoutes } from './routes';
-import { Shell } from './Shell';
-import { NotHere } from './NotHere';
+import { Loaded, Waiting } from '../shared/Loaded';
+import { useMe, wasSignedIn } from '../shared/useMe';
+
+const inside = () => import('./Inside');
+const Inside = lazy(inside);
+// Whoever was signed in last time most likely still is: their pages are fetched beside the question who they are.
+if (wasSignedIn()) void inside();
 
 export function App() {
   const me = useMe();
@@ -15,12 +18,9 @@ export function App() {
           person === null ? (
             <SignInPage />
           ) : (
-            <Routes>
-              <Route element={<Shell me={person} />}>
-                {person.role === 'instructor' ? instructorRoutes : studentRoutes}
-                <Route path="*" element={<NotHere />} />
-              </Route>
-            </Routes>
+            <Suspense fallback={<Waiting what="the page" again={() => window.location.reload()} />}>
+              <Inside me={person} />
+            </Suspense>
           )
         }
       </Loaded>

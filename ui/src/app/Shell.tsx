@@ -7,20 +7,22 @@ import type { Schemas } from '../shared/api/client';
 import { useLive } from '../shared/live/useLive';
 import { LoadTrouble, Waiting } from '../shared/Loaded';
 import page from '../shared/page/page.module.css';
+import { useExpired } from '../shared/useMe';
 import { useSingleKeys } from '../shared/useSingleKeys';
 import { Guard } from './Guard';
-import { SignInAgain } from './SignInAgain';
 import css from './shell.module.css';
 import { Top } from './Top';
 import { useCommands } from './useCommands';
 
+const SignInAgain = lazy(() => import('./SignInAgain'));
 const Palette = lazy(() => import('./Palette'));
 const Keys = lazy(() => import('./KeysDialog'));
 const Calculators = lazy(() => import('../features/calculators/Calculators'));
 
 /** The frame around every screen: name, ways, keys, palette, line to the server. */
-export function Shell({ me }: { me: Schemas['Person'] }) {
+export default function Shell({ me }: { me: Schemas['Person'] }) {
   const live = useLive();
+  const expired = useExpired();
   const navigate = useNavigate();
   const [help, { open: openHelp, close: closeHelp }] = useDisclosure(false);
   const [calculating, { open: openCalculators, close: closeCalculators }] = useDisclosure(false);
@@ -67,7 +69,7 @@ export function Shell({ me }: { me: Schemas['Person'] }) {
           {calculating && <Calculators onClose={closeCalculators} />}
         </Suspense>
       </SheetAtHand>
-      <SignInAgain me={me} />
+      <Suspense>{expired && <SignInAgain me={me} />}</Suspense>
     </>
   );
 }

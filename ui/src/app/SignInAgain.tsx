@@ -1,14 +1,13 @@
 import { Button, Modal, PasswordInput, TextInput } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../shared/api/client';
-import { expiredKey, useExpired } from '../shared/useMe';
+import { expiredKey } from '../shared/useMe';
 import { Trouble } from '../shared/Trouble';
 import { useEntry } from '../shared/useEntry';
 
 /** A sign-in that ran out is taken up over the page: what was being typed stays where it is. */
-export function SignInAgain({ me }: { me: Schemas['Person'] }) {
+export default function SignInAgain({ me }: { me: Schemas['Person'] }) {
   const queries = useQueryClient();
-  const expired = useExpired();
   const { form, pending, submit, trouble } = useEntry(
     { login: '', password: '' },
     (body) => answer(api.POST('/api/people/sign-in', { body })),
@@ -25,7 +24,7 @@ export function SignInAgain({ me }: { me: Schemas['Person'] }) {
   );
   return (
     <Modal
-      opened={expired}
+      opened
       onClose={() => queries.setQueryData(['me'], null)}
       title="Your sign-in has run out"
       closeOnClickOutside={false}

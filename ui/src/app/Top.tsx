@@ -1,12 +1,14 @@
-import { Button, Popover } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
-import { IconCalculator, IconCommand, IconDots, IconMoon, IconSun } from '@tabler/icons-react';
-import type { CSSProperties, ReactNode } from 'react';
+import { IconCalculator, IconCommand, IconMoon, IconSun } from '@tabler/icons-react';
+import { type CSSProperties, lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { instructorNav, studentNav } from './nav';
 import css from './shell.module.css';
 import type { Commands } from './useCommands';
+
+const Folded = lazy(() => import('./Folded'));
 
 // A booth and a session belong to today, a bead and a test weld to whoever laid them.
 const under: Record<string, string> = {
@@ -63,24 +65,9 @@ export function Top(props: { me: Schemas['Person']; commands: Commands; onGoTo: 
         >
           <IconCalculator size={20} aria-hidden="true" />
         </Button>
-        {wide ? rest : <Folded>{rest}</Folded>}
+        <Suspense>{wide ? rest : <Folded>{rest}</Folded>}</Suspense>
       </div>
     </header>
-  );
-}
-
-function Folded({ children }: { children: ReactNode }) {
-  return (
-    <Popover position="bottom-end" trapFocus returnFocus>
-      <Popover.Target>
-        <Button variant="subtle" className={css.quick} aria-label="Units, light, keys, sign out">
-          <IconDots size={20} aria-hidden="true" />
-        </Button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <div className={css.more}>{children}</div>
-      </Popover.Dropdown>
-    </Popover>
   );
 }
 

@@ -1,13 +1,4 @@
-import {
-  Button,
-  Checkbox,
-  createTheme,
-  Loader,
-  type MantineColorsTuple,
-  Modal,
-  NumberInput,
-  Select,
-} from '@mantine/core';
+import { createTheme, type MantineColorsTuple } from '@mantine/core';
 
 /** The one accent: the blue-green of a quench bath. */
 const bath: MantineColorsTuple = [
@@ -26,7 +17,7 @@ const bath: MantineColorsTuple = [
 const fontFamily = "'Atkinson Hyperlegible Next Variable', 'DejaVu Sans', sans-serif";
 const md = { defaultProps: { size: 'md' as const } };
 
-/** Sizes, words and ways that every component begins with. What md measures, for gloves, stands in look.css. */
+/** Sizes, words and ways that every component begins with, by name: none is fetched for it. What md measures, for gloves, stands in look.css. */
 export const theme = createTheme({
   fontFamily,
   headings: { fontFamily },
@@ -36,32 +27,32 @@ export const theme = createTheme({
   defaultRadius: 3,
   respectReducedMotion: true,
   components: {
-    Button: Button.extend(md),
-    Checkbox: Checkbox.extend({ defaultProps: { size: 'lg' } }),
-    Loader: Loader.extend({ defaultProps: { m: 'xl' } }),
+    Button: md,
+    Checkbox: { defaultProps: { size: 'lg' } },
+    Loader: { defaultProps: { m: 'xl' } },
     Input: md,
     InputWrapper: md,
     TextInput: md,
     PasswordInput: md,
     Textarea: md,
     Switch: md,
-    Select: Select.extend({ defaultProps: { size: 'md', allowDeselect: false } }),
+    Select: { defaultProps: { size: 'md', allowDeselect: false } },
     // Numbers are typed with a point or a comma, whatever the keyboard.
-    NumberInput: NumberInput.extend({
+    NumberInput: {
       defaultProps: {
         size: 'md',
         hideControls: true,
         decimalSeparator: '.',
         allowedDecimalSeparators: ['.', ','],
       },
-    }),
+    },
     // Its cross carries no word of its own, and its head is no second head of the page.
-    Modal: Modal.extend({
+    Modal: {
       defaultProps: {
         closeButtonProps: { 'aria-label': 'Close' },
         attributes: { header: { role: 'none' } },
       },
-    }),
+    },
   },
   fontSizes: { xs: '14px', sm: '15px', md: '17px', lg: '19px', xl: '22px' },
 });

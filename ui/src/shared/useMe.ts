@@ -11,15 +11,26 @@ export const useExpired = () =>
     staleTime: Number.POSITIVE_INFINITY,
   }).data;
 
+const signedInKey = 'signed-in';
+
+/** Whether somebody was signed in here when last asked; no more than a hint. */
+export const wasSignedIn = () => window.localStorage.getItem(signedInKey) === 'yes';
+
+const rememberSignedIn = (yes: boolean) =>
+  yes ? window.localStorage.setItem(signedInKey, 'yes') : window.localStorage.removeItem(signedInKey);
+
 /** Whoever is signed in; null when nobody is. */
 export const useMe = () =>
   useQuery({
     queryKey: ['me'],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/people/me', { signal })).catch((refused: unknown) => {
+    queryFn: async ({ signal }) => {
+      const me = await answer(api.GET('/api/people/me', { signal })).catch((refused: unknown) => {
         if (refused instanceof Refused && refused.status === 401) return null;
         throw refused;
-      }),
+      });
+      rememberSignedIn(me !== null);
+      return me;
+    },
     staleTime: Number.POSITIVE_INFINITY,
     // Its own trouble is told in somebody's units too: who reads it does not ask again.
     retryOnMount: false,
