@@ -13,7 +13,7 @@ import { CaptureForm } from '../features/beads/CaptureForm';
 import { asMarks, CouponPlate } from '../features/beads/CouponPlate';
 import { useBeadFile } from '../features/beads/useBeads';
 import { useEarlier } from '../features/beads/useEarlier';
-import css from '../features/beads/capture.module.css';
+import css from './bench.module.css';
 
 /** Record a bead, read its verdict, record the next. */
 export function BenchPage() {
@@ -55,7 +55,7 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
       {file.isError && <Trouble error={file.error} again={() => file.refetch()} />}
       {other !== undefined && file.isPending && <Loader aria-label="Loading the bead" />}
       {shown && (
-        <section className="panel bench-verdict" aria-label="Verdict" aria-live="polite">
+        <section className={`panel ${css.verdict}`} aria-label="Verdict" aria-live="polite">
           <VerdictSummary
             number={shown.number}
             judgement={shown.judgement}
@@ -73,7 +73,7 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
           setRecorded(bead.id);
         }}
       />
-      <div className="stack bench-rest">
+      <div className={`stack ${css.rest}`}>
         {shown && (
           <BeadDetail
             key={shown.id}
