@@ -17,7 +17,10 @@ const bath: MantineColorsTuple = [
 const fontFamily = "'Atkinson Hyperlegible Next Variable', 'DejaVu Sans', sans-serif";
 const md = { defaultProps: { size: 'md' as const } };
 
-/** Sizes, words and ways that every component begins with, by name: none is fetched for it. What md measures, for gloves, stands in look.css. */
+/**
+ * Sizes, words and ways that every component begins with, by name: none is fetched for it. What md measures, for gloves, stands in
+ * look.css.
+ */
 export const theme = createTheme({
   fontFamily,
   headings: { fontFamily },

@@ -1,7 +1,7 @@
 import { line } from 'd3-shape';
 import type { Schemas } from '../../shared/api/client';
 import { bandPath } from '../../shared/plane/band';
-import { Plane } from '../../shared/plane/Plane';
+import { type Places, Plane } from '../../shared/plane/Plane';
 import css from '../../shared/plane/plane.module.css';
 import { useUnits } from '../../shared/units';
 import { verdicts } from '../../shared/words';
@@ -32,10 +32,7 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
         <>
           <path className={css.band} d={bandPath(pair.band, places)} />
           {learned && <path className={css.learnedBand} d={bandPath(pair.learnedBand, places)} />}
-          <path
-            className={css.target}
-            d={`M${places.x(pair.wireFeedMPerMin)},${places.box.top}V${places.box.bottom}M${places.box.left},${places.y(pair.volts.aimVolts)}H${places.box.right}`}
-          />
+          <path className={css.target} d={cross(places, pair)} />
         </>
       )}
     >
@@ -65,6 +62,10 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
     </Plane>
   );
 }
+
+/** Where the sheet's wire and volts meet. */
+const cross = ({ x, y, box }: Places, pair: Schemas['PairSettings']) =>
+  `M${x(pair.wireFeedMPerMin)},${box.top}V${box.bottom}M${box.left},${y(pair.volts.aimVolts)}H${box.right}`;
 
 /** The picture in words, with its values. */
 function useTells(pair: Schemas['PairSettings'], beads: Mark[]): string {
