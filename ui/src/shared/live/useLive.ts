@@ -5,6 +5,7 @@ import { type Notice, touches } from './changes';
 // A room full of beads tells many times a second: the first is shown at once, what follows together, ms.
 const pause = 500;
 const untilAgain = 1_500;
+const fewPlaces = 3;
 
 /** Brings up what some notices changed: what is in hand first, then the lists. */
 async function bringUp(queries: QueryClient, notices: Notice[]) {
@@ -15,11 +16,13 @@ async function bringUp(queries: QueryClient, notices: Notice[]) {
   const look = (query: Query) => {
     const own = notices.filter((notice) => touches(notice, query));
     const { patch } = query.meta ?? {};
+    // One call for each place; past a few of them the whole is one call again.
+    const places = [...new Map(own.map((one) => [`${one.kind} ${one.boothId}`, one])).values()];
     const parts =
-      patch && query.isActive() && query.state.data !== undefined
-        ? own.map((one) => patch(one, queries))
+      patch && places.length <= fewPlaces && query.isActive() && query.state.data !== undefined
+        ? places.map((one) => patch(one, queries))
         : [];
-    return parts.length === own.length && parts.every((part) => part !== undefined)
+    return parts.length > 0 && parts.every((part) => part !== undefined)
       ? Promise.all(parts)
       : queries.invalidateQueries({ queryKey: query.queryKey, exact: true });
   };
@@ -87,7 +90,13 @@ function listen(on: { hear: (notice: Notice) => void; up: (up: boolean) => void;
     };
     await connect();
   };
-  void start();
+  const begin = () =>
+    void start().catch(() => {
+      // Its code did not come: no network is no line either.
+      on.up(false);
+      if (!stopped) setTimeout(begin, untilAgain);
+    });
+  begin();
   return () => {
     stopped = true;
     stop?.();
