@@ -5,8 +5,31 @@ import { compression } from 'vite-plugin-compression2';
 // In development the server runs beside, started by ./start.
 const server = 'http://127.0.0.1:5170';
 
+// Few files for a first page: what each kind of page begins with comes in one.
+const either = /use-uncontrolled|use-id|useTitle/;
+const form = /components\/(Input|InputBase|TextInput|CloseButton)\/|@mantine\/form|uuid|newId|useEntry/;
+const frame =
+  /use-(hotkeys|disclosure|window-event)|color-scheme|create-storage|noop|src\/app|useSingle|sheetAtHand|booths\.module/;
+const page =
+  /react-router|@tabler|src\/(shared\/(page\/[A-Z]|words|units|joint)|features\/(sessions|judging|sheets\/Job))/;
+
 export default defineConfig({
   // Packed once, when built; the server sends what the browser takes.
   plugins: [react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 600 })],
+  build: {
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'base', tags: ['$initial'], priority: 2 },
+            { name: 'either', test: either, priority: 2 },
+            { name: 'form', test: form, minShareCount: 8, priority: 1 },
+            { name: 'page', test: page, minShareCount: 8 },
+            { name: 'frame', test: frame, minShareCount: 2 },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { '/api': server, '/live': { target: server, ws: true } } },
 });

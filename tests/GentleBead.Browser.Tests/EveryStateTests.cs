@@ -6,8 +6,11 @@ namespace GentleBead.Browser.Tests;
 /// <summary>Whatever a page asks for can fail, be forbidden, be gone or find no network: each time there are words and a way on.</summary>
 public class EveryStateTests(DemoServer demo)
 {
-    // Answers in place of the server for one address: a status, or no answer at all. What was asked is noted.
+    // Answers in place of the server for one address: a status, no answer, no network, or an answer that does not come. What was
+    // asked is noted. What is said after ten seconds is said at once, so that the test need not wait for it.
     private const string Breaker = """
+        const later = window.setTimeout;
+        window.setTimeout = (act, ms, ...rest) => later(act, ms === 10000 ? 100 : ms, ...rest);
         const real = window.fetch;
         window.asked = [];
         window.fetch = async (input, init) => {
@@ -17,7 +20,9 @@ public class EveryStateTests(DemoServer demo)
             window.asked.push(pathname);
             const broken = JSON.parse(localStorage.getItem('broken') ?? 'null');
             if (broken?.path === pathname) {
-              if (broken.status === 0) throw new TypeError('Failed to fetch');
+              if (broken.status === -2) return new Promise(() => {});
+              if (broken.status === -1) Object.defineProperty(navigator, 'onLine', { get: () => false });
+              if (broken.status <= 0) throw new TypeError('Failed to fetch');
               return new Response('{}', { status: broken.status, headers: { 'content-type': 'application/problem+json' } });
             }
           }
@@ -32,6 +37,8 @@ public class EveryStateTests(DemoServer demo)
         (404, "is not here"),
         (410, "is gone"),
         (0, "does not answer"),
+        (-1, "There is no network here"),
+        (-2, "Still waiting for"),
     ];
 
     [Fact]
@@ -85,7 +92,7 @@ public class EveryStateTests(DemoServer demo)
         Assert.True(silent.Count == 0, string.Join("\n", silent));
     }
 
-    // An alert with the words, and a key or link to go on by.
+    // What is announced, with the words, and a key or link to go on by.
     private static bool Says(Page page, string words)
     {
         try
@@ -94,7 +101,7 @@ public class EveryStateTests(DemoServer demo)
                 () =>
                     page.Run<bool>(
                         """
-                        return [...document.querySelectorAll('[role=alert]')].some((one) =>
+                        return [...document.querySelectorAll('[role=alert], [role=status]')].some((one) =>
                           one.innerText.includes(arguments[0]) && one.querySelector('button, a') !== null)
                         """,
                         words

@@ -189,6 +189,16 @@ public class PracticeTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Stop at", startsWith: true);
         page.See("Even crackle, about");
         Page.Until(() => page.Has("[aria-label=Recordings] audio"), "the timeline");
+        // Its pitches are drawn beside its outline; what could not be fetched is taken away.
+        Page.Until(
+            () =>
+                page.RunAsync<bool>(
+                    "const done = arguments[arguments.length - 1]; const drawn = document.querySelector('[aria-label=Recordings] image'); "
+                        + "const picture = new Image(); picture.onload = () => done(picture.naturalHeight === 64); "
+                        + "picture.onerror = () => done(false); picture.src = drawn?.href.baseVal ?? ''"
+                ),
+            "the pitches"
+        );
         page.See("The recording bears it out");
         // A tap plays from there, and what is served is what was heard.
         Assert.True(

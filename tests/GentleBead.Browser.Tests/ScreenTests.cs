@@ -191,8 +191,7 @@ public class ScreenTests(DemoServer demo)
         page.Type("Session", "First evening");
         page.Click("Start today's session");
         page.See("First evening");
-        page.Type("Who stands at booth 1", "Bo");
-        page.Click("Bo");
+        page.Stand("Bo", booth: 1);
         page.Click("Sheet", within: "Booth 1");
         page.Type("Plate thickness", "3.2");
         page.Click("Give to Bo");

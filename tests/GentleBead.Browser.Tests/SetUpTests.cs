@@ -46,7 +46,7 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
 
         // 280 in/min is 5.6 on this knob; 20 V is 6.
         page.Open("/");
-        page.Choose("Who stands at booth 5", "Petra Lund");
+        page.Stand("Petra Lund", booth: 5);
         page.Click("Sheet", within: "Booth 5");
         page.Type("Plate thickness", "1/8");
         page.See("It should sound");

@@ -62,7 +62,7 @@ public class ShopTests
         using var other = new Page(server.Address).StepInAs("Petra Lund");
         other.See("You stand at no booth yet");
         page.See("At no booth: Odell Marsh, Petra Lund");
-        page.Choose("Who stands at booth 4", "Petra Lund");
+        page.Stand("Petra Lund", booth: 4);
         page.See("At no booth: Jun Castellan, Odell Marsh");
         other.See("You stand at booth 4");
         // Her newest sheet is an earlier evening's; the booth waits for tonight's.

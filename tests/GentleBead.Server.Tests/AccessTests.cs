@@ -16,6 +16,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/health/live",
         "/health/ready",
         "/api/people/welcome",
+        "/api/people/me",
         "/api/people/sign-in",
         "/api/people/first-instructor",
         "/api/{**rest}",
@@ -26,7 +27,6 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
     private static readonly string[] OpenToStudents =
     [
         "/api/people/sign-out",
-        "/api/people/me",
         "/api/people/me/units",
         "/api/people/me/way-of-setting",
         "/api/people/students/{id:guid}/hand",
@@ -57,6 +57,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/sheets/{id:guid}/beads",
         "/api/arc/run",
         "/api/recordings/{recordingId:guid}/file",
+        "/api/recordings/{recordingId:guid}/spectrogram",
         "/api/listening/live",
         "/api/drills/{id:guid}/{kind}",
         "/api/drills/{id:guid}/sound",

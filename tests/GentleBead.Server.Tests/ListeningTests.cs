@@ -224,10 +224,17 @@ public class ListeningTests(DemoRoom room) : IClassFixture<DemoRoom>
         var students = new[] { "ilsa", "teodor", "wynn", "jun", "petra" };
         var answers = new List<HttpStatusCode>();
         foreach (var login in students)
-            answers.Add((await (await room.SignInAsync(login)).GetAsync($"/api/recordings/{recording.Id}/file")).StatusCode);
-        // Whose bead it is hears it, the others do not.
-        Assert.Equal(1, answers.Count(status => status == HttpStatusCode.OK));
-        Assert.Equal(4, answers.Count(status => status == HttpStatusCode.NotFound));
+        foreach (var what in new[] { "file", "spectrogram" })
+            answers.Add((await (await room.SignInAsync(login)).GetAsync($"/api/recordings/{recording.Id}/{what}")).StatusCode);
+        // Whose bead it is hears and sees it, the others do not.
+        Assert.Equal(2, answers.Count(status => status == HttpStatusCode.OK));
+        Assert.Equal(8, answers.Count(status => status == HttpStatusCode.NotFound));
+        var drawn = await maren.GetAsync($"/api/recordings/{recording.Id}/spectrogram");
+        Assert.Equal("image/png", drawn.Content.Headers.ContentType!.MediaType);
+        // The signature of a PNG (ISO/IEC 15948), and how high it is: 64 pitches.
+        var png = await drawn.Content.ReadAsByteArrayAsync();
+        Assert.Equal([0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A], png[..8]);
+        Assert.Equal([0, 0, 0, 64], png[20..24]);
     }
 
     [Fact]

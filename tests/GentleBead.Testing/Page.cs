@@ -91,6 +91,15 @@ public sealed class Page : IDisposable
         See("Login");
     }
 
+    /// <summary>Says who stands at a booth tonight.</summary>
+    public void Stand(string student, int booth)
+    {
+        var who = $"Who stands at booth {booth}";
+        Click(who, startsWith: true);
+        Type(who, student);
+        Click(student);
+    }
+
     /// <summary>Asks a number of a sheet for its reason.</summary>
     public void Why(string number)
     {

@@ -3,14 +3,16 @@ import './app/mantine.css';
 import './shared/look.css';
 import { MantineProvider } from '@mantine/core';
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense } from 'react';
+import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App';
+import { insideCode, signInCode } from './app/code';
+import { Notices } from './app/Notices';
 import { theme } from './app/theme';
+import { peopleQueries } from './features/people/queries';
+import { benchQueries } from './features/sessions/queries';
 import { Refused } from './shared/api/client';
-import { expiredKey } from './shared/useMe';
-
-const Notices = lazy(() => import('./app/Notices'));
+import { expiredKey, me, wasSignedIn } from './shared/useMe';
 
 // A cookie that ran out is asked for again over whatever page it is noticed at.
 const onError = (error: Error) => {
@@ -30,16 +32,28 @@ const queries: QueryClient = new QueryClient({
   },
 });
 
+// What the first page cannot do without is asked for before it is drawn. Whoever was signed in last time most likely still is.
+const before = wasSignedIn();
+const ahead: Promise<unknown>[] = [
+  queries.query(me()),
+  ...(before === 'instructor' && window.location.pathname === '/'
+    ? [queries.query(benchQueries.tonight())]
+    : []),
+  ...(before === null
+    ? [queries.query(signInCode), queries.query(peopleQueries.welcome())]
+    : [queries.query(insideCode)]),
+];
+// What fails here is asked for again by whoever shows it.
+void Promise.allSettled(ahead);
+
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 createRoot(root).render(
   <StrictMode>
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <QueryClientProvider client={queries}>
-        <App />
-        <Suspense>
-          <Notices />
-        </Suspense>
+        <App signedInBefore={before !== null} />
+        <Notices />
       </QueryClientProvider>
     </MantineProvider>
   </StrictMode>,

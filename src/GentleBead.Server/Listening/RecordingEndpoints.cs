@@ -36,6 +36,9 @@ public static class RecordingEndpoints
             .Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
         api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
+        api.MapGet("/recordings/{recordingId:guid}/spectrogram", SpectrogramAsync)
+            .RequireAuthorization(Access.SignedIn)
+            .Produces(StatusCodes.Status200OK, contentType: "image/png");
         api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
         api.MapGet(
                 "/booths/{id:guid}/stand-ins",
@@ -170,14 +173,8 @@ public static class RecordingEndpoints
         CancellationToken cancel
     )
     {
-        if (
-            await recordings.StudentOfAsync(recordingId, cancel) is not { } studentId
-            || !user.MaySee(studentId)
-            || await recordings.FindAsync(recordingId, cancel) is not { } recording
-        )
-        {
+        if (await SeenByAsync(user, recordingId, recordings, cancel) is not { } recording)
             return TypedResults.NotFound();
-        }
         // A recording never changes under its id.
         response.Headers.CacheControl = "private, max-age=86400";
         var log = recording.Finding.Kind == RecordingKind.Log;
@@ -188,6 +185,37 @@ public static class RecordingEndpoints
             enableRangeProcessing: true
         );
     }
+
+    private static async Task<Results<FileContentHttpResult, NotFound>> SpectrogramAsync(
+        Guid recordingId,
+        ClaimsPrincipal user,
+        HttpResponse response,
+        RecordingStore recordings,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
+    {
+        if (await SeenByAsync(user, recordingId, recordings, cancel) is not { Finding.Kind: RecordingKind.Sound } recording)
+            return TypedResults.NotFound();
+        var bytes = new byte[recording.Length];
+        await new RecordingStream(recordings, recording).ReadExactlyAsync(bytes, cancel);
+        var picture = await heavy.RunAsync(user.Id(), () => SpectrogramPicture.Of(Spectrogram.Of(WavFile.Read(bytes))), cancel);
+        if (picture is null)
+            return TypedResults.NotFound();
+        response.Headers.CacheControl = "private, max-age=86400";
+        return TypedResults.File(picture, "image/png");
+    }
+
+    // A recording that is not withdrawn, for whoever may see its bead.
+    private static async Task<Recording?> SeenByAsync(
+        ClaimsPrincipal user,
+        Guid recordingId,
+        RecordingStore recordings,
+        CancellationToken cancel
+    ) =>
+        await recordings.StudentOfAsync(recordingId, cancel) is { } studentId && user.MaySee(studentId)
+            ? await recordings.FindAsync(recordingId, cancel)
+            : null;
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
         Guid recordingId,

@@ -53,7 +53,7 @@ public static class PeopleEndpoints
             .RequireRateLimiting(SignInLimit)
             .ProducesTold(StatusCodes.Status409Conflict);
         people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
-        people.MapGet("/me", MeAsync).RequireAuthorization(Access.SignedIn);
+        people.MapGet("/me", MeAsync).AllowAnonymous();
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/students/{id:guid}/hand", SetHandAsync).RequireAuthorization(Access.SignedIn);
         people
@@ -157,11 +157,11 @@ public static class PeopleEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Ok<Person>, UnauthorizedHttpResult>> MeAsync(
-        ClaimsPrincipal user,
-        PeopleStore store,
-        CancellationToken cancel
-    ) => await store.FindAsync(user.Id(), cancel) is { } person ? TypedResults.Ok(person) : TypedResults.Unauthorized();
+    // Nobody is an answer too: every first page asks this.
+    private static async Task<Results<Ok<Person>, NoContent>> MeAsync(ClaimsPrincipal user, PeopleStore store, CancellationToken cancel) =>
+        user.Identity is { IsAuthenticated: true } && await store.FindAsync(user.Id(), cancel) is { } person
+            ? TypedResults.Ok(person)
+            : TypedResults.NoContent();
 
     private static async Task<NoContent> SetUnitsAsync(
         UnitsChoice choice,

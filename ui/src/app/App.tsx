@@ -1,29 +1,28 @@
-import { lazy, Suspense } from 'react';
-import { BrowserRouter } from 'react-router';
-import { SignInPage } from '../pages/SignInPage';
-import { Loaded, Waiting } from '../shared/Loaded';
-import { useMe, wasSignedIn } from '../shared/useMe';
+import { useQuery } from '@tanstack/react-query';
+import { asLoading, Loaded } from '../shared/Loaded';
+import { useMe } from '../shared/useMe';
+import { insideCode, signInCode } from './code';
 
-const inside = () => import('./Inside');
-const Inside = lazy(inside);
-// Whoever was signed in last time most likely still is: their pages are fetched beside the question who they are.
-if (wasSignedIn()) void inside();
-
-export function App() {
+/** The way in, or whoever's pages are behind it. */
+export function App({ signedInBefore }: { signedInBefore: boolean }) {
   const me = useMe();
+  // Nobody was here before: the way in is shown while that is being asked.
+  const person = me.isPending && !signedInBefore ? null : me.data;
+  const wayIn = useQuery({ ...signInCode, enabled: person === null });
+  const inside = useQuery({ ...insideCode, enabled: Boolean(person) });
   return (
-    <BrowserRouter>
-      <Loaded of={{ data: me.data, error: me.error, again: () => void me.refetch() }} what="who is signed in">
-        {(person) =>
-          person === null ? (
-            <SignInPage />
-          ) : (
-            <Suspense fallback={<Waiting what="the page" again={() => window.location.reload()} />}>
-              <Inside me={person} />
-            </Suspense>
-          )
-        }
-      </Loaded>
-    </BrowserRouter>
+    <Loaded of={{ data: person, error: me.error, again: () => void me.refetch() }} what="who is signed in">
+      {(person) =>
+        person === null ? (
+          <Loaded of={asLoading(wayIn)} what="the sign-in">
+            {({ SignInPage }) => <SignInPage />}
+          </Loaded>
+        ) : (
+          <Loaded of={asLoading(inside)} what="the page">
+            {({ Inside }) => <Inside me={person} />}
+          </Loaded>
+        )
+      }
+    </Loaded>
   );
 }

@@ -1,17 +1,19 @@
-import { Route, Routes } from 'react-router';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { NotHere } from './NotHere';
 import { instructorRoutes, studentRoutes } from './routes';
 import Shell from './Shell';
 
 /** Everything behind the sign-in. */
-export default function Inside({ me }: { me: Schemas['Person'] }) {
+export function Inside({ me }: { me: Schemas['Person'] }) {
   return (
-    <Routes>
-      <Route element={<Shell me={me} />}>
-        {me.role === 'instructor' ? instructorRoutes : studentRoutes}
-        <Route path="*" element={<NotHere />} />
-      </Route>
-    </Routes>
+    <BrowserRouter>
+      <Routes>
+        <Route element={<Shell me={me} />}>
+          {me.role === 'instructor' ? instructorRoutes : studentRoutes}
+          <Route path="*" element={<NotHere />} />
+        </Route>
+      </Routes>
+    </BrowserRouter>
   );
 }

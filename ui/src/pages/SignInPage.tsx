@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { peopleQueries } from '../features/people/queries';
 import { asLoading, Loaded } from '../shared/Loaded';
-import { useTitle } from '../shared/page/Page';
+import { useTitle } from '../shared/page/useTitle';
 import { Trouble } from '../shared/Trouble';
 import { useEntry } from '../shared/useEntry';
 import css from './signIn.module.css';

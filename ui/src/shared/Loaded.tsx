@@ -1,6 +1,5 @@
 import { Button, Loader } from '@mantine/core';
 import { type ReactNode, useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { Refused } from './api/client';
 import { Trouble } from './Trouble';
 
@@ -50,7 +49,7 @@ export function Loaded<T>(props: { of: Loading<T>; what: string; children: (data
   return (
     <div className="panel empty" role="alert">
       <p>{told(props.what)}</p>
-      <Button component={Link} to="/" size="lg">
+      <Button component="a" href="/" size="lg">
         Back to the start
       </Button>
     </div>
@@ -59,11 +58,14 @@ export function Loaded<T>(props: { of: Loading<T>; what: string; children: (data
 
 /** Where a part of a page fills itself from the server: nothing while that goes well, words and a way on where it does not. */
 export function LoadTrouble(props: {
-  of: { data: unknown; error: unknown; refetch: () => unknown };
+  of: { data: unknown; error: unknown; refetch: () => unknown; isFetching: boolean };
   what: string;
 }) {
-  const { data, error, refetch } = props.of;
-  if (data !== undefined || error === null || error === undefined) return null;
+  const { data, error, refetch, isFetching } = props.of;
+  if (data !== undefined) return null;
+  if (error === null || error === undefined) {
+    return isFetching ? <Waiting what={props.what} again={() => void refetch()} quiet /> : null;
+  }
   return (
     <Loaded of={{ data: undefined, error, again: () => void refetch() }} what={props.what}>
       {() => null}
@@ -80,13 +82,14 @@ const Old = ({ again }: { again: () => void }) => (
   </div>
 );
 
-/** What is still coming; after a while with words and a way on. */
-export function Waiting({ what, again }: { what: string; again: () => void }) {
+/** What is still coming; after a while with words and a way on. A quiet one shows nothing before that. */
+export function Waiting({ what, again, quiet }: { what: string; again: () => void; quiet?: boolean }) {
   const [long, setLong] = useState(false);
   useEffect(() => {
     const wait = setTimeout(() => setLong(true), slow);
     return () => clearTimeout(wait);
   }, []);
+  if (!long && quiet) return null;
   if (!long) return <Loader role="status" aria-label={`Loading ${what}`} />;
   return (
     <div className="trouble" role="status">

@@ -1,10 +1,22 @@
 import { Button, Group } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import type { NotificationData } from '@mantine/notifications';
 import { Line } from './words/useSay';
 
+type Store = typeof import('@mantine/notifications').notifications;
+
+/** What calls up the place where notices appear. */
+export const noticeCalled = 'gentle-bead:notice';
+
+// Most pages never say anything here: the code comes with the first notice.
+async function show(notice: (store: Store) => NotificationData) {
+  window.dispatchEvent(new Event(noticeCalled));
+  const { notifications } = await import('@mantine/notifications');
+  notifications.show(notice(notifications));
+}
+
 /** Says what was done, with a way back for a while. */
-export function offerUndo(id: string, message: string, undo: () => void) {
-  notifications.show({
+export const offerUndo = (id: string, message: string, undo: () => void) =>
+  void show((store) => ({
     id,
     autoClose: 15_000,
     message: (
@@ -13,7 +25,7 @@ export function offerUndo(id: string, message: string, undo: () => void) {
         <Button
           variant="default"
           onClick={() => {
-            notifications.hide(id);
+            store.hide(id);
             undo();
           }}
         >
@@ -21,12 +33,8 @@ export function offerUndo(id: string, message: string, undo: () => void) {
         </Button>
       </Group>
     ),
-  });
-}
+  }));
 
 /** Says why something that has no field of its own did not go through. */
 export const tellTrouble = (error: unknown) =>
-  notifications.show({
-    color: 'red',
-    message: <Line error={error} />,
-  });
+  void show(() => ({ color: 'red', message: <Line error={error} /> }));

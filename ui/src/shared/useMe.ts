@@ -1,5 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answer, api, Refused, type Schemas } from './api/client';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answer, api, type Schemas } from './api/client';
 
 /** Whether the sign-in of whoever is here has run out. */
 export const expiredKey = ['expired'];
@@ -13,28 +13,31 @@ export const useExpired = () =>
 
 const signedInKey = 'signed-in';
 
-/** Whether somebody was signed in here when last asked; no more than a hint. */
-export const wasSignedIn = () => window.localStorage.getItem(signedInKey) === 'yes';
+/** The role of whoever was signed in here when last asked; no more than a hint. */
+export const wasSignedIn = () => window.localStorage.getItem(signedInKey);
 
-const rememberSignedIn = (yes: boolean) =>
-  yes ? window.localStorage.setItem(signedInKey, 'yes') : window.localStorage.removeItem(signedInKey);
+function rememberSignedIn(me: Schemas['Person'] | null) {
+  if (me) window.localStorage.setItem(signedInKey, me.role);
+  else window.localStorage.removeItem(signedInKey);
+}
 
-/** Whoever is signed in; null when nobody is. */
-export const useMe = () =>
-  useQuery({
+/** Who is signed in; null when nobody is. */
+export const me = () =>
+  queryOptions({
     queryKey: ['me'],
     queryFn: async ({ signal }) => {
-      const me = await answer(api.GET('/api/people/me', { signal })).catch((refused: unknown) => {
-        if (refused instanceof Refused && refused.status === 401) return null;
-        throw refused;
-      });
-      rememberSignedIn(me !== null);
-      return me;
+      const person =
+        (await answer<Schemas['Person'] | undefined>(api.GET('/api/people/me', { signal }))) ?? null;
+      rememberSignedIn(person);
+      return person;
     },
     staleTime: Number.POSITIVE_INFINITY,
     // Its own trouble is told in somebody's units too: who reads it does not ask again.
     retryOnMount: false,
   });
+
+/** Whoever is signed in; null when nobody is. */
+export const useMe = () => useQuery(me());
 
 export const useSignOut = () => {
   const queries = useQueryClient();
@@ -51,10 +54,15 @@ export const useSignOut = () => {
 
 export const useSetUnits = () => {
   const queries = useQueryClient();
+  const change = (units: Schemas['Units']) =>
+    queries.setQueryData<Schemas['Person'] | null>(['me'], (person) => person && { ...person, units });
   return useMutation({
     mutationFn: (units: Schemas['Units']) => answer(api.PUT('/api/people/me/units', { body: { units } })),
-    onMutate: (units) =>
-      queries.setQueryData<Schemas['Person'] | null>(['me'], (me) => (me ? { ...me, units } : me)),
-    onError: () => queries.invalidateQueries({ queryKey: ['me'] }),
+    onMutate: (units) => {
+      const before = queries.getQueryData<Schemas['Person'] | null>(['me'])?.units;
+      change(units);
+      return before;
+    },
+    onError: (_error, _units, before) => before && change(before),
   });
 };

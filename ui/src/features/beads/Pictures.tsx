@@ -1,20 +1,17 @@
 import { Button, Modal } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { useUnits } from '../../shared/units';
-import { sendFile } from '../../shared/sendFile';
-import { useIds } from '../../shared/useIds';
-import { Line, useSay } from '../../shared/words/useSay';
-import { beadQueries } from './queries';
+import { useUpload } from '../../shared/useUpload';
+import { AddPicture } from './AddPicture';
 import css from './pictures.module.css';
-import { LoadTrouble } from '../../shared/Loaded';
+import { SectionGuide } from './SectionGuide';
+import { sides } from './sides';
 
 type Side = Schemas['PictureSide'];
-
-const sides: Record<Side, string> = { face: 'Face', back: 'Back', macro: 'Section' };
 
 /** A bead's pictures, from camera or file; a section can be measured. */
 export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Metal']; mayWrite: boolean }) {
@@ -23,19 +20,12 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
   const { show } = useUnits();
   const [guide, setGuide] = useState(false);
   const [large, setLarge] = useState<Schemas['Picture']>();
-  const { idOf, taken } = useIds();
-  const add = useMutation({
-    mutationFn: ({ side, file }: { side: Side; file: File }) =>
-      sendFile(
-        `/api/beads/${bead.id}/pictures/${side}/${idOf([side, file.name, file.size, file.lastModified])}`,
-        file,
-        'picture',
-      ),
-    onSuccess: () => {
-      taken();
-      return queries.invalidateQueries({ queryKey: ['room'] });
-    },
-  });
+  const { send, pending, state } = useUpload('picture');
+  const [adding, setAdding] = useState<Side>();
+  const add = (side: Side, file: File) => {
+    setAdding(side);
+    send({ to: (id) => `/api/beads/${bead.id}/pictures/${side}/${id}`, same: [side, file.name], file });
+  };
   const withdraw = useMutation({
     mutationFn: ({ picture, withdrawn }: { picture: Schemas['Picture']; withdrawn: boolean }) =>
       answer(
@@ -104,19 +94,15 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
               <AddPicture
                 key={side}
                 side={side}
-                busy={add.isPending && add.variables.side === side}
-                onFile={(file) => add.mutate({ side, file })}
+                busy={pending && adding === side}
+                onFile={(file) => add(side, file)}
               />
             ))}
             <Button variant="default" onClick={() => setGuide(true)}>
               How to cut and etch
             </Button>
           </div>
-          {add.isError && (
-            <p className="field-error" role="alert">
-              <Line error={add.error} otherwise="The picture was not saved." />
-            </p>
-          )}
+          {state}
         </>
       )}
       <Modal
@@ -136,68 +122,5 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
         />
       </Modal>
     </div>
-  );
-}
-
-function AddPicture(props: { side: Side; busy: boolean; onFile: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button variant="default" loading={props.busy} onClick={() => input.current?.click()}>
-        + {sides[props.side]}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        aria-label={`Picture of the ${sides[props.side].toLowerCase()}`}
-        className={`picture-file of-${props.side}`}
-        accept="image/png,image/jpeg,image/webp"
-        capture="environment"
-        onChange={(event) => {
-          const file = event.currentTarget.files?.[0];
-          if (file) props.onFile(file);
-          // The same file can be picked again.
-          event.currentTarget.value = '';
-        }}
-      />
-    </>
-  );
-}
-
-function SectionGuide(props: { metal: Schemas['Metal']; thin: boolean }) {
-  const say = useSay();
-  const { metal } = props;
-  const steps = useQuery(beadQueries.sectionHelp(metal, props.thin));
-  const [done, setDone] = useState<number[]>([]);
-  return (
-    <>
-      <LoadTrouble of={steps} what="how to cut and etch" />
-      <ol className={css.sectionGuide}>
-        {(steps.data ?? []).map((step, i) => (
-          <li key={say(step.do)}>
-            <label>
-              <input
-                type="checkbox"
-                checked={done.includes(i)}
-                onChange={() =>
-                  setDone((before) =>
-                    before.includes(i) ? before.filter((other) => other !== i) : [...before, i],
-                  )
-                }
-              />
-              <span>
-                {say(step.do)}
-                {step.care && <span className={css.care}>{say(step.care)}</span>}
-              </span>
-            </label>
-          </li>
-        ))}
-      </ol>
-      <p className="quiet">
-        The etchant’s data sheet, the machine’s manual, the shop’s rules and a qualified person take
-        precedence over this.
-      </p>
-    </>
   );
 }

@@ -3,8 +3,13 @@ import type { Schemas } from '../../shared/api/client';
 import { evidence } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
 import css from './listening.module.css';
+import { Outline, width } from './Outline';
+import { Pitches } from './Pitches';
 
-const width = 600;
+// From above down: the outline, of a sound its pitches under it, loud pops, what was heard.
+const outlineHeight = { sound: 72, log: 100 };
+const pitchHeight = 96;
+const stretchHeight = 26;
 
 /** A recording over time: its outline, what the ear named it from when to when, loud pops; a tap plays from there. */
 export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
@@ -22,10 +27,13 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
     void audio.current.play().catch(() => undefined);
   };
   const runs = joined(heard.stretches);
+  const drawn = sound ? outlineHeight.sound + 4 + pitchHeight : outlineHeight.log;
+  const foot = drawn + 12;
+  const end = foot + stretchHeight + 6;
   return (
     <figure className={css.timeline}>
       <svg
-        viewBox={`0 0 ${width} 170`}
+        viewBox={`0 0 ${width} ${end + 26}`}
         role="img"
         aria-label={`${say(finding.words)} ${finding.seconds.toFixed(1)} seconds.`}
         onClick={(event) => {
@@ -34,7 +42,10 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         }}
       >
         {sound ? (
-          <Outline outline={finding.outline} from={0} height={100} low={-1} />
+          <>
+            <Outline outline={finding.outline} from={0} height={outlineHeight.sound} low={-1} />
+            <Pitches recordingId={recording.id} from={outlineHeight.sound + 4} height={pitchHeight} />
+          </>
         ) : (
           <>
             <Outline outline={finding.outline} from={0} height={48} low={0} />
@@ -44,7 +55,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
           </>
         )}
         {heard.pops.map((pop) => (
-          <line key={pop} className={css.pop} x1={x(pop)} x2={x(pop)} y1={100} y2={107} />
+          <line key={pop} className={css.pop} x1={x(pop)} x2={x(pop)} y1={drawn} y2={drawn + 7} />
         ))}
         {runs.map((run) => (
           <g key={run.from}>
@@ -53,37 +64,21 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
               data-sound={run.sound}
               x={x(run.from)}
               width={x(run.to) - x(run.from)}
-              y={112}
-              height={26}
+              y={foot}
+              height={stretchHeight}
             />
             {x(run.to) - x(run.from) > 70 && (
-              <text x={(x(run.from) + x(run.to)) / 2} y={158} textAnchor="middle">
+              <text x={(x(run.from) + x(run.to)) / 2} y={end + 14} textAnchor="middle">
                 {nameOf(run.sound)}
               </text>
             )}
           </g>
         ))}
-        {finding.sweep && (
-          <>
-            <line
-              className={css.sweepMark}
-              x1={x(finding.sweep.smoothsAt)}
-              x2={x(finding.sweep.smoothsAt)}
-              y1={0}
-              y2={144}
-            />
-            {finding.sweep.breaksUpAt != null && (
-              <line
-                className={css.sweepMark}
-                x1={x(finding.sweep.breaksUpAt)}
-                x2={x(finding.sweep.breaksUpAt)}
-                y1={0}
-                y2={144}
-              />
-            )}
-          </>
+        {[finding.sweep?.smoothsAt, finding.sweep?.breaksUpAt].map(
+          (at, i) =>
+            at != null && <line key={i} className={css.sweepMark} x1={x(at)} x2={x(at)} y1={0} y2={end} />,
         )}
-        <line className={css.needle} x1={x(at)} x2={x(at)} y1={0} y2={144} />
+        <line className={css.needle} x1={x(at)} x2={x(at)} y1={0} y2={end} />
       </svg>
       {sound && (
         <audio
@@ -107,42 +102,16 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
             <span className={css.key} data-sound="pop" /> loud pops{' '}
           </>
         )}
-        {sound ? 'Tap to play from there.' : 'Volts above, amps below.'}
-        {finding.sweep && ` Smooth from ${finding.sweep.smoothsAt.toFixed(1)} s`}
-        {finding.sweep?.breaksUpAt != null && ` to ${finding.sweep.breaksUpAt.toFixed(1)} s`}
-        {finding.sweep && '.'}
+        <span className={css.hint}>
+          {sound
+            ? 'Loudness above, pitch below: cracks stand upright. Tap to play from there.'
+            : 'Volts above, amps below.'}
+          {finding.sweep && ` Smooth from ${finding.sweep.smoothsAt.toFixed(1)} s`}
+          {finding.sweep?.breaksUpAt != null && ` to ${finding.sweep.breaksUpAt.toFixed(1)} s`}
+          {finding.sweep && '.'}
+        </span>
       </figcaption>
     </figure>
-  );
-}
-
-function Outline(props: {
-  outline: Schemas['Outline'];
-  from: number;
-  height: number;
-  low: number;
-  amps?: boolean;
-}) {
-  const { low, high } = props.outline;
-  const top = Math.max(0.02, ...high.map(Math.abs), ...low.map(Math.abs));
-  const y = (value: number) =>
-    props.low < 0
-      ? props.from + props.height / 2 - (value / top) * (props.height / 2)
-      : props.from + props.height - (Math.max(0, value) / top) * props.height;
-  const point = (value: number, i: number) =>
-    `${((i / high.length) * width).toFixed(1)},${y(value).toFixed(1)}`;
-  return (
-    <>
-      <polygon
-        className={props.amps ? `${css.wave} ${css.amps}` : css.wave}
-        points={[...high.map(point), ...low.map(point).reverse()].join(' ')}
-      />
-      {props.low === 0 && (
-        <text x={4} y={props.from + 12}>
-          {props.amps ? `to ${Math.round(top)} A` : `to ${top.toFixed(0)} V`}
-        </text>
-      )}
-    </>
   );
 }
 

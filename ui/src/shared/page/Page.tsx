@@ -2,15 +2,7 @@ import { IconArrowLeft } from '@tabler/icons-react';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import css from './page.module.css';
-
-const product = 'Gentle Bead';
-
-/** The browser's own title of a page. */
-export function useTitle(title: string | undefined) {
-  useEffect(() => {
-    document.title = title ? `${title} · ${product}` : product;
-  }, [title]);
-}
+import { useTitle } from './useTitle';
 
 /** A heading that takes the focus when its page comes up: keys go on from there, and a screen reader says where one is. */
 export function Heading({ children }: { children: ReactNode }) {

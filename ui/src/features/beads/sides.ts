@@ -1,0 +1,4 @@
+import type { Schemas } from '../../shared/api/client';
+
+/** What each side of a bead is called that a picture can show. */
+export const sides: Record<Schemas['PictureSide'], string> = { face: 'Face', back: 'Back', macro: 'Section' };
