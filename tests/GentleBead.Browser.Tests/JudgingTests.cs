@@ -190,6 +190,11 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.Click("Bad", within: "How strongly: Sound");
         page.Click("Tall, narrow");
         page.Click("Judge the bead");
+        // The verdict that has just come takes the focus; until then the one before stands there.
+        Page.Until(
+            () => page.Run<bool>("return document.activeElement.closest('[aria-label=Verdict]') !== null"),
+            "the verdict of this bead"
+        );
         page.See("Cold");
         // Which of the two stands there follows from the beads before it at this booth.
         Page.Until(

@@ -43,11 +43,12 @@ const PeoplePage = page('PeoplePage', settings);
 const mine = () => import('../pages/MyWorkPages');
 const MyWorkFrame = page('MyWorkFrame', mine);
 const NowPage = page('NowPage', mine);
-const MySheetPage = page('MySheetPage', mine);
-const MyBeadsPage = page('MyBeadsPage', mine);
-const MyChecksPage = page('MyChecksPage', mine);
-const MyTestsPage = page('MyTestsPage', mine);
-const MyRackPage = page('MyRackPage', mine);
+const MySheetPage = page('MySheetPage', () => import('../pages/MySheetPage'));
+const MyBeadsPage = page('MyBeadsPage', () => import('../pages/MyBeadsPage'));
+const rest = () => import('../pages/MyRestPages');
+const MyChecksPage = page('MyChecksPage', rest);
+const MyTestsPage = page('MyTestsPage', rest);
+const MyRackPage = page('MyRackPage', rest);
 
 const common = (
   <>

@@ -1,5 +1,5 @@
-import { notifications } from '@mantine/notifications';
 import { AddPerson } from '../features/people/AddPerson';
+import { tellDone } from '../shared/notices';
 import { Page } from '../shared/page/Page';
 import { Tabs } from '../shared/page/Tabs';
 import css from './lists.module.css';
@@ -9,7 +9,7 @@ import { studentTabs } from './StudentsPage';
 export const AddPersonPage = () => (
   <Page title="Add a student or an instructor" aside={<Tabs name="Students" tabs={studentTabs} />}>
     <div className={css.narrow}>
-      <AddPerson onAdded={(person) => notifications.show({ message: `${person.name} is in.` })} />
+      <AddPerson onAdded={(person) => tellDone(`${person.name} is in.`)} />
     </div>
   </Page>
 );

@@ -1,8 +1,8 @@
 import { Button, Select, TextInput } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { tellDone } from '../shared/notices';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
@@ -49,7 +49,7 @@ export function AssignPanel(props: {
     onSuccess: async () => {
       id.current = newId();
       await queries.invalidateQueries({ queryKey: ['room'] });
-      notifications.show({ message: `${props.student?.name} has the sheet.` });
+      tellDone(`${props.student?.name} has the sheet.`);
       await navigate(`/booths/${props.booth.id}/bench`);
     },
   });

@@ -1,18 +1,22 @@
 import { Button, NumberInput, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
-import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
+import { useEntry } from '../shared/useEntry';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { jobLine } from '../features/sheets/JobLine';
 import { TestWeldList } from '../features/testWelds/TestWeldList';
 import { testWeldQueries } from '../features/testWelds/queries';
-import { useTestWrite } from '../features/testWelds/useTestWelds';
-import { useFields, useSay } from '../shared/words/useSay';
-import css from './testWeld.module.css';
+import { useSay } from '../shared/words/useSay';
+import css from '../features/testWelds/testWeld.module.css';
 import { LoadTrouble } from '../shared/Loaded';
+
+interface Terms extends Record<string, unknown> {
+  coupons: number | string;
+  attempts: number | string;
+  criteria: Schemas['CriteriaSet'];
+}
 
 /** Seal a test on the sheet at the booth, or go on with one. */
 export function BoothTestPage() {
@@ -44,34 +48,23 @@ export function BoothTestPage() {
 function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
   const navigate = useNavigate();
   const criteria = useQuery(testWeldQueries.criteria());
-  const [coupons, setCoupons] = useState<number | string>(2);
-  const [attempts, setAttempts] = useState<number | string>(2);
-  const [set, setSet] = useState<Schemas['CriteriaSet']>(sheet.criteria ?? 'practice');
-  const id = useRef(newId());
-  const seal = useTestWrite(
-    (terms: Schemas['TestWeldTerms']) =>
+  const say = useSay();
+  const { form, pending, submit, trouble } = useEntry<Terms, Schemas['TestWeldView']>(
+    { coupons: 2, attempts: 2, criteria: sheet.criteria ?? 'practice' },
+    ({ coupons, attempts, criteria: set }, id) =>
       answer(
         api.PUT('/api/test-welds/{id}', {
-          params: { path: { id: id.current } },
-          body: { sheetId: sheet.id, terms },
+          params: { path: { id } },
+          body: {
+            sheetId: sheet.id,
+            terms: { coupons: Number(coupons), attempts: Number(attempts), criteria: set },
+          },
         }),
       ),
-    (view) => {
-      id.current = newId();
-      void navigate(`/test-welds/${view.id}`);
-    },
+    (view) => void navigate(`/test-welds/${view.id}`),
   );
-  const say = useSay();
-  const fields = useFields(seal.error);
   return (
-    <form
-      className="panel stack"
-      aria-label="Seal a test weld"
-      onSubmit={(event) => {
-        event.preventDefault();
-        seal.mutate({ coupons: Number(coupons), attempts: Number(attempts), criteria: set });
-      }}
-    >
+    <form className="panel stack" aria-label="Seal a test weld" onSubmit={submit}>
       <h2>
         Seal a test weld <span className="quiet">{jobLine(sheet.body.job)}</span>
       </h2>
@@ -82,27 +75,24 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
       <NumberInput
         label="Coupons"
         size="lg"
-        value={coupons}
-        onChange={setCoupons}
-        error={fields['terms.coupons']}
+        {...form.getInputProps('coupons')}
+        error={form.errors['terms.coupons']}
       />
       <NumberInput
         label="Attempts at each"
         size="lg"
-        value={attempts}
-        onChange={setAttempts}
-        error={fields['terms.attempts']}
+        {...form.getInputProps('attempts')}
+        error={form.errors['terms.attempts']}
       />
       <Select
         label="Measured by"
         size="lg"
         error={criteria.error && <LoadTrouble of={criteria} what="the criteria" />}
         data={criteria.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
-        value={set}
-        onChange={(value) => value && setSet(value)}
+        {...form.getInputProps('criteria')}
       />
-      {seal.isError && Object.keys(fields).length === 0 && <Trouble error={seal.error} />}
-      <Button type="submit" size="xl" loading={seal.isPending}>
+      {trouble && <Trouble error={trouble} />}
+      <Button type="submit" size="xl" loading={pending}>
         Seal it
       </Button>
       <p className="quiet">

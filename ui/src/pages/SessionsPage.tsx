@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { tellDone } from '../shared/notices';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
@@ -89,7 +89,7 @@ function ChangeSession({ session, onDone }: { session: Schemas['Session']; onDon
         }),
       ),
     onSuccess: async () => {
-      notifications.show({ message: 'The session is changed.' });
+      tellDone('The session is changed.');
       onDone();
       await queries.invalidateQueries({ queryKey: ['room'] });
     },

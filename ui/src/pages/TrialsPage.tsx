@@ -1,6 +1,7 @@
 import { Button, NumberInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type Schemas } from '../shared/api/client';
 import { Choice } from '../shared/Choice';
@@ -26,6 +27,13 @@ const asks: Record<Schemas['TrialKind'], string> = {
   ampsLadder: 'Amps from under to over, five beads.',
 };
 
+interface Choices {
+  kind: Schemas['TrialKind'];
+  variable: Schemas['Variable'];
+  way: Schemas['Way'];
+  step: number | string;
+}
+
 /** Trials on the sheet at the booth: set one, go on with one. */
 export function TrialsPage() {
   const { booth, coupon } = useBoothData();
@@ -50,14 +58,14 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
   const kinds = Object.fromEntries(
     Object.entries(trialKinds).filter(([kind]) => (kind === 'ampsLadder') !== fed),
   ) as Record<Schemas['TrialKind'], string>;
-  const [kind, setKind] = useState<Schemas['TrialKind']>(fed ? 'wireLadder' : 'ampsLadder');
-  const [variable, setVariable] = useState<Schemas['Variable']>('wire');
-  const [way, setWay] = useState<Schemas['Way']>('both');
-  const [step, setStep] = useState<number | string>('');
+  const form = useForm<Choices>({
+    initialValues: { kind: fed ? 'wireLadder' : 'ampsLadder', variable: 'wire', way: 'both', step: '' },
+  });
+  const { kind, variable, way, step } = form.values;
   const { per, unit } = useTypedUnits(step !== '');
-  const id = useRef(newId());
+  const [id, setId] = useState(newId);
   const start = useStartTrial((view) => {
-    id.current = newId();
+    setId(newId());
     void navigate(`/booths/${boothId}/trials/${view.trial.id}`);
   });
   const alone = kind === 'oneVariable';
@@ -71,10 +79,9 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
       <form
         className="panel stack"
         aria-label="Set a trial"
-        onSubmit={(event) => {
-          event.preventDefault();
+        onSubmit={form.onSubmit(() =>
           start.mutate({
-            id: id.current,
+            id,
             sheetId: sheet.id,
             trial: {
               kind,
@@ -84,11 +91,16 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
                 stepped && !volts && typed !== null ? Math.max(0, typed / per('wireFeed')) : null,
               stepVolts: volts && typed !== null ? Math.max(0, typed) : null,
             },
-          });
-        }}
+          }),
+        )}
       >
         <h2>Set a trial</h2>
-        <Choice title="Which" words={kinds} value={kind} onChange={(value) => value && setKind(value)} />
+        <Choice
+          title="Which"
+          words={kinds}
+          value={kind}
+          onChange={(value) => value && form.setFieldValue('kind', value)}
+        />
         <p>{asks[kind]}</p>
         {alone && (
           <>
@@ -96,13 +108,13 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
               title="Turn"
               words={{ wire: 'Wire', volts: 'Volts' }}
               value={variable as 'wire' | 'volts'}
-              onChange={(value) => value && setVariable(value)}
+              onChange={(value) => value && form.setFieldValue('variable', value)}
             />
             <Choice
               title="Which way"
               words={{ both: 'Down, then up', down: 'Down', up: 'Up' }}
               value={way}
-              onChange={(value) => value && setWay(value)}
+              onChange={(value) => value && form.setFieldValue('way', value)}
             />
           </>
         )}
@@ -110,8 +122,7 @@ function Trials({ boothId, sheet }: { boothId: string; sheet: Schemas['AssignedS
           <NumberInput
             label="Step"
             size="lg"
-            value={step}
-            onChange={setStep}
+            {...form.getInputProps('step')}
             placeholder={
               volts ? (alone ? '3 V' : '1 V') : `${Math.round(2.54 * per('wireFeed'))} ${unit('wireFeed')}`
             }

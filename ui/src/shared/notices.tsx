@@ -35,6 +35,9 @@ export const offerUndo = (id: string, message: string, undo: () => void) =>
     ),
   }));
 
+/** Says what was done. */
+export const tellDone = (message: string) => void show(() => ({ message }));
+
 /** Says why something that has no field of its own did not go through. */
 export const tellTrouble = (error: unknown) =>
   void show(() => ({ color: 'red', message: <Line error={error} /> }));

@@ -44,7 +44,7 @@ export function EvidenceFields(props: {
   sheet: Schemas['Sheet'];
   draft: EvidenceDraft;
   change: (part: Partial<EvidenceDraft>) => void;
-  fields: Record<string, string>;
+  fields: Record<string, ReactNode>;
   heard?: boolean;
   /** What stands below the questions of every bead, before the rest. */
   judge?: ReactNode;

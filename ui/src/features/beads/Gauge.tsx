@@ -1,5 +1,5 @@
 import { NumberInput, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { type EvidenceDraft, type GaugeName, gauges } from './evidenceDraft';
@@ -12,7 +12,7 @@ export function Gauge(props: {
   sheet: Schemas['Sheet'];
   draft: EvidenceDraft;
   change: (part: Partial<EvidenceDraft>) => void;
-  fields: Record<string, string>;
+  fields: Record<string, ReactNode>;
   tungsten: boolean;
 }) {
   const { sheet, draft, change, fields } = props;

@@ -1,4 +1,5 @@
 import { Button, Loader, Modal, NumberInput, Select } from '@mantine/core';
+import { useForm } from '@mantine/form';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
@@ -102,12 +103,13 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
     const own = scaled[kind];
     return own ? unit(own) : (plain[kind] ?? '');
   };
-  const [values, setValues] = useState<Record<string, number | string>>(() => begin(form, sheet, factor));
+  const entry = useForm<Record<string, number | string>>({ initialValues: begin(form, sheet, factor) });
+  const { values } = entry;
   // What was begun with follows the reader's units; what was typed keeps its own.
   const [begunIn, setBegunIn] = useState(units);
   if (!typed && begunIn !== units) {
     setBegunIn(units);
-    setValues(begin(form, sheet, factor));
+    entry.setValues(begin(form, sheet, factor));
   }
   const work = useMutation({
     mutationFn: () => {
@@ -126,17 +128,14 @@ function Worksheet({ form, sheet }: { form: Form; sheet: Sheet | undefined }) {
   const fields = useFields(work.error);
   const set = (field: Field, value: number | string) => {
     setTyped(true);
-    setValues((before) => ({ ...before, [field.key]: value }));
+    entry.setFieldValue(field.key, value);
     work.reset();
   };
   return (
     <form
       className="stack worksheet"
       aria-label={say(form.title)}
-      onSubmit={(event) => {
-        event.preventDefault();
-        work.mutate();
-      }}
+      onSubmit={entry.onSubmit(() => work.mutate())}
     >
       <p className="quiet">{say(form.about)}</p>
       <div className={css.worksheetFields}>

@@ -1,8 +1,8 @@
 import { Button, NumberInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { notifications } from '@mantine/notifications';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { tellDone } from '../../shared/notices';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useTypedUnits } from '../../shared/units';
@@ -66,7 +66,7 @@ export function TolerancesPanel() {
       taken();
       form.resetDirty(values);
       queries.setQueryData(judgingQueries.tolerances().queryKey, set);
-      notifications.show({ message: 'Practice beads are measured by these from now on.' });
+      tellDone('Practice beads are measured by these from now on.');
     },
     onError: (error) => form.setErrors(fieldsOf(error, say)),
   });

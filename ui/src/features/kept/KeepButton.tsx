@@ -1,6 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { useForm } from '@mantine/form';
 import { useState } from 'react';
+import { tellDone } from '../../shared/notices';
 import type { Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
@@ -14,13 +15,13 @@ export function KeepButton(props: {
 }) {
   const { sheet, bead } = props;
   const [asking, setAsking] = useState(false);
-  const [note, setNote] = useState('');
+  const form = useForm({ initialValues: { note: '' } });
   const [id, setId] = useState(newId);
   const keep = useKeep(() => {
     setId(newId());
     setAsking(false);
-    setNote('');
-    notifications.show({ message: 'Kept. Find it again under Kept.' });
+    form.reset();
+    tellDone('Kept. Find it again under Kept.');
   });
   const marks = sheet.body.pair?.marks;
   const wireMark = bead ? bead.wireMark : (marks?.wire.mark ?? null);
@@ -40,8 +41,7 @@ export function KeepButton(props: {
     <form
       className="naming"
       aria-label="Keep this setting"
-      onSubmit={(event) => {
-        event.preventDefault();
+      onSubmit={form.onSubmit(({ note }) =>
         keep.mutate({
           id,
           body: {
@@ -53,16 +53,15 @@ export function KeepButton(props: {
             ampMark,
             note,
           },
-        });
-      }}
+        }),
+      )}
     >
       <TextInput
         label="What for?"
         placeholder="a word, if you like"
         autoFocus
         maxLength={200}
-        value={note}
-        onChange={(event) => setNote(event.currentTarget.value)}
+        {...form.getInputProps('note')}
       />
       <Button type="submit" loading={keep.isPending}>
         Keep

@@ -1,6 +1,6 @@
 import { Button, NumberInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
 import { IconX } from '@tabler/icons-react';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { Loaded } from '../../shared/Loaded';
@@ -100,39 +100,30 @@ function StillThere({ kept }: { kept: Schemas['KeptView'] }) {
   const tig = kept.job.wire === null;
   const seen = kept.lastSeen;
   // As it stood for the last bead, so that one tap is enough where nobody has turned anything since.
-  const [now, setNow] = useState<{ first: number | string; second: number | string }>({
-    first: (tig ? seen?.ampMark : seen?.wireMark) ?? '',
-    second: seen?.voltMark ?? '',
+  const form = useForm<{ first: number | string; second: number | string }>({
+    initialValues: {
+      first: (tig ? seen?.ampMark : seen?.wireMark) ?? '',
+      second: seen?.voltMark ?? '',
+    },
   });
   const number = (value: number | string) => (value === '' ? null : Number(value));
-  const check = () =>
+  const check = form.onSubmit(({ first, second }) =>
     compare.mutate({
       id: kept.id,
       body: tig
-        ? { wireMark: null, voltMark: null, ampMark: number(now.first) }
-        : { wireMark: number(now.first), voltMark: number(now.second), ampMark: null },
-    });
+        ? { wireMark: null, voltMark: null, ampMark: number(first) }
+        : { wireMark: number(first), voltMark: number(second), ampMark: null },
+    }),
+  );
   return (
-    <form
-      className={css.stillThere}
-      onSubmit={(event) => {
-        event.preventDefault();
-        check();
-      }}
-    >
+    <form className={css.stillThere} onSubmit={check}>
       <NumberInput
         aria-label={tig ? 'Amps stand at' : 'Wire stands at'}
         placeholder={tig ? 'amps now' : 'wire now'}
-        value={now.first}
-        onChange={(first) => setNow((before) => ({ ...before, first }))}
+        {...form.getInputProps('first')}
       />
       {!tig && (
-        <NumberInput
-          aria-label="Volts stand at"
-          placeholder="volts now"
-          value={now.second}
-          onChange={(second) => setNow((before) => ({ ...before, second }))}
-        />
+        <NumberInput aria-label="Volts stand at" placeholder="volts now" {...form.getInputProps('second')} />
       )}
       <Button type="submit" variant="default" loading={compare.isPending}>
         Still there?

@@ -1,8 +1,8 @@
 import { Button, Select } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { tellDone } from '../../shared/notices';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
@@ -55,7 +55,7 @@ export function LoadPanel({ detail }: { detail: Detail }) {
     onSuccess: async () => {
       setId(newId());
       form.resetDirty();
-      notifications.show({ message: 'Noted what is on.' });
+      tellDone('Noted what is on.');
       await queries.invalidateQueries({ queryKey: ['room'] });
     },
   });

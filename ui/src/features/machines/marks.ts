@@ -53,3 +53,10 @@ export function describe(control: Control): string {
       return `follow the wire control; ${range}, ${control.trimVolts} V a mark`;
   }
 }
+
+/** The mark nearest to a value that the control can be set to. */
+export function nearestMark(control: Schemas['Control'], mark: number): number {
+  const { lowestMark, highestMark, markStep } = control;
+  const settable = lowestMark + Math.round((mark - lowestMark) / markStep) * markStep;
+  return Number(Math.min(highestMark, Math.max(lowestMark, settable)).toFixed(3));
+}

@@ -1,10 +1,10 @@
 import { Button, FileButton, Select, TextInput } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { useForm } from '@mantine/form';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { answer, api, Refused } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
-import { tellTrouble } from '../../shared/notices';
+import { tellDone, tellTrouble } from '../../shared/notices';
 import { type Job, sheetQueries } from './queries';
 import { asTyped, useSavePreset } from './useSheets';
 import { jobLine } from './JobLine';
@@ -20,13 +20,13 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
   // Cleared after each file, so that the same one can be picked again once it was mended.
   const clear = useRef<() => void>(null);
   const [naming, setNaming] = useState(false);
-  const [name, setName] = useState('');
+  const form = useForm({ initialValues: { name: '' } });
   const [id, setId] = useState(newId);
   const save = useSavePreset((preset) => {
     setId(newId());
     setNaming(false);
-    setName('');
-    notifications.show({ message: `Saved as ${preset.name}, version ${preset.version}.` });
+    form.reset();
+    tellDone(`Saved as ${preset.name}, version ${preset.version}.`);
   });
   const read = useMutation({
     mutationFn: async (file: File) => {
@@ -35,7 +35,7 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
     },
     onSuccess: (job) => {
       props.onPick(job);
-      notifications.show({ message: 'The job of the card stands in the form.' });
+      tellDone('The job of the card stands in the form.');
     },
     onError: tellTrouble,
   });
@@ -62,17 +62,13 @@ export function PresetsAndCards(props: { job: Job; canSave: boolean; onPick: (jo
         {naming ? (
           <form
             className="naming"
-            onSubmit={(event) => {
-              event.preventDefault();
-              save.mutate({ id, name, job: props.job });
-            }}
+            onSubmit={form.onSubmit(({ name }) => save.mutate({ id, name, job: props.job }))}
           >
             <TextInput
               label="Name of the preset"
               autoFocus
               maxLength={60}
-              value={name}
-              onChange={(event) => setName(event.currentTarget.value)}
+              {...form.getInputProps('name')}
               error={save.isError && <Line error={save.error} />}
             />
             <Button type="submit" loading={save.isPending}>
