@@ -3,7 +3,9 @@ using NWaves.Transforms;
 
 namespace GentleBead.Core.Listening;
 
-/// <summary>How strong each pitch of a sound is over time, for drawing: a crack is an upright line, a hiss a haze in its upper half.</summary>
+/// <summary>
+/// How strong each pitch of a sound is over time, for drawing: a crack is an upright line, a hiss a haze in its upper half.
+/// </summary>
 /// <remarks>Pitches stand on a logarithmic scale from <see cref="LowestHertz"/> to <see cref="HighestHertz"/>.</remarks>
 public sealed class Spectrogram
 {

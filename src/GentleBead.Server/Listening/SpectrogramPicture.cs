@@ -3,7 +3,9 @@ using SkiaSharp;
 
 namespace GentleBead.Server.Listening;
 
-/// <summary>A spectrogram as a PNG: a column a moment, the lowest pitch below; black as far as it is strong, clear where it is not.</summary>
+/// <summary>
+/// A spectrogram as a PNG: a column a moment, the lowest pitch below; black as far as it is strong, clear where it is not.
+/// </summary>
 public static class SpectrogramPicture
 {
     /// <summary>Draws it; null where the sound is too short for any.</summary>

@@ -1,15 +1,12 @@
-import { type ComponentType, lazy } from 'react';
 import { Route } from 'react-router';
+import { BoothFrame } from '../features/sessions/BoothFrame';
 import { RoomPage } from '../pages/RoomPage';
-
-/** A page whose code is fetched when it is first gone to. */
-const page = <N extends string>(name: N, load: () => Promise<Record<N, ComponentType>>) =>
-  lazy(() => load().then((loaded) => ({ default: loaded[name] })));
+import { wasSignedIn } from '../shared/useMe';
+import { page } from './page';
 
 const ArcBenchPage = page('ArcBenchPage', () => import('../pages/ArcBenchPage'));
 const BeadPage = page('BeadPage', () => import('../pages/BeadPage'));
-const BenchPage = page('BenchPage', () => import('../pages/BenchPage'));
-const BoothFrame = page('BoothFrame', () => import('../features/sessions/BoothFrame'));
+const BenchPage = page('BenchPage', () => import('../pages/BenchPage'), /^\/booths\/[^/]+\/bench/);
 const BoothTestPage = page('BoothTestPage', () => import('../pages/BoothTestPage'));
 const CardPage = page('CardPage', () => import('../pages/CardPage'));
 const ChecksPage = page('ChecksPage', () => import('../pages/ChecksPage'));
@@ -22,7 +19,7 @@ const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
 const RackPage = page('RackPage', () => import('../pages/RackPage'));
 const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
 const SessionsPage = page('SessionsPage', () => import('../pages/SessionsPage'));
-const SheetPage = page('SheetPage', () => import('../pages/SheetPage'));
+const SheetPage = page('SheetPage', () => import('../pages/SheetPage'), /^\/booths\/[^/]+\/?$/);
 const StudentsPage = page('StudentsPage', () => import('../pages/StudentsPage'));
 const AgreementPage = page('AgreementPage', () => import('../pages/AgreementPage'));
 const AddPersonPage = page('AddPersonPage', () => import('../pages/AddPersonPage'));
@@ -40,9 +37,10 @@ const LearnedPage = page('LearnedPage', settings);
 const DevicesPage = page('DevicesPage', settings);
 const PeoplePage = page('PeoplePage', settings);
 
+const start = wasSignedIn() === 'student' ? /^\/$/ : undefined;
 const mine = () => import('../pages/MyWorkPages');
-const MyWorkFrame = page('MyWorkFrame', mine);
-const NowPage = page('NowPage', mine);
+const MyWorkFrame = page('MyWorkFrame', mine, start);
+const NowPage = page('NowPage', mine, start);
 const MySheetPage = page('MySheetPage', () => import('../pages/MySheetPage'));
 const MyBeadsPage = page('MyBeadsPage', () => import('../pages/MyBeadsPage'));
 const rest = () => import('../pages/MyRestPages');

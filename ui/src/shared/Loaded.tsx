@@ -1,5 +1,5 @@
 import { Button, Loader } from '@mantine/core';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
 import { Refused } from './api/client';
 import { Trouble } from './Trouble';
 
@@ -34,7 +34,9 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
  * when asking again fails, and says so.
  */
 export function Loaded<T>(props: { of: Loading<T>; what: string; children: (data: T) => ReactNode }) {
-  const { data, error, again } = props.of;
+  const { error, again } = props.of;
+  // A whole page is drawn in pieces: hands and keys come between them.
+  const data = useDeferredValue(props.of.data);
   if (data !== undefined) {
     return (
       <>
