@@ -11,7 +11,7 @@ import { jobLine } from '../features/sheets/JobLine';
 import { BeadDetail } from '../features/beads/BeadDetail';
 import { CaptureForm } from '../features/beads/CaptureForm';
 import { asMarks, CouponPlate } from '../features/beads/CouponPlate';
-import { useBeadFile } from '../features/beads/useBeads';
+import { useBeadFile, useJustLaid } from '../features/beads/useBeads';
 import { useEarlier } from '../features/beads/useEarlier';
 import css from './bench.module.css';
 
@@ -45,6 +45,7 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
     window.scrollTo({ top: 0 });
   }, [recorded]);
   const { sheet, last } = coupon;
+  const justLaid = useJustLaid(sheet, booth.machineId);
   const { beads, onEarlier } = useEarlier({ ...coupon, sheetId: sheet.id });
   // The newest came with the coupon; an older one is asked for when it is chosen.
   const other = chosen !== undefined && chosen !== last?.id ? chosen : undefined;
@@ -68,7 +69,8 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
         sheet={sheet}
         machine={machine}
         last={last ?? undefined}
-        onRecorded={(bead) => {
+        onRecorded={(bead, atFirst) => {
+          if (atFirst) justLaid(bead);
           setChosen(bead.id);
           setRecorded(bead.id);
         }}

@@ -20,7 +20,8 @@ export function CaptureForm(props: {
   machine: Schemas['Machine'];
   last: Schemas['Bead'] | undefined;
   laying?: Laying | undefined;
-  onRecorded: (bead: Schemas['Bead']) => void;
+  /** Whether it was taken at the first try: what an earlier one left is not known here. */
+  onRecorded: (bead: Schemas['Bead'], atFirst: boolean) => void;
 }) {
   const { machine, laying } = props;
   const { sheet } = props;
@@ -38,9 +39,10 @@ export function CaptureForm(props: {
     setDraft((before) => ({ ...before, noted: { ...before.noted, ...part } }));
   const [pressed, setPressed] = useState<'above' | 'below'>('above');
   const { noted } = draft;
+  const [tried, setTried] = useState<string>();
   const record = useRecord((bead) => {
     setDraft(fresh(bead));
-    props.onRecorded(bead);
+    props.onRecorded(bead, tried !== bead.id);
   });
   // The message stands where the mistake was made: bring it into sight.
   const form = useRef<HTMLFormElement>(null);
@@ -50,6 +52,7 @@ export function CaptureForm(props: {
   const tungsten = body.tig !== null;
   const send = () => {
     if (record.isPending) return;
+    if (record.isError) setTried(draft.id);
     record.mutate({
       id: draft.id,
       body: {
@@ -82,7 +85,7 @@ export function CaptureForm(props: {
           onSettled={(bead) => {
             record.reset();
             setDraft(fresh(bead));
-            props.onRecorded(bead);
+            props.onRecorded(bead, false);
           }}
         />
       )}

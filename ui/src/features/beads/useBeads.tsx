@@ -93,6 +93,24 @@ export function useLook(onLooked: (bead: Bead) => void) {
   });
 }
 
+/** Of a bead that was just laid everything is known: nothing of it need be asked for. */
+export function useJustLaid(sheet: Schemas['AssignedSheet'], machineId: string) {
+  const queries = useQueryClient();
+  return (bead: Bead) => {
+    const file: Schemas['BeadFile'] = {
+      bead,
+      sheet,
+      body: null,
+      machineId,
+      pictures: [],
+      recordings: [],
+      rulings: [],
+      earlier: [],
+    };
+    queries.setQueryData(beadQueries.file(bead.id).queryKey, file);
+  };
+}
+
 /** Takes a bead off its coupon, with a way back. */
 export function useWithdraw() {
   const queries = useQueryClient();
