@@ -12,6 +12,10 @@ internal static class Bundle
     private const int Loads = 9;
     private const double MostBytes = 1.3;
 
+    // A sign-in is as little as the shell is. Today draws a room, which a shell does not have (ARCHITECTURE.md).
+    private const double MostSignInPaint = 1.3,
+        MostTodayPaint = 2;
+
     private sealed record FirstPage(double Bytes, double PaintMs);
 
     public static async Task<int> MeasureAsync()
@@ -34,18 +38,18 @@ internal static class Bundle
         }
         var of = Middle(bareOnes);
         Console.WriteLine($"bare shell: {of.Bytes / 1000:0.0} kB, painted after {of.PaintMs:0} ms");
-        var (signInBytes, signInPaint) = Report("sign-in", signIns);
-        var (todayBytes, todayPaint) = Report("today", todays);
+        var (signInBytes, signInPaint) = Report("sign-in", signIns, MostSignInPaint);
+        var (todayBytes, todayPaint) = Report("today", todays, MostTodayPaint);
         return figures.Close(
             $"sign-in {signInBytes:0.00} x the bytes of a bare shell and {signInPaint:0.00} x its paint, today {todayBytes:0.00} x and "
                 + $"{todayPaint:0.00} x"
         );
 
-        (double, double) Report(string what, List<FirstPage> pages)
+        (double, double) Report(string what, List<FirstPage> pages, double mostPaint)
         {
             var page = Middle(pages);
             var (bytes, paint) = (page.Bytes / of.Bytes, page.PaintMs / of.PaintMs);
-            var missed = figures.AtMost($"{what}, bytes", bytes, MostBytes) + figures.AtMost($"{what}, paint", paint, MostBytes);
+            var missed = figures.AtMost($"{what}, bytes", bytes, MostBytes) + figures.AtMost($"{what}, paint", paint, mostPaint);
             Console.WriteLine(
                 $"{what}: {page.Bytes / 1000:0.0} kB, {bytes:0.00} x; painted after {page.PaintMs:0} ms, {paint:0.00} x{missed}"
             );
@@ -78,7 +82,8 @@ internal static class Bundle
         return new FirstPage(bytes, paint);
     }
 
-    private static async Task BuildShellAsync()
+    /// <summary>Builds the bare shell into where <see cref="ShellServer"/> serves it from.</summary>
+    public static async Task BuildShellAsync()
     {
         using var build = Process.Start(
             new ProcessStartInfo("npm", ["--prefix", Path.Combine(Cluster.Root, "ui"), "run", "--silent", "shell"])

@@ -11,7 +11,8 @@ namespace GentleBead.Bench;
 internal static class ShellServer
 {
     /// <summary>Starts it over what ui/shell was built into.</summary>
-    public static async Task<WebApplication> StartAsync()
+    /// <param name="payload">What an endpoint that works nothing out answers, at /same; none where it is not asked.</param>
+    public static async Task<WebApplication> StartAsync(string? payload = null)
     {
         var folder = Path.Combine(Cluster.Root, ".local/shell");
         var types = new FileExtensionContentTypeProvider();
@@ -19,6 +20,8 @@ internal static class ShellServer
         builder.Logging.ClearProviders();
         builder.WebHost.UseUrls("http://127.0.0.1:0");
         var app = builder.Build();
+        if (payload is not null)
+            app.MapPost("/same", () => Results.Text(payload, "application/json"));
         app.MapGet(
             "/{**path}",
             (string? path, HttpContext http) =>

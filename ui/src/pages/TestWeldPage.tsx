@@ -61,7 +61,7 @@ function TestWeld({ view }: { view: View }) {
             <h2>Coupons</h2>
             <ol className={css.couponStates}>
               {view.state.coupons.map((coupon) => (
-                <li key={coupon.coupon} className={coupon.standing}>
+                <li key={coupon.coupon} data-standing={coupon.standing}>
                   <b>Coupon {coupon.coupon}</b> {couponWords[coupon.standing]}
                   {['toWeld', 'toAssessAgain'].includes(coupon.standing) && `, attempt ${coupon.attempt}`}
                   {coupon.disagreed && <span className="quiet"> the assessors differed</span>}
