@@ -102,7 +102,8 @@ internal static class Screens
                 const key = async () => {
                   const began = performance.now();
                   const answer = await (await fetch('/same', { method: 'POST', body: JSON.stringify({ job: {} }) })).json();
-                  place.replaceChildren(...every(answer).map((value) => Object.assign(document.createElement('p'), { textContent: value })));
+                  place.replaceChildren(
+                    ...every(answer).map((value) => Object.assign(document.createElement('p'), { textContent: value })));
                   return performance.now() - began;
                 };
                 (async () => {
