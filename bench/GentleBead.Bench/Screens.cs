@@ -77,15 +77,13 @@ internal static class Screens
         var payload = sheet.RunAsync<string>(
             """
             const done = arguments[arguments.length - 1];
-            const real = window.fetch;
-            window.fetch = async (...asked) => {
-              const answer = await real(...asked);
-              if (new URL(answer.url).pathname === '/api/sheets/compute') { window.fetch = real; done(await answer.clone().text()); }
-              return answer;
-            };
-            const field = document.querySelector('[aria-label="Job"] input');
-            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '2.71');
-            field.dispatchEvent(new Event('input', { bubbles: true }));
+            const job = { thickness: '2.71', joint: 't', position: 'flat', otherThickness: null, process: null, metal: null, wire: null,
+              gas: null, polarity: null };
+            fetch('/api/sheets/compute', {
+              method: 'POST',
+              headers: { 'content-type': 'application/json' },
+              body: JSON.stringify({ boothId: null, job }),
+            }).then((answer) => answer.text()).then(done);
             """
         );
         await Bundle.BuildShellAsync();

@@ -213,7 +213,7 @@ internal static class Screens
                     page.Open("/");
                     page.Click("Bench", within: "Booth 1");
                     page.Click("Ilsa Brandt");
-                    page.See("newest first");
+                    Page.Until(() => page.Has("ol[aria-label=Rack] > li button"), "the rack");
                     page.Run<object?>("document.querySelectorAll('ol[aria-label=Rack] > li')[0].querySelectorAll('button')[0].click()");
                     page.See("Booth logger, simulated");
                     page.Run<object?>("document.querySelector('[aria-label=Recordings]').scrollIntoView()");

@@ -34,9 +34,7 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
  * when asking again fails, and says so.
  */
 export function Loaded<T>(props: { of: Loading<T>; what: string; children: (data: T) => ReactNode }) {
-  const { error, again } = props.of;
-  // A whole page is drawn in pieces: hands and keys come between them.
-  const data = useDeferredValue(props.of.data);
+  const { data, error, again } = props.of;
   if (data !== undefined) {
     return (
       <>
@@ -56,6 +54,11 @@ export function Loaded<T>(props: { of: Loading<T>; what: string; children: (data
       </Button>
     </div>
   );
+}
+
+/** The same for what takes long to draw: it is drawn in pieces, and hands and keys come between them. */
+export function LoadedInPieces<T>(props: { of: Loading<T>; what: string; children: (data: T) => ReactNode }) {
+  return <Loaded {...props} of={{ ...props.of, data: useDeferredValue(props.of.data) }} />;
 }
 
 /** Where a part of a page fills itself from the server: nothing while that goes well, words and a way on where it does not. */

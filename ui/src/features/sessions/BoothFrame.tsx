@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { Link, Outlet, useOutletContext, useParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
-import { Loaded } from '../../shared/Loaded';
+import { LoadedInPieces } from '../../shared/Loaded';
 import { BoothNumber } from '../../shared/page/BoothNumber';
 import { Page } from '../../shared/page/Page';
 import { Tabs } from '../../shared/page/Tabs';
@@ -26,9 +26,9 @@ export function BoothFrame() {
     );
   }
   return (
-    <Loaded of={bench} what="the booth">
+    <LoadedInPieces of={bench} what="the booth">
       {(data) => <Booth bench={data} />}
-    </Loaded>
+    </LoadedInPieces>
   );
 }
 
