@@ -84,10 +84,10 @@ function SealForm({ sheet }: { sheet: Schemas['AssignedSheet'] }) {
         {...form.getInputProps('attempts')}
         error={form.errors['terms.attempts']}
       />
+      <LoadTrouble of={criteria} what="the criteria" />
       <Select
         label="Measured by"
         size="lg"
-        error={criteria.error && <LoadTrouble of={criteria} what="the criteria" />}
         data={criteria.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
         {...form.getInputProps('criteria')}
       />
