@@ -20,13 +20,19 @@ const onError = (error: Error) => {
     queries.setQueryData(expiredKey, true);
 };
 
+// What the server refused it will refuse again: only silence is worth another try, and that it had too much to do at once.
+const again = (times: number, error: Error) => {
+  const status = error instanceof Refused ? error.status : 0;
+  return status === busy ? times < 5 : status === 0 && times < 2;
+};
+const busy = 503;
+
 const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError }),
   mutationCache: new MutationCache({ onError }),
   defaultOptions: {
     queries: {
-      // What the server refused it will refuse again; only silence is worth another try.
-      retry: (times, error) => times < 2 && !(error instanceof Refused && error.status > 0),
+      retry: again,
       staleTime: 2_000,
     },
   },

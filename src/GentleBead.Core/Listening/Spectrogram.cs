@@ -13,7 +13,7 @@ public sealed class Spectrogram
     public const double LowestHertz = 100,
         HighestHertz = 10_000;
 
-    /// <summary>How many pitches: two semitones and a little from one to the next.</summary>
+    /// <summary>How many pitches: a semitone and a quarter from one to the next.</summary>
     public const int Pitches = 64;
 
     /// <summary>How many moments at most.</summary>
@@ -44,12 +44,12 @@ public sealed class Spectrogram
     public static double HertzOf(int pitch) => LowestHertz * Math.Pow(HighestHertz / LowestHertz, (pitch + 0.5) / Pitches);
 
     /// <summary>Looks into a sound.</summary>
-    /// <param name="sound">The sound; one that is too short for a window has no moments.</param>
+    /// <param name="sound">The sound; one shorter than a window is taken with silence after it.</param>
     public static Spectrogram Of(Waveform sound)
     {
         ArgumentNullException.ThrowIfNull(sound);
         var size = 1 << (int)Math.Floor(Math.Log2(LongestWindow * sound.Rate));
-        var moments = sound.Samples.Length < size ? 0 : Math.Min(MostMoments, 2 * sound.Samples.Length / size);
+        var moments = Math.Clamp(2 * sound.Samples.Length / size, 1, MostMoments);
         var levels = new double[moments * Pitches];
         var spectrum = new Spectrum(size, sound);
         for (var moment = 0; moment < moments; moment++)
@@ -59,7 +59,7 @@ public sealed class Spectrogram
             for (var look = 0; look < looks; look++)
                 spectrum.Add(from + (to - from) * (2 * look + 1) / (2 * looks), 1.0 / looks, levels.AsSpan(moment * Pitches, Pitches));
         }
-        var most = levels.DefaultIfEmpty(0).Max();
+        var most = levels.Max();
         for (var i = 0; i < levels.Length; i++)
             levels[i] = most <= Least ? 0 : Math.Max(0, 1 + 10 * Math.Log10(Math.Max(levels[i] / most, Least)) / Range);
         return new Spectrogram(moments, levels);
@@ -70,28 +70,34 @@ public sealed class Spectrogram
     {
         private readonly RealFft transform = new(size);
         private readonly float[] window = [.. Window.Hann(size).Select(value => (float)value)];
+        private readonly (int Low, int High)[] lines = [.. Enumerable.Range(0, Pitches).Select(pitch => LinesOf(pitch, size, sound.Rate))];
         private readonly float[] taken = new float[size],
             real = new float[size / 2 + 1],
             imaginary = new float[size / 2 + 1];
 
         public void Add(long middle, double share, Span<double> pitches)
         {
-            var start = (int)Math.Clamp(middle - size / 2, 0, sound.Samples.Length - size);
+            var start = (int)Math.Clamp(middle - size / 2, 0, Math.Max(0, sound.Samples.Length - size));
             for (var i = 0; i < size; i++)
-                taken[i] = sound.Samples[start + i] * window[i];
+                taken[i] = start + i < sound.Samples.Length ? sound.Samples[start + i] * window[i] : 0;
             transform.Direct(taken, real, imaginary);
-            var hertz = (double)sound.Rate / size;
-            var step = Math.Pow(HighestHertz / LowestHertz, 0.5 / Pitches);
             for (var pitch = 0; pitch < Pitches; pitch++)
             {
-                // A low row lies within one line of the spectrum, a high one spans several: the strongest in it counts.
-                var low = (int)Math.Round(HertzOf(pitch) / step / hertz);
-                var high = Math.Max(low, (int)Math.Ceiling(HertzOf(pitch) * step / hertz) - 1);
                 var most = 0.0;
-                for (var line = low; line <= high && line < real.Length; line++)
+                for (var line = lines[pitch].Low; line <= lines[pitch].High; line++)
                     most = Math.Max(most, (double)real[line] * real[line] + (double)imaginary[line] * imaginary[line]);
                 pitches[pitch] += share * most;
             }
+        }
+
+        // A low row lies within one line of the spectrum, a high one spans several, of which the strongest counts; above half the
+        // rate there are none.
+        private static (int Low, int High) LinesOf(int pitch, int size, int rate)
+        {
+            var (hertz, step) = ((double)rate / size, Math.Pow(HighestHertz / LowestHertz, 0.5 / Pitches));
+            var low = (int)Math.Round(HertzOf(pitch) / step / hertz);
+            var high = Math.Max(low, (int)Math.Ceiling(HertzOf(pitch) * step / hertz) - 1);
+            return (low, Math.Min(high, size / 2));
         }
     }
 }

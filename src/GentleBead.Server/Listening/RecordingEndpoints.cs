@@ -140,7 +140,7 @@ public static class RecordingEndpoints
             return TypedResults.Ok(stored);
         var there = await standIns.OfBoothAsync(file.Sheet.BoothId, cancel);
         if (with == StandIn.Microphone ? !there.Microphone : !there.Logger)
-            return Problems.Field("device", Say($"There is none in this booth. Switch it on under Shop."));
+            return Problems.Field("device", Say($"There is none in this booth. Switch it on in Settings, under Stand-in devices."));
         var bead = file.Bead;
         var setting = StandInArc.Of(file.JudgedBy, bead.Used, bead.Amps, bead.Evidence);
         if (setting.Problems().FirstOrDefault() is { } problem)
@@ -200,8 +200,6 @@ public static class RecordingEndpoints
         var bytes = new byte[recording.Length];
         await new RecordingStream(recordings, recording).ReadExactlyAsync(bytes, cancel);
         var picture = await heavy.RunAsync(user.Id(), () => SpectrogramPicture.Of(Spectrogram.Of(WavFile.Read(bytes))), cancel);
-        if (picture is null)
-            return TypedResults.NotFound();
         response.Headers.CacheControl = "private, max-age=86400";
         return TypedResults.File(picture, "image/png");
     }

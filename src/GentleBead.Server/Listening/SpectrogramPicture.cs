@@ -8,20 +8,19 @@ namespace GentleBead.Server.Listening;
 /// </summary>
 public static class SpectrogramPicture
 {
-    /// <summary>Draws it; null where the sound is too short for any.</summary>
-    public static byte[]? Of(Spectrogram spectrogram)
+    private const int BytesOfPixel = 4;
+
+    /// <summary>Draws it.</summary>
+    public static byte[] Of(Spectrogram spectrogram)
     {
-        if (spectrogram.Moments == 0)
-            return null;
-        var pixels = new byte[spectrogram.Moments * Spectrogram.Pitches];
+        var width = spectrogram.Moments;
+        using var picture = new SKBitmap(width, Spectrogram.Pitches, SKColorType.Rgba8888, SKAlphaType.Unpremul);
+        // How clear a pixel is, its last byte, carries the level: whatever ground it is laid on shows through.
+        var bytes = picture.GetPixelSpan();
+        bytes.Clear();
         for (var row = 0; row < Spectrogram.Pitches; row++)
-        for (var moment = 0; moment < spectrogram.Moments; moment++)
-            pixels[row * spectrogram.Moments + moment] = (byte)(255 * spectrogram[moment, Spectrogram.Pitches - 1 - row]);
-        // How clear it is carries the level: whatever ground it is laid on shows through.
-        using var picture = new SKBitmap(spectrogram.Moments, Spectrogram.Pitches, SKColorType.Rgba8888, SKAlphaType.Unpremul);
-        var span = picture.GetPixelSpan();
-        for (var i = 0; i < pixels.Length; i++)
-            span[4 * i + 3] = pixels[i];
+        for (var moment = 0; moment < width; moment++)
+            bytes[(row * width + moment + 1) * BytesOfPixel - 1] = (byte)(255 * spectrogram[moment, Spectrogram.Pitches - 1 - row]);
         using var encoded = picture.Encode(SKEncodedImageFormat.Png, 100);
         return encoded.ToArray();
     }

@@ -58,11 +58,14 @@ public class SpectrogramTests
     }
 
     [Fact]
-    public void Silence_is_empty_what_is_too_short_has_no_moment_and_five_minutes_have_no_more_than_any()
+    public void Silence_is_empty_what_is_too_short_has_one_moment_and_five_minutes_have_no_more_than_any()
     {
         var silent = Spectrogram.Of(Made(1, _ => 0));
         Assert.All(Enumerable.Range(0, silent.Moments), moment => Assert.Equal(0, silent[moment, 30]));
-        Assert.Equal(0, Spectrogram.Of(Made(0.01, _ => 0.5)).Moments);
+        var click = Spectrogram.Of(Made(0.005, t => 0.5 * Math.Sin(2 * Math.PI * 2000 * t)));
+        Assert.Equal(1, click.Moments);
+        Assert.InRange(Spectrogram.HertzOf(Strongest(click, 0)), 1700, 2350);
+        Assert.Equal(1, Spectrogram.Of(new Waveform(8000, [])).Moments);
         Assert.Equal(Spectrogram.MostMoments, Spectrogram.Of(Made(300, t => Math.Sin(3000 * t), 8000)).Moments);
     }
 

@@ -9,7 +9,6 @@ import { jobLine } from '../features/sheets/JobLine';
 import { BeadDetail } from '../features/beads/BeadDetail';
 import { asLaid, CouponPlate } from '../features/beads/CouponPlate';
 import { useBeadFile } from '../features/beads/useBeads';
-import css from './beadPage.module.css';
 
 /** One bead of any evening: what was said of it, its pictures, what can still be added. */
 export function BeadPage() {
@@ -35,7 +34,7 @@ function OneBead({ file }: { file: Schemas['BeadFile'] }) {
           : { to: '/rack', label: 'Back to your rack' }
       }
     >
-      <div className={css.beadPage}>
+      <div className="two-columns even">
         <div className="stack">
           <section className="panel" aria-label="Verdict">
             <VerdictSummary number={bead.number} judgement={bead.judgement} ruled={bead.ruled ?? null} />

@@ -12,7 +12,6 @@ import { ReadingsPanel } from '../features/machines/ReadingsPanel';
 import { WindowsPanel } from '../features/windows/WindowsPanel';
 import { UpkeepPanel } from '../features/machines/UpkeepPanel';
 import { machineQueries } from '../features/machines/queries';
-import css from './machine.module.css';
 
 /** One machine: what is on it, what was measured, what its door says, what is due, what worked. */
 export function MachinePage() {
@@ -47,7 +46,7 @@ function Machine({ machineId, detail }: { machineId: string; detail: Schemas['Ma
       back={{ to: '/machines', label: 'Back to the machines' }}
       before={<BoothNumber number={booth.number} />}
     >
-      <div className={css.machinePage}>
+      <div className="two-columns even">
         <div className="stack">
           <LoadPanel detail={detail} />
           {machine.wireControl && <ChartPanel detail={detail} />}

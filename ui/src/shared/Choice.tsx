@@ -35,6 +35,7 @@ export function Choice<T extends string>(props: {
           <button
             key={value}
             type="button"
+            className="key"
             aria-pressed={index === stands}
             {...getItemProps({
               index,

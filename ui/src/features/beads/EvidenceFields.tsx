@@ -75,7 +75,7 @@ export function EvidenceFields(props: {
       {heard && group('sound', tungsten ? tigSounds : undefined)}
       <button
         type="button"
-        className="good-look"
+        className="key good-look"
         onClick={() => change({ seen: { ...draft.seen, ...goodLook } })}
       >
         Looks right all round

@@ -28,6 +28,7 @@ export function Faults(props: {
           <button
             key={fault}
             type="button"
+            className="key"
             aria-pressed={faults.includes(fault)}
             {...getItemProps({ index, onClick: () => turn(fault) })}
           >

@@ -10,6 +10,33 @@ export interface SettingsDraft {
   amp: Used;
 }
 
+const kinds = [
+  {
+    part: 'wire',
+    title: 'Wire',
+    kind: 'wireFeed',
+    control: 'wireControl',
+    wrong: ['wireMark', 'wireFeedMPerMin'],
+    tungsten: false,
+  },
+  {
+    part: 'volt',
+    title: 'Volts',
+    kind: 'volts',
+    control: 'voltControl',
+    wrong: ['voltMark', 'volts'],
+    tungsten: false,
+  },
+  {
+    part: 'amp',
+    title: 'Amps',
+    kind: 'amps',
+    control: 'ampControl',
+    wrong: ['ampMark', 'amps'],
+    tungsten: true,
+  },
+] as const;
+
 /** Wire and volts, or a tungsten's amps, each by its mark or as measured. */
 export function SettingsUsed(props: {
   machine: Schemas['Machine'];
@@ -18,40 +45,26 @@ export function SettingsUsed(props: {
   change: (part: Partial<SettingsDraft>) => void;
   fields: Record<string, string>;
 }) {
-  const { draft, change, fields } = props;
-  const { wireControl, voltControl, ampControl } = props.machine;
+  const { machine, draft, change, fields } = props;
+  const shown = kinds.filter((one) => one.tungsten === props.tungsten);
   return (
     <div className={css.settingsUsed}>
-      {!props.tungsten && wireControl && voltControl && (
-        <>
-          <SettingUsed
-            title="Wire"
-            control={wireControl}
-            kind="wireFeed"
-            used={draft.wire}
-            onChange={(used) => change({ wire: used })}
-            error={fields.wireMark ?? fields.wireFeedMPerMin}
-          />
-          <SettingUsed
-            title="Volts"
-            control={voltControl}
-            kind="volts"
-            used={draft.volt}
-            onChange={(used) => change({ volt: used })}
-            error={fields.voltMark ?? fields.volts}
-          />
-        </>
-      )}
-      {props.tungsten && ampControl && (
-        <SettingUsed
-          title="Amps"
-          control={ampControl}
-          kind="amps"
-          used={draft.amp}
-          onChange={(used) => change({ amp: used })}
-          error={fields.ampMark ?? fields.amps}
-        />
-      )}
+      {shown.map(({ part, title, kind, control, wrong }) => {
+        const there = machine[control];
+        return (
+          there && (
+            <SettingUsed
+              key={part}
+              title={title}
+              control={there}
+              kind={kind}
+              used={draft[part]}
+              onChange={(used) => change({ [part]: used })}
+              error={wrong.map((field) => fields[field]).find(Boolean)}
+            />
+          )
+        );
+      })}
     </div>
   );
 }

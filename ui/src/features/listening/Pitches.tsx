@@ -1,5 +1,4 @@
 import { scaleLog } from 'd3-scale';
-import { useState } from 'react';
 import css from './listening.module.css';
 import { width } from './Outline';
 
@@ -13,23 +12,21 @@ const marked = [
 ];
 
 /** Which pitches a sound is made of over time: cracks stand upright, a hiss lies in the upper half. */
-export function Pitches(props: { recordingId: string; from: number; height: number }) {
-  const { from, height } = props;
-  // A sound that is too short has none, and what fails to load leaves the rest readable.
-  const [missing, setMissing] = useState(false);
+export function Pitches(props: { picture: string | undefined; from: number; height: number }) {
+  const { picture, from, height } = props;
   const y = scaleLog([lowest, highest], [from + height, from]);
-  if (missing) return null;
   return (
     <g>
-      <image
-        className={css.pitches}
-        href={`/api/recordings/${props.recordingId}/spectrogram`}
-        y={from}
-        width={width}
-        height={height}
-        preserveAspectRatio="none"
-        onError={() => setMissing(true)}
-      />
+      {picture && (
+        <image
+          className={css.pitches}
+          href={picture}
+          y={from}
+          width={width}
+          height={height}
+          preserveAspectRatio="none"
+        />
+      )}
       {marked.map(({ hertz, label }) => (
         <g key={hertz}>
           <line className={css.pitchLine} x2={width} y1={y(hertz)} y2={y(hertz)} />

@@ -1,10 +1,13 @@
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { LoadTrouble } from '../../shared/Loaded';
 import { evidence } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
 import css from './listening.module.css';
 import { Outline, width } from './Outline';
 import { Pitches } from './Pitches';
+import { listeningQueries } from './queries';
 
 // From above down: the outline, of a sound its pitches under it, loud pops, what was heard.
 const outlineHeight = { sound: 72, log: 100 };
@@ -18,6 +21,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
   const audio = useRef<HTMLAudioElement>(null);
   const [at, setAt] = useState(0);
   const sound = finding.kind === 'sound';
+  const pitches = useQuery({ ...listeningQueries.spectrogram(recording.id), enabled: sound });
   const say = useSay();
   const x = (seconds: number) => (seconds / finding.seconds) * width;
   const seek = (seconds: number) => {
@@ -44,7 +48,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         {sound ? (
           <>
             <Outline outline={finding.outline} from={0} height={outlineHeight.sound} low={-1} />
-            <Pitches recordingId={recording.id} from={outlineHeight.sound + 4} height={pitchHeight} />
+            <Pitches picture={pitches.data} from={outlineHeight.sound + 4} height={pitchHeight} />
           </>
         ) : (
           <>
@@ -80,6 +84,7 @@ export function Timeline({ recording }: { recording: Schemas['Recording'] }) {
         )}
         <line className={css.needle} x1={x(at)} x2={x(at)} y1={0} y2={end} />
       </svg>
+      <LoadTrouble of={pitches} what="its pitches" />
       {sound && (
         <audio
           ref={audio}

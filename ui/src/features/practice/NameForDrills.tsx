@@ -32,8 +32,8 @@ export function NameForDrills({ recording }: { recording: Schemas['Recording'] }
       await queries.invalidateQueries({ queryKey: practiceQueries.named(recording.beadId).queryKey });
     },
   });
-  const clip = named.data?.find((one) => one.recordingId === recording.id);
-  if (named.error && !named.data) return <LoadTrouble of={named} what="its names for the drills" />;
+  if (!named.data) return <LoadTrouble of={named} what="its names for the drills" />;
+  const clip = named.data.find((one) => one.recordingId === recording.id);
   if (!open)
     return (
       <div className="row">
@@ -43,7 +43,7 @@ export function NameForDrills({ recording }: { recording: Schemas['Recording'] }
             {deviations[clip.deviation].toLowerCase()}
           </span>
         )}
-        <Button variant="default" disabled={!named.data} onClick={() => setOpen(true)}>
+        <Button variant="default" onClick={() => setOpen(true)}>
           {clip ? 'Name it anew' : 'Name it for the drills'}
         </Button>
         {clip && (

@@ -2,7 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { countedAll } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
-import { ControlFace } from '../machines/ControlFace';
+import { Faces } from './Faces';
 import { Why } from './Why';
 import css from './sheets.module.css';
 
@@ -40,26 +40,26 @@ export function Pair({
           </span>
         </div>
       </section>
-      {machine?.wireControl && machine.voltControl && marks && (
-        <section className={css.faces} aria-label={`Marks of ${machine.name}`}>
-          <Why of="wireMark" label="the wire mark" reasons={reasons}>
-            <ControlFace
-              control={machine.wireControl}
-              mark={marks.wire.mark}
-              title="Wire"
-              reads={say(marks.wire.reads)}
-            />
-          </Why>
-          <Why of="voltMark" label="the volt mark" reasons={reasons}>
-            <ControlFace
-              control={machine.voltControl}
-              mark={marks.volt.mark}
-              title="Volts"
-              reads={say(marks.volt.reads)}
-            />
-          </Why>
-        </section>
-      )}
+      <Faces
+        machine={machine}
+        reasons={reasons}
+        faces={({ wireControl, voltControl }) => [
+          {
+            of: 'wireMark',
+            label: 'the wire mark',
+            title: 'Wire',
+            control: wireControl,
+            setting: marks?.wire,
+          },
+          {
+            of: 'voltMark',
+            label: 'the volt mark',
+            title: 'Volts',
+            control: voltControl,
+            setting: marks?.volt,
+          },
+        ]}
+      />
       {(marks || pair.chart || pair.inductance || sheet.program !== null) && (
         <ul className={`${css.pairNotes} quiet`}>
           {marks && (

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { useSay } from '../../shared/words/useSay';
-import { ControlFace } from '../machines/ControlFace';
+import { Faces } from './Faces';
 import { Why } from './Why';
 import css from './sheets.module.css';
 
@@ -36,18 +36,13 @@ export function Tungsten({
           <span className="quiet">{say(tig.tungstenClass)}</span>
         </div>
       </section>
-      {machine?.ampControl && tig.mark && (
-        <section className={css.faces} aria-label={`Marks of ${machine.name}`}>
-          <Why of="ampMark" label="the amp mark" reasons={reasons}>
-            <ControlFace
-              control={machine.ampControl}
-              mark={tig.mark.mark}
-              title="Amps"
-              reads={say(tig.mark.reads)}
-            />
-          </Why>
-        </section>
-      )}
+      <Faces
+        machine={machine}
+        reasons={reasons}
+        faces={({ ampControl }) => [
+          { of: 'ampMark', label: 'the amp mark', title: 'Amps', control: ampControl, setting: tig.mark },
+        ]}
+      />
       <ul className={css.pairNotes}>
         <li>Grind: {say(tig.grind)}.</li>
         <li>{say(tig.start)}</li>
