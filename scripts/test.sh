@@ -64,12 +64,12 @@ finish() { # what came of everything begun
   names=()
 }
 check() { begin "$@"; finish; }
-run() { # run NAME: an xUnit project, its words and how it ended into .local
-  local ended=0
-  dotnet "tests/GentleBead.$1.Tests/bin/Debug/net10.0/GentleBead.$1.Tests.dll" -noColor -noLogo >".local/test-$1.log" 2>&1 || ended=$?
-  echo $ended >".local/test-$1.ended"
+run() { # run PROJECT [PART FILTER …]: an xUnit project or a part of it; its words and how it ended into .local
+  local ended=0 part=${2:-$1} tests=tests/GentleBead.$1.Tests/bin/Debug/net10.0/GentleBead.$1.Tests.dll
+  dotnet "$tests" -noColor -noLogo -xml ".local/test-$part.xml" "${@:3}" >".local/test-$part.log" 2>&1 || ended=$?
+  echo $ended >".local/test-$part.ended"
 }
-count() { # count NAME: what came of it, test by test
+count() { # count PART: what came of it, test by test
   local log=.local/test-$1.log ended total bad
   ended=$(cat ".local/test-$1.ended")
   # What was skipped has not passed.
@@ -79,7 +79,7 @@ count() { # count NAME: what came of it, test by test
   if [ "$bad" -gt 0 ]; then grep -vE '^\s+at ' "$log" | tail -n 80; fi
   passed=$((passed + total - bad)) failed=$((failed + bad))
 }
-suite() { say "Tests: $1"; run "$1"; count "$1"; }
+suite() { say "Tests: ${2:-$1}"; run "$@"; count "${2:-$1}"; }
 
 if has core || has server || has browser || has format; then
   say "Building …"
@@ -104,18 +104,19 @@ if has ui; then
 fi
 finish
 if has core; then suite Core; fi
-if has server && has browser; then
-  # The screens wait for the browser most of the time: the server's tests run beside them.
-  say "Tests: Server, beside the screens"
-  run Server &
-  beside=$!
-elif has server; then
-  suite Server
-fi
+# The walks through every page in every state wait for the browser half of the time: something else runs beside them.
+walks=('*EveryStateTests' '*ScreenTests')
 if has browser; then
   check "Front-end build" npm --prefix ui run --silent build
-  suite Browser
+  run Browser Walks -class "${walks[0]}" -class "${walks[1]}" &
+  beside=$!
 fi
-if [ -n "${beside:-}" ]; then wait "$beside"; count Server; fi
+if has server; then suite Server; fi
+if has browser; then
+  suite Browser Screens -class- "${walks[0]}" -class- "${walks[1]}"
+  say "Tests: Walks, beside these"
+  wait "$beside"
+  count Walks
+fi
 printf '%s\n' "$passed passed, $failed failed"
 [ $failed -eq 0 ]

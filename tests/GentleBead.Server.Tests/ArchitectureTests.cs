@@ -96,9 +96,10 @@ public partial class ArchitectureTests
                 .That()
                 .ResideInNamespaceMatching(@"^GentleBead\.Server")
                 .And()
-                .DependOnAny(Types().That().ResideInNamespaceMatching("^Dapper"))
+                .DoNotHaveFullNameMatching(@"Store([+/<]|$)|^GentleBead\.Server\.Database\.")
                 .Should()
-                .HaveFullNameMatching(@"Store([+/<]|$)|^GentleBead\.Server\.Database\.")
+                .NotDependOnAnyTypesThat()
+                .ResideInNamespaceMatching("^Dapper")
         );
 
     [Fact]

@@ -1,6 +1,6 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tellDone } from '../shared/notices';
 import { answer, api, type Schemas } from '../shared/api/client';
@@ -29,7 +29,6 @@ export function AssignPanel(props: {
   // The same id until it is taken, so that a retry gives one sheet.
   const id = useRef(newId());
   const [overrule, setOverrule] = useState('');
-  const sets = useQuery(testWeldQueries.criteria());
   const [criteria, setCriteria] = useState<Schemas['CriteriaSet']>(props.given?.criteria ?? 'practice');
   const mismatches = props.current?.mismatches ?? [];
   const assign = useMutation({
@@ -87,15 +86,7 @@ export function AssignPanel(props: {
         </section>
       )}
       <div className={css.assign}>
-        <LoadTrouble of={sets} what="the criteria" />
-        {props.student && (
-          <Select
-            label="Beads are measured by"
-            data={sets.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
-            value={criteria}
-            onChange={(value) => value && setCriteria(value)}
-          />
-        )}
+        {props.student && <MeasuredBy criteria={criteria} onPick={setCriteria} />}
         {assign.isError && !fields.overrule && <Trouble error={assign.error} />}
         {props.student ? (
           <Button
@@ -118,3 +109,23 @@ export function AssignPanel(props: {
     </>
   );
 }
+
+/** The criteria beads on the coupon are measured by. */
+const MeasuredBy = memo(function MeasuredBy(props: {
+  criteria: Schemas['CriteriaSet'];
+  onPick: (criteria: Schemas['CriteriaSet']) => void;
+}) {
+  const say = useSay();
+  const sets = useQuery(testWeldQueries.criteria());
+  return (
+    <>
+      <LoadTrouble of={sets} what="the criteria" />
+      <Select
+        label="Beads are measured by"
+        data={sets.data?.map((one) => ({ value: one.set, label: say(one.name) })) ?? []}
+        value={props.criteria}
+        onChange={(value) => value && props.onPick(value)}
+      />
+    </>
+  );
+});

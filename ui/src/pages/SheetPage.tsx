@@ -1,5 +1,6 @@
-import { useSessionStorage } from '@mantine/hooks';
+import { useDebouncedValue, useSessionStorage } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
+import { memo, useCallback, useDeferredValue } from 'react';
 import { Refused, type Schemas } from '../shared/api/client';
 import { useSheetAtHand } from '../features/calculators/sheetAtHand';
 import { useBoothData } from '../features/sessions/BoothFrame';
@@ -40,18 +41,23 @@ export function SheetPage() {
     defaultValue: firstJob(coupon),
     getInitialValueInEffect: false,
   });
-  const set = (change: Partial<Job>) => setJob((before) => ({ ...before, ...change }));
+  const set = useCallback((change: Partial<Job>) => setJob((before) => ({ ...before, ...change })), [setJob]);
   const computed = useQuery(sheetQueries.sheet(job, booth.id, session.id));
   const refused = computed.error instanceof Refused ? computed.error : null;
   const typed = (job.thickness ?? '').trim() !== '';
   const sheet = typed && !refused ? computed.data : undefined;
   useSheetAtHand(sheet);
+  // An answer that comes at once is not announced by a page that greys and comes back.
+  const [waits] = useDebouncedValue(computed.isPlaceholderData, 200);
+  const late = computed.isPlaceholderData && waits;
+  // The numbers first; the picture and the cautions follow as soon as they stand.
+  const explained = useDeferredValue(sheet);
   return (
     <div className="two-columns">
       <section className={`panel ${css.job}`} aria-label="Job">
-        <JobForm job={job} set={set} sheet={sheet} refused={refused} onPick={(picked) => setJob(picked)} />
+        <JobForm job={job} set={set} sheet={sheet} refused={refused} onPick={setJob} />
       </section>
-      <div className={computed.isPlaceholderData ? 'stack stale' : 'stack'}>
+      <div className={late ? 'stack stale' : 'stack'}>
         {sheet && (
           <>
             <section className="panel" aria-label="Settings sheet">
@@ -65,7 +71,7 @@ export function SheetPage() {
                   </p>
                 </div>
                 <AssignPanel
-                  disabled={computed.isPlaceholderData}
+                  disabled={late}
                   job={job}
                   session={session}
                   booth={booth}
@@ -76,16 +82,7 @@ export function SheetPage() {
               </div>
               <SheetView sheet={sheet} machine={machine} />
             </section>
-            <div className="side-by-side">
-              {sheet.pair && (
-                <section className="panel" aria-label="Settings plane">
-                  <SettingsPlane pair={sheet.pair} beads={[]} />
-                </section>
-              )}
-              <section className="panel">
-                <Cautions sheet={sheet} />
-              </section>
-            </div>
+            {explained && <Explained sheet={explained} />}
             <AlternativesPanel job={job} boothId={booth.id} onPick={set} />
           </>
         )}
@@ -107,3 +104,20 @@ export function SheetPage() {
     </div>
   );
 }
+
+const none: never[] = [];
+
+const Explained = memo(function Explained({ sheet }: { sheet: Schemas['Sheet'] }) {
+  return (
+    <div className="side-by-side">
+      {sheet.pair && (
+        <section className="panel" aria-label="Settings plane">
+          <SettingsPlane pair={sheet.pair} beads={none} />
+        </section>
+      )}
+      <section className="panel">
+        <Cautions sheet={sheet} />
+      </section>
+    </div>
+  );
+});

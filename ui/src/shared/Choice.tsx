@@ -1,5 +1,5 @@
 import { useRovingIndex } from '@mantine/hooks';
-import type { KeyboardEvent, ReactNode } from 'react';
+import { type KeyboardEvent, memo, type ReactNode } from 'react';
 import css from './choice.module.css';
 
 /** Arrows within a row of keys turn nothing else on the page. */
@@ -11,7 +11,7 @@ function keepArrows(event: KeyboardEvent) {
  * A row of large keys, one of which may stand: one stop of the Tab key, arrows within. Tapping the one that stands lifts it where nothing
  * is allowed.
  */
-export function Choice<T extends string>(props: {
+function ChoiceOf<T extends string>(props: {
   title: string;
   words: Record<T, string>;
   value: T | null;
@@ -50,3 +50,6 @@ export function Choice<T extends string>(props: {
     </fieldset>
   );
 }
+
+/** Drawn again only where something of it changed: a form of eight of these is drawn with every key. */
+export const Choice = memo(ChoiceOf) as typeof ChoiceOf;

@@ -3,20 +3,23 @@ import type { Schemas } from '../../shared/api/client';
 
 type Sheet = Schemas['Sheet'] | undefined;
 
-const AtHand = createContext<{ sheet: Sheet; put: (sheet: Sheet) => void }>({
-  sheet: undefined,
-  put: () => {},
-});
+// Two, so that whoever puts a sheet is not drawn again for having put it.
+const AtHand = createContext<Sheet>(undefined);
+const Put = createContext<(sheet: Sheet) => void>(() => {});
 
 /** Holds the sheet that is on screen, so that the calculators can begin with its numbers. */
 export function SheetAtHand({ children }: { children: React.ReactNode }) {
   const [sheet, put] = useState<Sheet>();
-  return <AtHand value={{ sheet, put }}>{children}</AtHand>;
+  return (
+    <Put value={put}>
+      <AtHand value={sheet}>{children}</AtHand>
+    </Put>
+  );
 }
 
 /** Puts a screen's sheet at hand for as long as the screen stands. */
 export function useSheetAtHand(sheet: Sheet) {
-  const { put } = useContext(AtHand);
+  const put = useContext(Put);
   useEffect(() => {
     put(sheet);
     return () => put(undefined);
@@ -24,4 +27,4 @@ export function useSheetAtHand(sheet: Sheet) {
 }
 
 /** The sheet on screen, if there is one. */
-export const useTheSheetAtHand = () => useContext(AtHand).sheet;
+export const useTheSheetAtHand = () => useContext(AtHand);

@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { Refused, Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { joints, positions } from '../../shared/words';
@@ -9,6 +9,8 @@ import { PresetsAndCards } from './PresetsAndCards';
 import { type Job } from './useSheets';
 import { useFields } from '../../shared/words/useSay';
 import css from './sheets.module.css';
+
+const pictureOf = (joint: Schemas['Joint']) => <JointPicture joint={joint} />;
 
 /** The job in the order it is said: plate, joint, position; then what it is welded with. */
 export function JobForm(props: {
@@ -22,6 +24,8 @@ export function JobForm(props: {
   const [unequal, setUnequal] = useState(Boolean(job.otherThickness));
   const fields = useFields(refused);
   const shown = ['thickness', 'otherThickness', 'joint', 'position', 'process', 'metal', 'wire', 'gas'];
+  const onJoint = useCallback((joint: Job['joint']) => set({ joint }), [set]);
+  const onPosition = useCallback((position: Job['position']) => set({ position }), [set]);
   const elsewhere = Object.entries(fields).filter(([field]) => !shown.includes(field));
   return (
     <>
@@ -59,8 +63,8 @@ export function JobForm(props: {
         className={css.joints}
         words={joints}
         value={job.joint}
-        onChange={(joint) => set({ joint })}
-        picture={(joint) => <JointPicture joint={joint} />}
+        onChange={onJoint}
+        picture={pictureOf}
       />
       {fields.joint && <FieldError text={fields.joint} />}
       <Choice
@@ -68,10 +72,17 @@ export function JobForm(props: {
         className={css.positions}
         words={positions}
         value={job.position}
-        onChange={(position) => set({ position })}
+        onChange={onPosition}
       />
       {fields.position && <FieldError text={fields.position} />}
-      <MadeWith job={job} set={set} sheet={sheet} fields={fields} />
+      <MadeWith
+        process={job.process ?? sheet?.job.process ?? 'gmawShortCircuit'}
+        metal={job.metal ?? sheet?.job.metal ?? 'mildSteel'}
+        wire={job.wire ?? sheet?.job.wire ?? null}
+        gas={job.gas ?? sheet?.job.gas ?? null}
+        set={set}
+        fields={fields}
+      />
       {elsewhere.map(([field, text]) => (
         <FieldError key={field} text={text} />
       ))}

@@ -1,5 +1,5 @@
 import { Select } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { useStock } from '../../shared/useStock';
 import { gases, metals, processes, wireKind, wireSize } from '../../shared/words';
@@ -11,20 +11,18 @@ const options = (words: Record<string, string>) =>
   Object.entries(words).map(([value, label]) => ({ value, label }));
 
 /** Process, metal, wire and gas: what is on the machine in a line, and a key to take another. */
-export function MadeWith(props: {
-  job: Job;
+export const MadeWith = memo(function MadeWith(props: {
+  process: Schemas['Process'];
+  metal: Schemas['Metal'];
+  wire: Job['wire'];
+  gas: Schemas['Gas'] | null;
   set: (change: Partial<Job>) => void;
-  sheet: Schemas['Sheet'] | undefined;
   fields: Record<string, string>;
 }) {
-  const { job, set, sheet, fields } = props;
+  const { process, metal, wire, gas, set, fields } = props;
   const shelf = useStock();
   const stock = shelf.data;
   const [opened, setOpened] = useState(false);
-  const process = job.process ?? sheet?.job.process ?? 'gmawShortCircuit';
-  const metal = job.metal ?? sheet?.job.metal ?? 'mildSteel';
-  const wire = job.wire ?? sheet?.job.wire ?? null;
-  const gas = job.gas ?? sheet?.job.gas ?? null;
   const kind = wireKind(process, metal);
   const wires = (stock?.wires ?? []).filter((one) => one.kind === kind && one.processes.includes(process));
   const tig = process === 'gtawDc' || process === 'gtawAc';
@@ -83,4 +81,4 @@ export function MadeWith(props: {
       )}
     </section>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { line } from 'd3-shape';
+import { memo } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { bandPath } from '../../shared/plane/band';
 import { type Places, Plane } from '../../shared/plane/Plane';
@@ -10,7 +11,13 @@ import { VerdictShape } from '../judging/VerdictMark';
 type Mark = { number: number; verdict: Schemas['Verdict']; used: Schemas['Settings'] };
 
 /** Wire speed across, volts up, the smooth band drawn in, beads as marks. The same picture wherever settings are compared. */
-export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; beads: Mark[] }) {
+export const SettingsPlane = memo(function SettingsPlane({
+  pair,
+  beads,
+}: {
+  pair: Schemas['PairSettings'];
+  beads: Mark[];
+}) {
   const { per, unit } = useUnits();
   const tells = useTells(pair, beads);
   const wires = [pair.wireFeedMPerMin, ...beads.map((bead) => bead.used.wireFeedMPerMin)];
@@ -61,7 +68,7 @@ export function SettingsPlane({ pair, beads }: { pair: Schemas['PairSettings']; 
       )}
     </Plane>
   );
-}
+});
 
 /** Where the sheet's wire and volts meet. */
 const cross = ({ x, y, box }: Places, pair: Schemas['PairSettings']) =>

@@ -5,7 +5,17 @@ import type { components, paths } from './schema';
 export type Schemas = components['schemas'];
 
 /** The server, as its own OpenAPI document describes it. */
-export const api = createClient<paths>({ baseUrl: '/' });
+export const api = createClient<paths>({ baseUrl: '/', fetch: send });
+
+// What a browser sends on for a page that is gone, bytes: 64 KiB of all that is on its way.
+const sentOn = 60_000;
+
+/** A write that was made is sent on when its page is left or read again in the same moment. Nothing is kept by GET and POST. */
+async function send(request: Request): Promise<Response> {
+  const writes = request.method === 'PUT' || request.method === 'DELETE';
+  const small = writes && (await request.clone().blob()).size <= sentOn;
+  return fetch(request, small ? { keepalive: true } : undefined);
+}
 
 /** What was wrong with one field of a request. */
 type Problem = Schemas['Problem'];

@@ -26,8 +26,8 @@ async function bringUp(queries: QueryClient, notices: Notice[]) {
       ? Promise.all(parts)
       : queries.invalidateQueries({ queryKey: query.queryKey, exact: true });
   };
-  await Promise.all(old.filter((query) => query.meta?.atHand).map(look));
-  await Promise.all(old.filter((query) => !query.meta?.atHand).map(look));
+  const inHand = old.filter((query) => query.meta?.atHand).map(look);
+  await Promise.all([...inHand, ...old.filter((query) => !query.meta?.atHand).map(look)]);
 }
 
 /** Listens to the room, and asks again for whatever is on screen and may have changed. Says whether the line is up. */

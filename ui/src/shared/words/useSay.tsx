@@ -1,4 +1,4 @@
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 import { Refused } from '../api/client';
 import { useMe } from '../useMe';
 import { accented } from './accented';
@@ -20,7 +20,8 @@ export function Says({ said }: { said: Said | string | null | undefined }) {
 
 /** What was wrong with a request, field by field; empty where it was not refused for its fields. */
 export function useFields(error: unknown): Record<string, string> {
-  return fieldsOf(error, useSay());
+  const speak = useSay();
+  return useMemo(() => fieldsOf(error, speak), [error, speak]);
 }
 
 /** The same outside of drawing: where a form is told what was wrong. */
