@@ -61,8 +61,8 @@ internal static class Screens
         figures.AtMost("saved there to shown here, 95 % within, ms", Figures.Quantile(fromSaved, 0.95), 150);
         figures.AtMost("bead to the other screen against a bare round trip", bead, 30);
         return figures.Close(
-            $"key to sheet {whole / empty:0.00} x with an endpoint that only answers, {whole / bare:0.0} x a bare page of text; a bead on the "
-                + $"other screen {bead:0.0} x a bare round trip, 95 % of saved within {Figures.Quantile(fromSaved, 0.95):0} ms"
+            $"key to sheet {whole / empty:0.00} x with an endpoint that only answers, {whole / bare:0.0} x a bare page of text; a bead on "
+                + $"the other screen {bead:0.0} x a bare round trip, 95 % of saved within {Figures.Quantile(fromSaved, 0.95):0} ms"
         );
     }
 

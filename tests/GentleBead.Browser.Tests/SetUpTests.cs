@@ -211,6 +211,8 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         );
         page.Click("Sheet");
         page.See("It should sound");
+        page.Click("Presets and cards");
+        page.See("From a card");
         page.Upload("input[type=file]", file);
         page.See("The job of the card stands in the form");
         page.See("14 ga T, horizontal");
