@@ -63,18 +63,19 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
 
     private async Task MachinesAsync(NpgsqlConnection connection)
     {
-        var standing = await Rows.ReadAsync(connection, "booth", "order by number");
-        booths = [.. standing.Select(booth => (Guid.Parse(booth["id"]), Guid.Parse(booth["machine_id"])))];
+        var standing = await Rows.ReadAsync(connection, "machine", "where booth_id is not null order by moved");
+        booths = [.. standing.Select(machine => (Guid.Parse(machine["booth_id"]), Guid.Parse(machine["id"])))];
         var from = standing.Length;
         booths = [.. booths, .. Enumerable.Range(from, boothCount - from).Select(_ => (Guid.CreateVersion7(), Guid.CreateVersion7()))];
         for (var i = from; i < boothCount; i++)
         {
             var model = booths[i % from].Machine;
-            await AgainAsync("machine", "id", model, i, ("name", $"Machine {i + 1}"));
+            await AgainAsync("machine", "id", model, i, ("name", $"Machine {i + 1}"), ("booth_id", booths[i].Booth), ("moved", i + 1));
             foreach (var table in new[] { "reading", "machine_load", "door_chart", "upkeep", "bottle_reading", "sweep" })
                 await AgainAsync(table, "machine_id", model, i);
             await AgainAsync("machine_wear", "machine_id", model, i);
-            await AgainAsync("booth", "machine_id", model, i, ("id", booths[i].Booth), ("number", i + 1));
+            var booth = (await Rows.ReadAsync(connection, "booth", $"where id = '{booths[i % from].Booth}'"))[0];
+            await booth.CopyOneAsync(connection, booth.With("id", "number")([booths[i].Booth, i + 1]));
         }
         Console.WriteLine($"    {boothCount} booths");
 
@@ -83,7 +84,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
             foreach (var row in await Rows.ReadAsync(connection, table, $"where {machineColumn} = '{model}'"))
             {
                 (string Column, object Value)[] changed = [(machineColumn, booths[booth].Machine), .. more];
-                if (table is not ("machine" or "machine_wear" or "booth"))
+                if (table is not ("machine" or "machine_wear"))
                     changed = [.. changed, ("id", Guid.CreateVersion7())];
                 await row.CopyOneAsync(
                     connection,
@@ -134,14 +135,23 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
             var (session, booth) = (i / SheetsOfSession, i % SheetsOfSession % boothCount);
             sheets.Add((Guid.CreateVersion7(), At(session, booth), booth));
         }
-        var writers = models.Select(model => model.Sheet.With("id", "session_id", "booth_id", "student_id", "assigned_at")).ToArray();
+        var writers = models
+            .Select(model => model.Sheet.With("id", "session_id", "booth_id", "machine_id", "student_id", "assigned_at"))
+            .ToArray();
         await models[0]
             .Sheet.CopyAsync(
                 connection,
                 sheets.Select(
                     (sheet, i) =>
                         writers[sheet.Booth % models.Length]
-                            ([sheet.Sheet, sessions[i / SheetsOfSession], booths[sheet.Booth].Booth, sheet.Student, began.AddMinutes(i)])
+                            ([
+                                sheet.Sheet,
+                                sessions[i / SheetsOfSession],
+                                booths[sheet.Booth].Booth,
+                                booths[sheet.Booth].Machine,
+                                sheet.Student,
+                                began.AddMinutes(i),
+                            ])
                 ),
                 Sheets,
                 "sheets"

@@ -25,6 +25,9 @@ public static class DemoSchool
     /// <summary>The class.</summary>
     public const string Class = "Deck fittings and trailers, evening class";
 
+    /// <summary>The room they learn in.</summary>
+    public const string Room = "Loft";
+
     /// <summary>The password of every account here; this school holds nothing worth guarding.</summary>
     public const string Password = "loft-practice";
 

@@ -15,6 +15,7 @@ using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
 using GentleBead.Server.Practice;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Search;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
@@ -55,6 +56,7 @@ services
     .AddSingleton<ReadingStore>()
     .AddSingleton<ChartStore>()
     .AddSingleton<BoothStore>()
+    .AddSingleton<MoveStore>()
     .AddSingleton<SessionStore>()
     .AddSingleton<RoomStore>()
     .AddSingleton<SheetStore>()
@@ -235,7 +237,9 @@ app.MapGet(
     .AllowAnonymous()
     .ExcludeFromDescription();
 PeopleEndpoints.Map(app);
+RoomEndpoints.Map(app);
 MachineEndpoints.Map(app);
+MoveEndpoints.Map(app);
 SessionEndpoints.Map(app);
 SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);

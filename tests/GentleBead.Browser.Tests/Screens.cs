@@ -53,6 +53,14 @@ internal static class Screens
                 }
             ),
             (
+                "rooms",
+                page =>
+                {
+                    page.Open("/settings/rooms");
+                    page.See("Another room", "Grey digital");
+                }
+            ),
+            (
                 "settings",
                 page =>
                 {

@@ -20,7 +20,8 @@ public partial class ArchitectureTests
     private static readonly Dictionary<string, string[]> Tables = new()
     {
         ["People"] = ["person", "school"],
-        ["Machines"] = ["booth", "machine", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
+        ["Rooms"] = ["room", "booth"],
+        ["Machines"] = ["machine", "machine_move", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
         ["Sessions"] = ["session", "place"],
         ["Sheets"] = ["sheet", "preset"],
         ["Beads"] =

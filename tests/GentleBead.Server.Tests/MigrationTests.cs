@@ -13,6 +13,7 @@ using GentleBead.Server.Kept;
 using GentleBead.Server.Listening;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Practice;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
 using GentleBead.Server.Trials;
@@ -93,8 +94,14 @@ public class MigrationTests
                 (machine.WireControl!.Kind, machine.WireControl.HighestMark, machine.WireControl.Readings.Count)
             );
             Assert.Equal(ControlKind.Tap, machine.VoltControl!.Kind);
+            // What was one room is the first, and the machine stands in its booth as it did.
+            var room = (await new BoothStore(source).RoomOrFirstAsync(null, Cancel))!;
+            var booth = Assert.Single(await new BoothStore(source).OfRoomAsync(room.Id, Cancel));
+            Assert.Equal(("Shop", 1, machineId), (room.Name, booth.Booth.Number, booth.Booth.MachineId));
 
-            var sheet = (await new SheetStore(source).FindAsync(sheetId, Cancel))!.Body;
+            var given = (await new SheetStore(source).FindAsync(sheetId, Cancel))!;
+            Assert.Equal(machineId, given.MachineId);
+            var sheet = given.Body;
             Assert.Equal(1, sheet.RulesVersion);
             Assert.Equal(
                 (Process.GmawShortCircuit, Metal.MildSteel, Gas.ArgonCarbon25),

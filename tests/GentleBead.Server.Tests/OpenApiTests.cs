@@ -45,6 +45,8 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
         "login",
         "school",
         "machineName",
+        "machineNames",
+        "roomName",
         "by",
         "tickedBy",
         "sealedBy",

@@ -22,11 +22,11 @@ public sealed class PagingTests(PagingTests.LargeRoom room) : IClassFixture<Pagi
                 """
                 insert into person (id, login, name, role, password_hash) select gen_random_uuid(), 'many' || n, 'Student ' || n,
                     'student', 'x' from generate_series(1, @Added) as n;
-                insert into machine (id, name, body)
-                    select gen_random_uuid(), 'Machine ' || n, body from (select * from machine order by seq limit 1) as one,
-                        generate_series(1, @Added) as n;
-                insert into booth (id, number, machine_id) select gen_random_uuid(), 100 + row_number() over (), id from machine where name
-                    like 'Machine %';
+                insert into booth (id, number, room_id) select gen_random_uuid(), 100 + n, room.id from room,
+                    generate_series(1, @Added) as n;
+                insert into machine (id, name, body, booth_id, moved)
+                    select gen_random_uuid(), 'Machine ' || number, body, booth.id, 1000 + number from (select * from machine order by seq
+                        limit 1) as one, (select * from booth where number > 100) as booth;
                 insert into kept_setting (id, machine_id, kept_by, note, body)
                     select gen_random_uuid(), machine_id, kept_by, 'again', body from (select * from kept_setting where withdrawn_at is
                         null order by seq limit 1) as one, generate_series(1, @Added);
@@ -48,7 +48,7 @@ public sealed class PagingTests(PagingTests.LargeRoom room) : IClassFixture<Pagi
         new()
         {
             { "/api/people/students", "after", "select count(*) from person where role = 'student'" },
-            { "/api/machines", "after", "select count(*) from booth" },
+            { "/api/machines", "after", "select count(*) from machine" },
             { "/api/kept", "before", "select count(*) from kept_setting where withdrawn_at is null" },
             { "/api/presets", "after", "select count(distinct name) from preset" },
             { "/api/practice/students", "after", "select count(*) from person where role = 'student'" },

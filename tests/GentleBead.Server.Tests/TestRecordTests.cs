@@ -192,10 +192,10 @@ public sealed class TestRecordTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             await connection.ExecuteAsync(
                 """
-                insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version,
-                    assigned_by, criteria)
-                select gen_random_uuid(), session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version,
-                    assigned_by, criteria
+                insert into sheet (id, session_id, booth_id, machine_id, student_id, thickness_mm, joint, position, wire, body,
+                    rules_version, assigned_by, criteria)
+                select gen_random_uuid(), session_id, booth_id, machine_id, student_id, thickness_mm, joint, position, wire, body,
+                    rules_version, assigned_by, criteria
                 from sheet, generate_series(1, 250) where id = @sheet
                 """,
                 new { sheet }

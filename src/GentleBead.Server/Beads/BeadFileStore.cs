@@ -29,7 +29,7 @@ public sealed class BeadFileStore(NpgsqlDataSource database)
             return null;
         var row = await connection.QuerySingleAsync<Row>(
             $"""
-            select {SheetStore.Columns("sheet")}, bead_verdict.machine_id as "MachineId", trial.plan as "Plan", trial_bead.step as "Step"
+            select {SheetStore.Columns("sheet")}, trial.plan as "Plan", trial_bead.step as "Step"
             from bead_verdict join sheet on sheet.id = bead_verdict.sheet_id
             left join trial_bead on trial_bead.bead_id = bead_verdict.bead_id left join trial on trial.id = trial_bead.trial_id
             where bead_verdict.bead_id = @id
@@ -43,8 +43,6 @@ public sealed class BeadFileStore(NpgsqlDataSource database)
 
     private sealed class Row : SheetStore.Row
     {
-        public required Guid MachineId { get; init; }
-
         public required string? Plan { get; init; }
 
         public required int? Step { get; init; }

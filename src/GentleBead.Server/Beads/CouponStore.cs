@@ -93,9 +93,9 @@ public sealed class CouponStore(NpgsqlDataSource database)
             $"""
             select {SheetStore.Columns(
                 "sheet"
-            )}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
+            )}, machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
                 "Readings"
-            from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
+            from sheet join machine_now on machine_now.id = sheet.machine_id
             where sheet.id = (select id from sheet where student_id = @studentId order by seq desc limit 1)
             """,
             new { studentId },
@@ -170,8 +170,6 @@ public sealed class CouponStore(NpgsqlDataSource database)
 
     private sealed class NewestRow : SheetStore.Row
     {
-        public required Guid MachineId { get; init; }
-
         public required string MachineBody { get; init; }
 
         public required string? Load { get; init; }

@@ -14,7 +14,7 @@ namespace GentleBead.Server.Beads;
 /// <param name="Sheet">The sheet it was given out with.</param>
 /// <param name="Plan">The trial it is laid for; null outside one.</param>
 /// <param name="Step">Its step in that trial; null outside one.</param>
-/// <param name="MachineId">The booth's machine.</param>
+/// <param name="MachineId">The machine it is laid with.</param>
 /// <param name="Machine">The same, as calibrated and loaded now.</param>
 /// <param name="StudentCauses">The likeliest causes of the student's newest beads, newest first.</param>
 /// <param name="MachineCauses">The likeliest causes of the machine's newest beads, newest first.</param>
@@ -55,7 +55,7 @@ public static class GroundStore
     public static async Task<bool> TakeTurnAsync(NpgsqlConnection connection, Guid sheetId, int beads, CancellationToken cancel) =>
         await connection.ExecuteAsync(
             """
-            insert into machine_wear (machine_id, beads) select booth.machine_id, @beads from sheet join booth on booth.id = sheet.booth_id
+            insert into machine_wear (machine_id, beads) select machine_id, @beads from sheet
                 where sheet.id = @sheetId
             on conflict (machine_id) do update set beads = machine_wear.beads + excluded.beads
             """,
@@ -82,19 +82,19 @@ public static class GroundStore
             $$"""
             select {{SheetStore.Columns(
                 "sheet"
-            )}}, machine_now.id as "MachineId", machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
+            )}}, machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
                 "Readings",
                 (select plan from trial where trial.id = @trialId and trial.sheet_id = sheet.id) as "Plan",
                 array(select cause from (select cause, bead_id from bead_verdict where student_id = sheet.student_id and not withdrawn
                     order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "StudentCauses",
-                array(select cause from (select cause, bead_id from bead_verdict where machine_id = booth.machine_id and not withdrawn
+                array(select cause from (select cause, bead_id from bead_verdict where machine_id = sheet.machine_id and not withdrawn
                     order by seq desc limit @most + 1) as newest
                     where bead_id <> @beadId and cause is not null limit @most) as "MachineCauses",
                 (select body from practice_tolerances order by seq desc limit 1) as "Tolerances",
                 (select case when switched_on then id end from room_weights order by seq desc limit 1) as "RoomWeightsId",
                 exists (select 1 from bead where bead.id = @beadId) as "Stored", (select sent from bead where bead.id = @beadId) as "Sent"
-            from sheet join booth on booth.id = sheet.booth_id join machine_now on machine_now.id = booth.machine_id
+            from sheet join machine_now on machine_now.id = sheet.machine_id
             where sheet.id = @sheetId
             """,
             new
@@ -111,8 +111,6 @@ public static class GroundStore
 
     private sealed class Row : SheetStore.Row
     {
-        public required Guid MachineId { get; init; }
-
         public required string MachineBody { get; init; }
 
         public required string? Load { get; init; }

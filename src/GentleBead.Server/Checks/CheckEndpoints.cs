@@ -79,6 +79,8 @@ public static class CheckEndpoints
         // To a student, a booth where somebody else stands does not exist.
         if (!user.IsInRole(nameof(Role.Instructor)) && station.StudentId != user.Id())
             return null;
-        return station.Job is { } job ? CheckList.For(job, station.Machine) : CheckList.Before(station.Machine);
+        if (station.Machine is not { } machine)
+            return [];
+        return station.Job is { } job ? CheckList.For(job, machine) : CheckList.Before(machine);
     }
 }

@@ -11,7 +11,7 @@ internal static class Clearing
     {
         await using var connection = new NpgsqlConnection(owner);
         await connection.ExecuteAsync(
-            "truncate person, machine, booth, session, preset, practice_tolerances, room_weights cascade",
+            "truncate person, machine, room, booth, session, preset, practice_tolerances, room_weights cascade",
             null,
             cancel
         );

@@ -10,11 +10,14 @@ grant update (withdrawn_by, withdrawn_at) on bead to the_application;
 grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep to the_application;
 grant update (ended_at) on trial to the_application;
 grant update (title, held_on, version) on session to the_application;
+grant update (name, version) on room to the_application;
+grant update (number, version) on booth to the_application;
 grant update (units, way_of_setting, hand) on person to the_application;
 
 -- Who stands where and what is ticked is a state, not a record; uploads pass through.
 grant update, delete on place, check_tick, stand_in, upload_part to the_application;
 
 -- Kept up from the records, and could be made anew from them.
+grant update (booth_id, moved) on machine to the_application;
 grant update on bead_verdict, machine_wear, learned_window to the_application;
 grant delete on learned_window to the_application;

@@ -9,7 +9,7 @@ using GentleBead.Core.Trials;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
-using GentleBead.Server.Machines;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;
 using GentleBead.Server.Trials;
@@ -68,7 +68,7 @@ internal static class DemoFindingsLoader
                 .AddAsync(
                     new RunSweep(
                         Guid.CreateVersion7(),
-                        booth.MachineId,
+                        booth.MachineId!.Value,
                         WireArc.Dip(Wire.Solid08),
                         volts,
                         null,

@@ -5,8 +5,8 @@ using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Listening;
-using GentleBead.Server.Machines;
 using GentleBead.Server.Practice;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Sheets;
 
 namespace GentleBead.Server.Demo;

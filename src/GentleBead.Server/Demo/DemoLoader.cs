@@ -9,6 +9,7 @@ using GentleBead.Server.Http;
 using GentleBead.Server.Kept;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 
@@ -29,13 +30,15 @@ public static class DemoLoader
         // for a real school: without one there can only be a demo cut short.
         await Clearing.RunAsync(owner, cancel);
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
-        var booths = await LoadMachinesAsync(services, now, cancel);
+        var room = new SchoolRoom(Guid.CreateVersion7(), DemoSchool.Room);
+        await services.GetRequiredService<BoothStore>().AddRoomAsync(room, Sent.ByNobody, cancel);
+        var booths = await LoadMachinesAsync(services, room.Id, now, cancel);
         var ids = await LoadPeopleAsync(people, now, cancel);
         var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
         foreach (var evening in DemoTerm.Tell(now))
             await LoadEveningAsync(services, evening, booths, ids, instructor, cancel);
         await LoadShopAsync(services, booths, instructor, now, cancel);
-        await KeepAsync(services, booths[1].MachineId, ids["ilsa"], now, cancel);
+        await KeepAsync(services, booths[1].MachineId!.Value, ids["ilsa"], now, cancel);
         await DemoFindingsLoader.LoadAsync(services, booths, ids, now, cancel);
         await DemoListeningLoader.LoadAsync(services, booths, ids, now, cancel);
         await people.NameDemoSchoolAsync(DemoSchool.Name, cancel);
@@ -43,6 +46,7 @@ public static class DemoLoader
 
     private static async Task<Dictionary<int, Booth>> LoadMachinesAsync(
         IServiceProvider services,
+        Guid roomId,
         DateTimeOffset now,
         CancellationToken cancel
     )
@@ -52,17 +56,19 @@ public static class DemoLoader
         var booths = new Dictionary<int, Booth>();
         foreach (var demo in DemoSchool.Machines)
         {
-            var booth = booths[demo.Booth] = new Booth(Guid.CreateVersion7(), demo.Booth, Guid.CreateVersion7());
-            await machines.AddAsync(booth.MachineId, demo.Machine, Sent.ByNobody, cancel);
+            var (booth, machineId) = (new Booth(Guid.CreateVersion7(), demo.Booth, roomId), Guid.CreateVersion7());
+            booths[demo.Booth] = booth with { MachineId = machineId };
+            await machines.AddAsync(machineId, demo.Machine, Sent.ByNobody, cancel);
             foreach (var (which, control) in demo.Machine.Controls())
             {
                 foreach (var reading in control.Readings)
                 {
                     var taken = new TakenReading(Guid.CreateVersion7(), which, reading.Mark, reading.Measured, null, null, default);
-                    await readings.AddAsync(booth.MachineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
+                    await readings.AddAsync(machineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
                 }
             }
-            await services.GetRequiredService<BoothStore>().AddAsync(booth, cancel);
+            await services.GetRequiredService<BoothStore>().AddAsync(booth, Sent.ByNobody, cancel);
+            await services.GetRequiredService<MoveStore>().MoveAsync(machineId, machineId, booth.Id, "", null, Sent.ByNobody, cancel);
         }
         return booths;
     }
@@ -94,7 +100,12 @@ public static class DemoLoader
     )
     {
         var sessions = services.GetRequiredService<SessionStore>();
-        var session = await sessions.AddAsync(new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn), Sent.ByNobody, cancel);
+        var room = booths.Values.First().RoomId;
+        var session = await sessions.AddAsync(
+            new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn, room),
+            Sent.ByNobody,
+            cancel
+        );
         foreach (var (booth, login) in evening.Places)
             await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login], cancel);
         foreach (var coupon in evening.Coupons)
@@ -103,6 +114,7 @@ public static class DemoLoader
                 Guid.CreateVersion7(coupon.AssignedAt),
                 session.Id,
                 booths[coupon.Booth].Id,
+                booths[coupon.Booth].MachineId!.Value,
                 ids[coupon.Login],
                 coupon.AssignedAt,
                 coupon.Sheet
@@ -157,7 +169,7 @@ public static class DemoLoader
         foreach (var (booth, chart) in DemoSchool.Charts)
             await charts.AddAsync(
                 Guid.CreateVersion7(),
-                booths[booth].MachineId,
+                booths[booth].MachineId!.Value,
                 chart,
                 instructor,
                 Sent.ByNobody,
@@ -167,7 +179,7 @@ public static class DemoLoader
         foreach (var (booth, part, daysAgo, note) in DemoSchool.Upkeep)
             await machines.AddUpkeepAsync(
                 Guid.CreateVersion7(),
-                booths[booth].MachineId,
+                booths[booth].MachineId!.Value,
                 part,
                 note,
                 instructor,
@@ -178,7 +190,7 @@ public static class DemoLoader
         foreach (var (booth, waterL, bar, daysAgo) in DemoSchool.Bottles)
             await machines.AddBottleAsync(
                 Guid.CreateVersion7(),
-                booths[booth].MachineId,
+                booths[booth].MachineId!.Value,
                 waterL,
                 bar,
                 instructor,

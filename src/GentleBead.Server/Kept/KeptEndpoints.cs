@@ -121,15 +121,15 @@ public static class KeptEndpoints
     {
         if (await sheets.FindAsync(request.SheetId, cancel) is not { } sheet || !user.MaySee(sheet.StudentId))
             return TypedResults.NotFound();
-        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId, cancel))!.Value;
-        if (machineId != request.MachineId)
-            return Problems.Field("machineId", Say($"This sheet was not given out at that machine."));
+        if (sheet.MachineId != request.MachineId)
+            return Problems.Field("machineId", Say($"This sheet was not given out for that machine."));
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200)
             return Problems.Field("note", Say($"A note of up to 200 letters."));
         if (request.BeadId is { } beadId && (await beads.FindAsync(beadId, cancel))?.SheetId != sheet.Id)
             return Problems.Field("beadId", Say($"There is no such bead on this coupon."));
         var setting = new KeptSetting(sheet.Body.Job, request.WireMark, request.VoltMark, request.AmpMark);
+        var machine = (await machines.FindAsync(sheet.MachineId, cancel))!;
         if (setting.Problems(machine).ToArray() is { Length: > 0 } wrong)
             return Problems.Of(wrong);
         await store.AddAsync(

@@ -5,7 +5,7 @@ using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Machines;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -4,19 +4,22 @@ using GentleBead.Core.Quantities;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
+using GentleBead.Server.Rooms;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Machines;
 
-/// <summary>A machine in its booth.</summary>
+/// <summary>A machine where it stands.</summary>
 /// <param name="MachineId">Which machine.</param>
-/// <param name="Booth">Its booth.</param>
+/// <param name="Booth">Its booth; null where it stands in none.</param>
+/// <param name="RoomName">The booth's room; null with it.</param>
 /// <param name="Machine">The machine as calibrated now.</param>
 /// <param name="Problems">Why a control gives no marks, in words; empty when all do.</param>
 /// <param name="DueParts">Parts that are due now.</param>
 public sealed record MachineInBooth(
     Guid MachineId,
-    Booth Booth,
+    Booth? Booth,
+    string? RoomName,
     Machine Machine,
     IReadOnlyList<Said> Problems,
     IReadOnlyList<Said> DueParts
@@ -51,7 +54,8 @@ public sealed record BottleState(BottleReading Read, double LeftL, double HoursL
 /// <summary>Everything known of a machine.</summary>
 public sealed record MachineDetail(
     Guid MachineId,
-    Booth Booth,
+    Booth? Booth,
+    string? RoomName,
     Machine Machine,
     IReadOnlyList<TakenReading> Readings,
     IReadOnlyList<ControlFit> Fits,
@@ -60,8 +64,12 @@ public sealed record MachineDetail(
     BottleState? Bottle
 );
 
-/// <summary>A machine to add, in a booth of its own.</summary>
-public sealed record NewMachine(Guid BoothId, int BoothNumber, Machine Machine);
+/// <summary>A machine to add, and where it stands.</summary>
+/// <param name="BoothId">The booth to make, where its room has none of that number yet.</param>
+/// <param name="BoothNumber">In which booth it stands, beside any machine that is there already.</param>
+/// <param name="Machine">The machine.</param>
+/// <param name="RoomId">In which room; left out, the first.</param>
+public sealed record NewMachine(Guid BoothId, int BoothNumber, Machine Machine, Guid? RoomId = null);
 
 /// <summary>A mark and what it gives, whichever of the two was asked for.</summary>
 /// <param name="Mark">The mark.</param>
@@ -109,19 +117,20 @@ public static class MachineEndpoints
     }
 
     private static async Task<Page<MachineInBooth>> ListAsync(
-        int? after,
+        Guid? after,
         MachineStore machines,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
-        var page = await machines.KeptUpAsync(after ?? 0, cancel: cancel);
-        return new([.. page.Select(View)], page.Count == MachineStore.Page ? $"{page[^1].Booth.Number}" : null);
+        var page = await machines.KeptUpAsync(after, cancel: cancel);
+        return new([.. page.Select(View)], page.Count == MachineStore.Page ? $"{page[^1].Id}" : null);
 
         MachineInBooth View(KeptUpMachine kept) =>
             new(
-                kept.Booth.MachineId,
+                kept.Id,
                 kept.Booth,
+                kept.RoomName,
                 kept.Machine,
                 [.. kept.Machine.Controls().Select(control => Problem(control.Control)).OfType<Said>()],
                 [.. UpkeepOf(kept, clock).Where(part => part.Due && part.LastDone is not null).Select(part => part.Name)]
@@ -137,7 +146,7 @@ public static class MachineEndpoints
         CancellationToken cancel
     )
     {
-        if (await machines.KeptUpAsync(0, id, cancel) is not [var kept])
+        if (await machines.KeptUpAsync(null, id, cancel) is not [var kept])
             return TypedResults.NotFound();
         var readings = await taken.OfMachineAsync(id, cancel);
         var around = await machines.AroundAsync(id, cancel);
@@ -153,6 +162,7 @@ public static class MachineEndpoints
             new MachineDetail(
                 id,
                 kept.Booth,
+                kept.RoomName,
                 kept.Machine,
                 readings,
                 [.. kept.Machine.Controls().Select(control => Fit(control.Which, control.Control, readings))],
@@ -187,26 +197,31 @@ public static class MachineEndpoints
     private static async Task<Results<NoContent, Wrong>> AddAsync(
         Guid id,
         NewMachine request,
+        ClaimsPrincipal user,
         BoothStore booths,
         MachineStore machines,
+        MoveStore moves,
         CancellationToken cancel
     )
     {
         if (request.Machine is not { } machine)
             return Problems.Field("machine", Say($"Which machine?"));
         var problems = machine.Problems().ToList();
-        if (request.BoothNumber is < 1 or > 99)
-            problems.Add(new("boothNumber", Say($"A booth number from 1 to 99.")));
+        if (request.BoothNumber is < 1 or > RoomEndpoints.HighestNumber)
+            problems.Add(new("boothNumber", Say($"A booth number from 1 to {RoomEndpoints.HighestNumber}.")));
+        var room = await booths.RoomOrFirstAsync(request.RoomId, cancel);
+        if (room is null)
+            problems.Add(new("roomId", Say($"There is no such room.")));
         if (problems.Count > 0)
             return Problems.Of(problems);
-        if (await booths.IsTakenAsync(request.BoothNumber, request.BoothId, cancel))
-            return Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
-        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, Sent.Of(request), cancel))
+        var sent = Sent.Of(request);
+        if (!await machines.AddAsync(id, machine with { Name = machine.Name!.Trim() }, sent, cancel))
             return Problems.Field("name", Say($"There is a machine of this name already."));
-        // A machine without its booth would be nowhere: what was begun is finished.
-        return await booths.AddAsync(new Booth(request.BoothId, request.BoothNumber, id), CancellationToken.None)
-            ? TypedResults.NoContent()
-            : Problems.Field("boothNumber", Say($"There is a booth {request.BoothNumber} already."));
+        // A machine without its booth would be nowhere: what was begun is finished. Its first move goes by its own id, so that a second
+        // try makes no second one.
+        var booth = await booths.OfNumberAsync(new Booth(request.BoothId, request.BoothNumber, room!.Id), sent, CancellationToken.None);
+        await moves.MoveAsync(id, id, booth, "", user.Id(), sent, CancellationToken.None);
+        return TypedResults.NoContent();
     }
 
     private static async Task<Results<NoContent, NotFound, Wrong>> AddReadingAsync(

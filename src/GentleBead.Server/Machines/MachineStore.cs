@@ -4,6 +4,7 @@ using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
+using GentleBead.Server.Rooms;
 using Npgsql;
 
 namespace GentleBead.Server.Machines;
@@ -14,12 +15,21 @@ namespace GentleBead.Server.Machines;
 /// <param name="ReadAt">When.</param>
 public sealed record BottleReading(double WaterL, double Bar, DateTimeOffset ReadAt);
 
-/// <summary>A machine in its booth, with what wears on it.</summary>
-/// <param name="Booth">Its booth.</param>
+/// <summary>A machine where it stands, with what wears on it.</summary>
+/// <param name="Id">Which machine.</param>
+/// <param name="Booth">Its booth; null where it stands in none.</param>
+/// <param name="RoomName">The booth's room; null with it.</param>
 /// <param name="Machine">The machine as calibrated and loaded now.</param>
 /// <param name="Beads">Beads it has laid.</param>
 /// <param name="Done">When each part was last seen to.</param>
-public sealed record KeptUpMachine(Booth Booth, Machine Machine, long Beads, IReadOnlyDictionary<Part, PartDone> Done);
+public sealed record KeptUpMachine(
+    Guid Id,
+    Booth? Booth,
+    string? RoomName,
+    Machine Machine,
+    long Beads,
+    IReadOnlyDictionary<Part, PartDone> Done
+);
 
 /// <summary>What a machine's page shows beside the machine.</summary>
 /// <param name="Bottle">The newest reading of its bottle; null before the first.</param>
@@ -48,43 +58,31 @@ public sealed class MachineStore(NpgsqlDataSource database)
         return row is { } found ? StoredMachine.Read(found.Body, found.Load, found.Readings) : null;
     }
 
-    /// <summary>The machine of a booth; null where there is no such booth.</summary>
-    public async Task<(Guid Id, Machine Machine)?> OfBoothAsync(Guid boothId, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        var row = await connection.QuerySingleOrDefaultAsync<(Guid Id, string Body, string? Load, string? Readings)?>(
-            "select machine_now.id, machine_now.body, load, readings from booth join machine_now on machine_now.id = "
-                + "booth.machine_id where booth.id = @boothId",
-            new { boothId },
-            cancel
-        );
-        return row is { } found ? (found.Id, StoredMachine.Read(found.Body, found.Load, found.Readings)) : null;
-    }
-
-    /// <summary>A page of the machines in their booths, by booth number; or one of them.</summary>
-    /// <param name="after">The number of the last booth that was sent; 0 for the first page.</param>
+    /// <summary>A page of the machines, by room and booth, those in no booth last; or one of them.</summary>
+    /// <param name="after">The last machine that was sent; null for the first page.</param>
     /// <param name="only">One machine alone; null for all.</param>
-    public async Task<IReadOnlyList<KeptUpMachine>> KeptUpAsync(int after, Guid? only = null, CancellationToken cancel = default)
+    public async Task<IReadOnlyList<KeptUpMachine>> KeptUpAsync(Guid? after, Guid? only = null, CancellationToken cancel = default)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(
-            Guid BoothId,
-            int Number,
-            Guid MachineId,
-            string Body,
-            string? Load,
-            string? Readings,
-            long? Beads,
-            string? Done
-        )>(
+        var rows = await connection.QueryAsync<KeptUpRow>(
             """
-            select booth.id, number, booth.machine_id, machine_now.body, load, readings, machine_wear.beads, (
-                select json_agg(json_build_object('part', part, 'doneAt', done_at, 'beads', beads_at))
-                from (select distinct on (part) part, done_at, beads_at from upkeep
-                    where machine_id = booth.machine_id order by part, seq desc) as newest)
-            from booth join machine_now on machine_now.id = booth.machine_id
-                left join machine_wear on machine_wear.machine_id = booth.machine_id
-            where number > @after and (@only::uuid is null or booth.machine_id = @only) order by number limit @Page
+            with placed as (
+                select machine.id, booth.id as booth_id, booth.number, booth.room_id, booth.machine_id as first, booth.version,
+                    room.name as room, coalesce(room.seq, 9223372036854775807) as room_order, coalesce(booth.number, 0) as booth_order,
+                    machine.seq
+                from machine left join booth_now as booth on booth.id = machine.booth_id left join room on room.id = booth.room_id)
+            select placed.id as "Id", placed.booth_id as "BoothId", number as "Number", room_id as "RoomId", placed.first as "First",
+                placed.version as "Version", room as "Room", machine_now.body as "Body", load as "Load", readings as "Readings",
+                machine_wear.beads as "Beads", (
+                    select json_agg(json_build_object('part', part, 'doneAt', done_at, 'beads', beads_at))
+                    from (select distinct on (part) part, done_at, beads_at from upkeep
+                        where machine_id = placed.id order by part, seq desc) as newest) as "Done"
+            from (select * from placed
+                where (@only::uuid is null or placed.id = @only) and (@after::uuid is null or (room_order, booth_order, seq) > (
+                    select room_order, booth_order, seq from placed as last where last.id = @after))
+                order by room_order, booth_order, seq limit @Page) as placed
+            join machine_now on machine_now.id = placed.id left join machine_wear on machine_wear.machine_id = placed.id
+            order by room_order, booth_order, placed.seq
             """,
             new
             {
@@ -94,18 +92,36 @@ public sealed class MachineStore(NpgsqlDataSource database)
             },
             cancel
         );
-        return
-        [
-            .. rows.Select(row => new KeptUpMachine(
-                new Booth(row.BoothId, row.Number, row.MachineId),
-                StoredMachine.Read(row.Body, row.Load, row.Readings),
-                row.Beads ?? 0,
-                (row.Done is null ? [] : Jsonb.Read<IReadOnlyList<SeenTo>>(row.Done)).ToDictionary(
+        return [.. rows.Select(row => row.Kept)];
+    }
+
+    private sealed record KeptUpRow(
+        Guid Id,
+        Guid? BoothId,
+        int? Number,
+        Guid? RoomId,
+        Guid? First,
+        int? Version,
+        string? Room,
+        string Body,
+        string? Load,
+        string? Readings,
+        long? Beads,
+        string? Done
+    )
+    {
+        public KeptUpMachine Kept =>
+            new(
+                Id,
+                BoothId is { } booth ? new Booth(booth, Number!.Value, RoomId!.Value, First, Version!.Value) : null,
+                Room,
+                StoredMachine.Read(Body, Load, Readings),
+                Beads ?? 0,
+                (Done is null ? [] : Jsonb.Read<IReadOnlyList<SeenTo>>(Done)).ToDictionary(
                     part => part.Part,
                     part => new PartDone(part.DoneAt, part.Beads)
                 )
-            )),
-        ];
+            );
     }
 
     private sealed record SeenTo(Part Part, DateTimeOffset DoneAt, long Beads);
@@ -117,8 +133,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
         var row = await connection.QuerySingleAsync<(double? WaterL, double? Bar, DateTime? ReadAt, double? Flow)>(
             """
             select water_l, bar, read_at, (
-                select (body #>> '{gasFlow,aimLPerMin}')::float8 from sheet where booth_id = (select id from booth
-                    where machine_id = @machineId) order by seq desc limit 1)
+                select (body #>> '{gasFlow,aimLPerMin}')::float8 from sheet where machine_id = @machineId
+                    order by seq desc limit 1)
             from (select 1) as once left join lateral (select water_l, bar, read_at from bottle_reading
                 where machine_id = @machineId order by seq desc limit 1) as bottle on true
             """,

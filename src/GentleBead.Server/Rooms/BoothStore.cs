@@ -2,58 +2,180 @@ using Dapper;
 using GentleBead.Server.Database;
 using Npgsql;
 
-namespace GentleBead.Server.Machines;
+namespace GentleBead.Server.Rooms;
 
-/// <summary>A booth and the machine in it.</summary>
-public sealed record Booth(Guid Id, int Number, Guid MachineId);
+/// <summary>A room of the school.</summary>
+/// <param name="Id">Which room.</param>
+/// <param name="Name">What it is called, 1 to 60 letters; no two alike.</param>
+/// <param name="Version">Raised by every change; what a change has to name.</param>
+public sealed record SchoolRoom(Guid Id, string Name, int Version = 1);
 
-/// <summary>Booths in the database.</summary>
+/// <summary>A booth of a room.</summary>
+/// <param name="Id">Which booth.</param>
+/// <param name="Number">Its number, 1 to 999; no two alike in a room.</param>
+/// <param name="RoomId">Its room.</param>
+/// <param name="MachineId">Of the machines in it the one that came first; null where none stands there.</param>
+/// <param name="Version">Raised by every change; what a change has to name.</param>
+public sealed record Booth(Guid Id, int Number, Guid RoomId, Guid? MachineId = null, int Version = 1);
+
+/// <summary>A machine that stands in a booth.</summary>
+/// <param name="Id">Which machine.</param>
+/// <param name="Name">What the room calls it.</param>
+public sealed record StandingMachine(Guid Id, string Name);
+
+/// <summary>A booth and what stands in it.</summary>
+/// <param name="Booth">Which booth.</param>
+/// <param name="Machines">The machines in it, in the order they came.</param>
+public sealed record BoothWithMachines(Booth Booth, IReadOnlyList<StandingMachine> Machines);
+
+/// <summary>Rooms and their booths in the database.</summary>
 public sealed class BoothStore(NpgsqlDataSource database)
 {
-    private const string Columns = "id, number, machine_id as \"MachineId\"";
+    private const string Columns = "id, number, room_id as \"RoomId\", machine_id as \"MachineId\", version";
 
-    /// <summary>One booth.</summary>
+    /// <summary>Every room, the oldest first.</summary>
+    public async Task<IReadOnlyList<SchoolRoom>> RoomsAsync(CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return [.. await connection.QueryAsync<SchoolRoom>("select id, name, version from room order by seq limit 100", null, cancel)];
+    }
+
+    /// <summary>Every booth of a room, by number, with the machines in it.</summary>
+    public async Task<IReadOnlyList<BoothWithMachines>> OfRoomAsync(Guid roomId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<(Guid Id, int Number, Guid? MachineId, int Version, string? Machines)>(
+            """
+            select id, number, machine_id, version, (
+                select json_agg(json_build_object('id', machine.id, 'name', machine.name) order by machine.moved)
+                from machine where machine.booth_id = booth.id)
+            from booth_now as booth where room_id = @roomId order by number
+            """,
+            new { roomId },
+            cancel
+        );
+        return
+        [
+            .. rows.Select(row => new BoothWithMachines(
+                new Booth(row.Id, row.Number, roomId, row.MachineId, row.Version),
+                row.Machines is null ? [] : Jsonb.Read<IReadOnlyList<StandingMachine>>(row.Machines)
+            )),
+        ];
+    }
+
+    /// <summary>One booth; null where there is none.</summary>
     public async Task<Booth?> FindAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.QuerySingleOrDefaultAsync<Booth>($"select {Columns} from booth where id = @id", new { id }, cancel);
+        return await connection.QuerySingleOrDefaultAsync<Booth>($"select {Columns} from booth_now where id = @id", new { id }, cancel);
     }
 
-    /// <summary>The booth a machine stands in; null where it stands in none.</summary>
-    public async Task<Booth?> OfMachineAsync(Guid machineId, CancellationToken cancel)
+    /// <summary>One room; null where there is none.</summary>
+    public async Task<SchoolRoom?> FindRoomAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.QuerySingleOrDefaultAsync<Booth>(
-            $"select {Columns} from booth where machine_id = @machineId",
-            new { machineId },
+        return await connection.QuerySingleOrDefaultAsync<SchoolRoom>(
+            "select id, name, version from room where id = @id",
+            new { id },
             cancel
         );
     }
 
-    /// <summary>Whether a booth number is another booth's.</summary>
-    public async Task<bool> IsTakenAsync(int number, Guid boothId, CancellationToken cancel)
+    /// <summary>One room, or the first where none is named; null where there is none.</summary>
+    public async Task<SchoolRoom?> RoomOrFirstAsync(Guid? id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteScalarAsync<bool>(
-            "select exists (select 1 from booth where number = @number and id <> @boothId)",
-            new { number, boothId },
+        return await connection.QueryFirstOrDefaultAsync<SchoolRoom>(
+            "select id, name, version from room where @id::uuid is null or id = @id order by seq limit 1",
+            new { id },
             cancel
         );
     }
 
-    /// <summary>Adds a booth; the same id again changes nothing. False when its number or machine is taken.</summary>
-    public async Task<bool> AddAsync(Booth booth, CancellationToken cancel)
+    /// <summary>The booth of a number in a room: the one that is there, or else this one.</summary>
+    public async Task<Guid> OfNumberAsync(Booth booth, Sent sent, CancellationToken cancel)
     {
+        await AddAsync(booth, sent, cancel);
         await using var connection = await database.OpenConnectionAsync(cancel);
-        await connection.ExecuteAsync(
-            "insert into booth (id, number, machine_id) values (@Id, @Number, @MachineId) on conflict do nothing",
-            booth,
-            cancel
-        );
-        return await connection.ExecuteScalarAsync<bool>(
-            "select exists (select 1 from booth where id = @Id and number = @Number)",
+        return await connection.ExecuteScalarAsync<Guid>(
+            "select id from booth where room_id = @RoomId and number = @Number",
             booth,
             cancel
         );
     }
+
+    /// <summary>Adds a room; the same id again changes nothing. False when its name is another's.</summary>
+    public async Task<bool> AddRoomAsync(SchoolRoom room, Sent sent, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.AddOnceAsync(
+            "room",
+            "insert into room (id, name, sent) values (@Id, @Name, @sent) on conflict do nothing",
+            new
+            {
+                room.Id,
+                room.Name,
+                sent = sent.Hash,
+            },
+            room.Id,
+            sent,
+            cancel
+        );
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from room where id = @Id)", room, cancel);
+    }
+
+    /// <summary>Gives a room another name.</summary>
+    public async Task<Change> RenameAsync(SchoolRoom room, CancellationToken cancel) =>
+        await ChangeAsync("update room set name = @Name, version = version + 1 where id = @Id and version = @Version", room, cancel);
+
+    /// <summary>Adds a booth; the same id again changes nothing. False when its number is another's in that room.</summary>
+    public async Task<bool> AddAsync(Booth booth, Sent sent, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.AddOnceAsync(
+            "booth",
+            "insert into booth (id, number, room_id, sent) values (@Id, @Number, @RoomId, @sent) on conflict do nothing",
+            new
+            {
+                booth.Id,
+                booth.Number,
+                booth.RoomId,
+                sent = sent.Hash,
+            },
+            booth.Id,
+            sent,
+            cancel
+        );
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where id = @Id)", booth, cancel);
+    }
+
+    /// <summary>Gives a booth another number.</summary>
+    public async Task<Change> RenumberAsync(Booth booth, CancellationToken cancel) =>
+        await ChangeAsync("update booth set number = @Number, version = version + 1 where id = @Id and version = @Version", booth, cancel);
+
+    private async Task<Change> ChangeAsync(string update, object row, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        try
+        {
+            return await connection.ExecuteAsync(update, row, cancel) > 0 ? Change.Made : Change.Older;
+        }
+        catch (PostgresException taken) when (taken.SqlState == PostgresErrorCodes.UniqueViolation)
+        {
+            return Change.Taken;
+        }
+    }
+}
+
+/// <summary>What came of a change.</summary>
+public enum Change
+{
+    /// <summary>It was made.</summary>
+    Made,
+
+    /// <summary>It was made from an older version, or what it is about is not there.</summary>
+    Older,
+
+    /// <summary>The name or number is another's.</summary>
+    Taken,
 }

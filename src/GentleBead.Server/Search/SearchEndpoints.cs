@@ -14,8 +14,8 @@ public sealed record FoundPerson(Guid Id, string Name, Role Role);
 /// <summary>A machine found by name.</summary>
 /// <param name="Id">Which.</param>
 /// <param name="Name">As the room calls it.</param>
-/// <param name="BoothNumber">Where it stands.</param>
-public sealed record FoundMachine(Guid Id, string Name, int BoothNumber);
+/// <param name="BoothNumber">Where it stands; null where it stands in no booth.</param>
+public sealed record FoundMachine(Guid Id, string Name, int? BoothNumber);
 
 /// <summary>What goes by a name that holds what was typed.</summary>
 /// <param name="People">The first few, by name.</param>
@@ -50,7 +50,7 @@ public static class SearchEndpoints
         var machines = await connection.QueryAsync<FoundMachine>(
             """
             select machine.id as "Id", machine.name as "Name", booth.number as "BoothNumber"
-            from machine join booth on booth.machine_id = machine.id
+            from machine left join booth on booth.id = machine.booth_id
             where strpos(lower(machine.name), lower(@part)) > 0 order by machine.name, machine.id limit @Most
             """,
             given,

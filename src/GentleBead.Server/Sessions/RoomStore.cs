@@ -1,10 +1,13 @@
+using System.Text.Json;
 using Dapper;
 using GentleBead.Core.Judging;
+using GentleBead.Core.Machines;
 using GentleBead.Core.Rules;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Rooms;
 using GentleBead.Server.Sheets;
 using Npgsql;
 
@@ -12,7 +15,7 @@ namespace GentleBead.Server.Sessions;
 
 /// <summary>A booth as the room sees it.</summary>
 /// <param name="Booth">Which booth.</param>
-/// <param name="MachineName">The machine in it.</param>
+/// <param name="MachineNames">The machines in it, in the order they came; empty where none stands there.</param>
 /// <param name="Student">Who stands there; null when empty.</param>
 /// <param name="Job">What they work on; null before a sheet was assigned.</param>
 /// <param name="PositionName">ISO and AWS names of the job's position; null with it.</param>
@@ -21,7 +24,7 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Next">The change that was advised after the newest; null when none was.</param>
 public sealed record BoothView(
     Booth Booth,
-    string MachineName,
+    IReadOnlyList<string> MachineNames,
     PersonName? Student,
     Job? Job,
     string? PositionName,
@@ -55,19 +58,32 @@ public sealed record BoothName(Guid Id, int Number, PersonName? Student);
 /// <param name="Booths">Every booth, by number.</param>
 public sealed record RoomNow(Session? Session, IReadOnlyList<BoothName> Booths);
 
+/// <summary>A machine in a booth.</summary>
+/// <param name="Id">Which machine.</param>
+/// <param name="Machine">As calibrated and loaded now.</param>
+public sealed record MachineHere(Guid Id, Machine Machine);
+
 /// <summary>One booth up close.</summary>
 /// <param name="Session">Which session.</param>
 /// <param name="Booth">Which booth.</param>
-/// <param name="Machine">Its machine, as calibrated and loaded now.</param>
+/// <param name="Machines">The machines in it, in the order they came; empty where none stands there.</param>
+/// <param name="AtHand">Which of them is worked with: the one of the sheet while it stands there, else the first; null without any.</param>
 /// <param name="Student">Who stands there; null when empty.</param>
 /// <param name="Coupon">The sheet they work to and its beads; null before one was assigned.</param>
-public sealed record Bench(Session Session, Booth Booth, Core.Machines.Machine Machine, PersonName? Student, Coupon? Coupon);
+public sealed record Bench(
+    Session Session,
+    Booth Booth,
+    IReadOnlyList<MachineHere> Machines,
+    Guid? AtHand,
+    PersonName? Student,
+    Coupon? Coupon
+);
 
 /// <summary>Who works on what at a booth.</summary>
 /// <param name="StudentId">Who stands there; null where nobody does.</param>
 /// <param name="Job">What they work on; null before a sheet was assigned.</param>
-/// <param name="Machine">With what machine.</param>
-public sealed record Station(Guid? StudentId, Job? Job, Core.Machines.Machine Machine);
+/// <param name="Machine">With what machine; null where none stands there.</param>
+public sealed record Station(Guid? StudentId, Job? Job, Machine? Machine);
 
 /// <summary>Reads a room and its booths, a bounded number of rows whatever lies in the database.</summary>
 public sealed class RoomStore(NpgsqlDataSource database)
@@ -112,21 +128,24 @@ public sealed class RoomStore(NpgsqlDataSource database)
         var booths = (
             await connection.QueryAsync<BoothRow>(
                 """
-                select booth.id as "Id", booth.number as "Number", booth.machine_id as "MachineId", machine.name as "MachineName", person.id
-                    as "StudentId", person.name as "StudentName",
+                select booth.id as "Id", booth.number as "Number", booth.room_id as "RoomId", booth.version as "Version", booth.machine_id
+                    as "MachineId",
+                    (select json_agg(machine.name order by machine.moved) from machine where machine.booth_id = booth.id) as "MachineNames",
+                    person.id as "StudentId", person.name as "StudentName",
                     newest.id as "SheetId", newest.job as "Job", newest.position_name as "PositionName"
-                from booth join machine on machine.id = booth.machine_id
-                left join place on place.booth_id = booth.id and place.session_id = @sessionId
+                from booth_now as booth left join place on place.booth_id = booth.id and place.session_id = @sessionId
                     left join person on person.id = place.student_id
                 left join lateral (
                     select id, job, position_name from sheet
                     where session_id = @sessionId and booth_id = booth.id and student_id = place.student_id
                         order by seq desc limit 1) as newest on true
-                where booth.number > @after and (@only::uuid is null or booth.id = @only) order by booth.number limit @BoothPage
+                where booth.number > @after and (@only::uuid is null or booth.id = @only) and booth.room_id = coalesce(@roomId,
+                    (select id from room order by seq limit 1)) order by booth.number limit @BoothPage
                 """,
                 new
                 {
                     sessionId = session?.Id,
+                    roomId = session?.RoomId,
                     after,
                     only,
                     BoothPage,
@@ -176,9 +195,9 @@ public sealed class RoomStore(NpgsqlDataSource database)
             """
             select booth.id, booth.number, person.id, person.name from booth
             left join place on place.booth_id = booth.id and place.session_id = @sessionId left join person on person.id = place.student_id
-            order by booth.number
+            where booth.room_id = coalesce(@roomId, (select id from room order by seq limit 1)) order by booth.number
             """,
-            new { sessionId = session?.Id },
+            new { sessionId = session?.Id, roomId = session?.RoomId },
             cancel
         );
         return new RoomNow(
@@ -193,11 +212,12 @@ public sealed class RoomStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<BenchRow>(
             """
-            select session.title as "Title", session.held_on as "HeldOn", session.version as "Version", booth.number
-                as "Number", machine_now.id as "MachineId",
-                machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings", person.id as "StudentId",
-                    person.name as "StudentName"
-            from session cross join booth join machine_now on machine_now.id = booth.machine_id
+            select session.title as "Title", session.held_on as "HeldOn", session.room_id as "RoomId", session.version as "Version",
+                booth.number as "Number", booth.room_id as "BoothRoomId", booth.machine_id as "MachineId", booth.version as "BoothVersion",
+                (select json_agg(json_build_object('id', id, 'body', body, 'load', load, 'readings', readings) order by moved)
+                    from machine_now where booth_id = booth.id) as "Machines",
+                person.id as "StudentId", person.name as "StudentName"
+            from session cross join booth_now as booth
             left join place on place.booth_id = booth.id and place.session_id = session.id left join person on person.id = place.student_id
             where session.id = @sessionId and booth.id = @boothId
             """,
@@ -219,10 +239,12 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 },
                 cancel
             );
+        var machines = (row.Machines is null ? [] : Jsonb.Read<IReadOnlyList<HereRow>>(row.Machines)).Select(here => here.Here).ToArray();
         return new Bench(
-            new Session(sessionId, row.Title, row.HeldOn, row.Version),
-            new Booth(boothId, row.Number, row.MachineId),
-            StoredMachine.Read(row.Body, row.Load, row.Readings),
+            new Session(sessionId, row.Title, row.HeldOn, row.RoomId, row.Version),
+            new Booth(boothId, row.Number, row.BoothRoomId, row.MachineId, row.BoothVersion),
+            machines,
+            machines.FirstOrDefault(here => here.Id == sheet?.MachineId)?.Id ?? machines.FirstOrDefault()?.Id,
             row.StudentId is { } id ? new PersonName(id, row.StudentName!) : null,
             sheet is null ? null : await CouponStore.OfAsync(connection, sheet.Sheet, cancel)
         );
@@ -232,35 +254,48 @@ public sealed class RoomStore(NpgsqlDataSource database)
     public async Task<Station?> StationAsync(Guid sessionId, Guid boothId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var row = await connection.QuerySingleOrDefaultAsync<(string Body, string? Load, string? Readings, Guid? StudentId, string? Job)?>(
+        var row = await connection.QuerySingleOrDefaultAsync<(string? Body, string? Load, string? Readings, Guid? StudentId, string? Job)?>(
             """
-            select machine_now.body, machine_now.load, machine_now.readings, place.student_id, (
-                select job from sheet where session_id = session.id and booth_id = booth.id and student_id = place.student_id
-                    order by seq desc limit 1)
-            from session cross join booth join machine_now on machine_now.id = booth.machine_id
+            select machine_now.body, machine_now.load, machine_now.readings, place.student_id, newest.job
+            from session cross join booth_now as booth
             left join place on place.booth_id = booth.id and place.session_id = session.id
+            left join lateral (
+                select job, machine_id from sheet where session_id = session.id and booth_id = booth.id and student_id = place.student_id
+                    order by seq desc limit 1) as newest on true
+            left join machine_now on machine_now.id = coalesce(
+                (select id from machine where machine.id = newest.machine_id and machine.booth_id = booth.id), booth.machine_id)
             where session.id = @sessionId and booth.id = @boothId
             """,
             new { sessionId, boothId },
             cancel
         );
         return row is { } at
-            ? new Station(at.StudentId, at.Job is null ? null : Jsonb.Read<Job>(at.Job), StoredMachine.Read(at.Body, at.Load, at.Readings))
+            ? new Station(
+                at.StudentId,
+                at.Job is null ? null : Jsonb.Read<Job>(at.Job),
+                at.Body is null ? null : StoredMachine.Read(at.Body, at.Load, at.Readings)
+            )
             : null;
     }
 
     private sealed record BenchRow(
         string Title,
         DateOnly HeldOn,
+        Guid RoomId,
         int Version,
         int Number,
-        Guid MachineId,
-        string Body,
-        string? Load,
-        string? Readings,
+        Guid BoothRoomId,
+        Guid? MachineId,
+        int BoothVersion,
+        string? Machines,
         Guid? StudentId,
         string? StudentName
     );
+
+    private sealed record HereRow(Guid Id, JsonElement Body, JsonElement? Load, JsonElement? Readings)
+    {
+        public MachineHere Here => new(Id, StoredMachine.Read(Body.GetRawText(), Load?.GetRawText(), Readings?.GetRawText()));
+    }
 
     // How it looks and what was advised are read of the last alone.
     private sealed record BeadRow(Guid SheetId, Guid Id, int Number, string Verdict, string? Shape, string? Next);
@@ -268,8 +303,10 @@ public sealed class RoomStore(NpgsqlDataSource database)
     private sealed record BoothRow(
         Guid Id,
         int Number,
-        Guid MachineId,
-        string MachineName,
+        Guid RoomId,
+        int Version,
+        Guid? MachineId,
+        string? MachineNames,
         Guid? StudentId,
         string? StudentName,
         Guid? SheetId,
@@ -281,8 +318,8 @@ public sealed class RoomStore(NpgsqlDataSource database)
         {
             var last = beads.Count == 0 ? null : beads[^1];
             return new BoothView(
-                new Booth(Id, Number, MachineId),
-                MachineName,
+                new Booth(Id, Number, RoomId, MachineId, Version),
+                MachineNames is null ? [] : Jsonb.Read<IReadOnlyList<string>>(MachineNames),
                 StudentId is { } student ? new PersonName(student, StudentName!) : null,
                 Job is null ? null : Jsonb.Read<Job>(Job),
                 PositionName,

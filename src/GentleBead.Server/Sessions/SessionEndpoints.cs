@@ -1,14 +1,17 @@
 using System.Globalization;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Rooms;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sessions;
 
 /// <summary>A session to start, or what one is to be called and dated.</summary>
-public sealed record NewSession(string Title, DateOnly HeldOn);
+/// <param name="Title">What the room calls it.</param>
+/// <param name="HeldOn">The day.</param>
+/// <param name="RoomId">In which room; left out, the first.</param>
+public sealed record NewSession(string Title, DateOnly HeldOn, Guid? RoomId = null);
 
 /// <summary>Another name or day for a session.</summary>
 /// <param name="Title">What the room calls it.</param>
@@ -69,14 +72,20 @@ public static class SessionEndpoints
         Guid id,
         NewSession request,
         SessionStore sessions,
+        BoothStore booths,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
         var problems = Check(request.Title, request.HeldOn, clock.Today());
+        var room = await booths.RoomOrFirstAsync(request.RoomId, cancel);
+        if (room is null)
+            problems.Add(new("roomId", Say($"There is no such room.")));
         return problems.Count > 0
             ? Problems.Of(problems)
-            : TypedResults.Ok(await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn), Sent.Of(request), cancel));
+            : TypedResults.Ok(
+                await sessions.AddAsync(new Session(id, request.Title.Trim(), request.HeldOn, room!.Id), Sent.Of(request), cancel)
+            );
     }
 
     private static async Task<Results<Ok<Session>, NotFound, Wrong, Told>> ChangeAsync(
@@ -92,7 +101,9 @@ public static class SessionEndpoints
             return Problems.Of(problems);
         if (await sessions.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
-        return await sessions.ChangeAsync(new Session(id, request.Title.Trim(), request.HeldOn, request.Version), cancel) is { } changed
+        return
+            await sessions.ChangeAsync(new Session(id, request.Title.Trim(), request.HeldOn, default, request.Version), cancel)
+                is { } changed
             ? TypedResults.Ok(changed)
             : Problems.Told(
                 StatusCodes.Status409Conflict,

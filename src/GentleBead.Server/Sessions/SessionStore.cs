@@ -8,8 +8,9 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Id">Which session.</param>
 /// <param name="Title">What the room calls it.</param>
 /// <param name="HeldOn">The day.</param>
+/// <param name="RoomId">In which room.</param>
 /// <param name="Version">Raised by every change; what a change has to name.</param>
-public sealed record Session(Guid Id, string Title, DateOnly HeldOn, int Version = 1);
+public sealed record Session(Guid Id, string Title, DateOnly HeldOn, Guid RoomId, int Version = 1);
 
 /// <summary>Who stands where.</summary>
 public sealed record Place(Guid BoothId, Guid StudentId);
@@ -22,7 +23,7 @@ public sealed class SessionStore(NpgsqlDataSource database)
 
     /// <summary>The columns of a session, for other queries that read one beside something else.</summary>
     /// <param name="of">What the table is called there.</param>
-    public static string Columns(string of) => $"{of}.id, {of}.title, {of}.held_on as \"HeldOn\", {of}.version";
+    public static string Columns(string of) => $"{of}.id, {of}.title, {of}.held_on as \"HeldOn\", {of}.room_id as \"RoomId\", {of}.version";
 
     /// <summary>
     /// The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.
@@ -73,18 +74,21 @@ public sealed class SessionStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         var before = await connection.ExecuteScalarAsync<Guid?>(
-            "select id from session where held_on <= @HeldOn and id <> @Id order by held_on desc, seq desc limit 1",
+            "select id from session where room_id = @RoomId and held_on <= @HeldOn and id <> @Id "
+                + "order by held_on desc, seq desc limit 1",
             session,
             cancel
         );
         var added = await connection.AddOnceAsync(
             "session",
-            "insert into session (id, title, held_on, sent) values (@Id, @Title, @HeldOn, @sent) on conflict (id) do nothing",
+            "insert into session (id, title, held_on, room_id, sent) values (@Id, @Title, @HeldOn, @RoomId, @sent) "
+                + "on conflict (id) do nothing",
             new
             {
                 session.Id,
                 session.Title,
                 session.HeldOn,
+                session.RoomId,
                 sent = sent.Hash,
             },
             session.Id,

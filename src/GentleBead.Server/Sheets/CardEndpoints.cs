@@ -2,6 +2,7 @@ using System.Security.Claims;
 using GentleBead.Server.Http;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Rooms;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Sheets;
@@ -96,7 +97,7 @@ public static class CardEndpoints
         if (await sheets.FindAsync(sheetId, cancel) is not { } given || !user.MaySee(given.StudentId))
             return null;
         var booth = (await booths.FindAsync(given.BoothId, cancel))!;
-        var machine = (await machines.FindAsync(booth.MachineId, cancel))!;
+        var machine = (await machines.FindAsync(given.MachineId, cancel))!;
         return new Card(
             given.Body,
             (await people.FindAsync(given.StudentId, cancel))!.Name,

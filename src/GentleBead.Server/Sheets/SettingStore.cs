@@ -9,7 +9,8 @@ using Npgsql;
 namespace GentleBead.Server.Sheets;
 
 /// <summary>What a sheet is computed with at a booth: its machine with charts and windows, and the asker's way of setting.</summary>
-/// <param name="Machine">The booth's machine as calibrated and loaded now; null for a sheet without marks.</param>
+/// <param name="MachineId">The machine at hand; null where none stands at the booth, or none was asked for.</param>
+/// <param name="Machine">The same as calibrated and loaded now; null with it, for a sheet without marks.</param>
 /// <param name="Way">The asker's way of setting.</param>
 /// <param name="Charts">The charts on the machine's door that are not withdrawn.</param>
 /// <param name="Windows">What the room has found on the machine.</param>
@@ -17,6 +18,7 @@ namespace GentleBead.Server.Sheets;
 /// <param name="Hand">The hand they hold the torch in; null where nobody said, or nobody stands there.</param>
 /// <param name="BoothNumber">The booth's number; 0 without a booth.</param>
 public sealed record SheetSetting(
+    Guid? MachineId,
     Machine? Machine,
     WayOfSetting Way,
     IReadOnlyList<DoorChart> Charts,
@@ -30,15 +32,16 @@ public sealed record SheetSetting(
 public sealed class SettingStore(NpgsqlDataSource database)
 {
     private const string ByBooth = """
-        select machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings", (select way_of_setting
-            from person where id = @by) as "Way", booth.number as "Number",
+        select machine_now.id as "MachineId", machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings",
+            (select way_of_setting from person where id = @by) as "Way", booth.number as "Number",
             (select json_agg(newest.body) from (
                 select distinct on (process, wire, gas) body, withdrawn_at from door_chart
-                where machine_id = booth.machine_id order by process, wire, gas, seq desc) as newest
+                where machine_id = machine_now.id order by process, wire, gas, seq desc) as newest
                     where withdrawn_at is null) as "Charts",
-            (select json_agg(body) from learned_window where machine_id = booth.machine_id) as "Windows",
+            (select json_agg(body) from learned_window where machine_id = machine_now.id) as "Windows",
             student.id as "StudentId", student.hand as "Hand"
-        from booth join machine_now on machine_now.id = booth.machine_id
+        from booth_now as booth left join machine_now on machine_now.id = coalesce(@machineId, booth.machine_id)
+            and machine_now.booth_id = booth.id
             left join place on place.session_id = @sessionId and place.booth_id = booth.id
             left join person student on student.id = place.student_id
         where booth.id = @boothId
@@ -48,7 +51,14 @@ public sealed class SettingStore(NpgsqlDataSource database)
     /// <param name="boothId">Which booth; null for none.</param>
     /// <param name="by">Who asks.</param>
     /// <param name="sessionId">For which session; null where nobody is to stand there.</param>
-    public async Task<SheetSetting?> OfAsync(Guid? boothId, Guid by, Guid? sessionId = null, CancellationToken cancel = default)
+    /// <param name="machineId">With which of the machines there; null for the one that came first.</param>
+    public async Task<SheetSetting?> OfAsync(
+        Guid? boothId,
+        Guid by,
+        Guid? sessionId = null,
+        Guid? machineId = null,
+        CancellationToken cancel = default
+    )
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         if (boothId is null)
@@ -58,7 +68,16 @@ public sealed class SettingStore(NpgsqlDataSource database)
                 new { by },
                 cancel
             );
-            return new SheetSetting(null, school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school), [], [], null, null, 0);
+            return new SheetSetting(
+                null,
+                null,
+                school is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(school),
+                [],
+                [],
+                null,
+                null,
+                0
+            );
         }
         var row = await connection.QuerySingleOrDefaultAsync<Row>(
             ByBooth,
@@ -67,13 +86,15 @@ public sealed class SettingStore(NpgsqlDataSource database)
                 boothId,
                 by,
                 sessionId,
+                machineId,
             },
             cancel
         );
         return row is null
             ? null
             : new SheetSetting(
-                StoredMachine.Read(row.Body, row.Load, row.Readings),
+                row.MachineId,
+                row.Body is null ? null : StoredMachine.Read(row.Body, row.Load, row.Readings),
                 row.Way is null ? WayOfSetting.Usual : Jsonb.Read<WayOfSetting>(row.Way),
                 All<DoorChart>(row.Charts),
                 All<LearnedWindow>(row.Windows),
@@ -86,7 +107,8 @@ public sealed class SettingStore(NpgsqlDataSource database)
     private static IReadOnlyList<T> All<T>(string? json) => json is null ? [] : Jsonb.Read<IReadOnlyList<T>>(json);
 
     private sealed record Row(
-        string Body,
+        Guid? MachineId,
+        string? Body,
         string? Load,
         string? Readings,
         string? Way,

@@ -12,7 +12,8 @@ namespace GentleBead.Server.Sheets;
 /// <param name="Job">The job.</param>
 /// <param name="BoothId">In the marks of which booth's machine; left out, without marks.</param>
 /// <param name="SessionId">For whoever stands there in which session; left out, for either hand.</param>
-public sealed record ComputeRequest(JobRequest Job, Guid? BoothId, Guid? SessionId = null);
+/// <param name="MachineId">With which of the machines there; left out, the one that came first.</param>
+public sealed record ComputeRequest(JobRequest Job, Guid? BoothId, Guid? SessionId = null, Guid? MachineId = null);
 
 /// <summary>A job to assign to whoever stands at a booth.</summary>
 /// <param name="Job">The job.</param>
@@ -20,7 +21,15 @@ public sealed record ComputeRequest(JobRequest Job, Guid? BoothId, Guid? Session
 /// <param name="BoothId">At which booth.</param>
 /// <param name="Overrule">Why it is given out although something on the machine does not fit; left out while all fits.</param>
 /// <param name="Criteria">Whose limits its beads are measured by; left out, the room's own.</param>
-public sealed record AssignRequest(JobRequest Job, Guid SessionId, Guid BoothId, string? Overrule = null, CriteriaSet? Criteria = null);
+/// <param name="MachineId">With which of the machines there; left out, the one that came first.</param>
+public sealed record AssignRequest(
+    JobRequest Job,
+    Guid SessionId,
+    Guid BoothId,
+    string? Overrule = null,
+    CriteriaSet? Criteria = null,
+    Guid? MachineId = null
+);
 
 /// <summary>A wire as the lists show it.</summary>
 /// <param name="Wire">Which wire.</param>
@@ -72,8 +81,10 @@ public static class SheetEndpoints
     {
         // Who stands where is nothing a student asks about.
         var sessionId = user.IsInRole(nameof(Role.Instructor)) ? request.SessionId : null;
-        if (await settings.OfAsync(request.BoothId, user.Id(), sessionId, cancel) is not { } setting)
+        if (await settings.OfAsync(request.BoothId, user.Id(), sessionId, request.MachineId, cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
+        if (request.MachineId is not null && setting.MachineId is null)
+            return NotThere();
         return (request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems)
             ? TypedResults.Ok(sheet)
             : Problems.Of(problems);
@@ -86,8 +97,10 @@ public static class SheetEndpoints
         CancellationToken cancel
     )
     {
-        if (await settings.OfAsync(request.BoothId, user.Id(), cancel: cancel) is not { } setting)
+        if (await settings.OfAsync(request.BoothId, user.Id(), machineId: request.MachineId, cancel: cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
+        if (request.MachineId is not null && setting.MachineId is null)
+            return NotThere();
         if (!(request.Job ?? JobRequest.Nothing).Whole(setting.Machine).IsGood(out var job, out var problems))
             return Problems.Of(problems);
         return TypedResults.Ok(new Alternatives(OtherWires.For(job, setting.Machine, setting.Way), TransferModes.Others(job, setting.Way)));
@@ -105,10 +118,14 @@ public static class SheetEndpoints
         var sent = Sent.Of(request);
         if (await sheets.IsRepeatAsync(id, sent, cancel))
             return TypedResults.Ok((await sheets.FindAsync(id, cancel))!);
-        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId, cancel) is not { } setting)
+        if (await settings.OfAsync(request.BoothId, user.Id(), request.SessionId, request.MachineId, cancel) is not { } setting)
             return Problems.Field("boothId", Say($"There is no such booth."));
         if (setting.StudentId is not { } studentId)
             return Problems.Field("boothId", Say($"Nobody stands at booth {setting.BoothNumber}. Put a student there first."));
+        if (setting.MachineId is not { } machineId)
+            return request.MachineId is null
+                ? Problems.Field("boothId", Say($"No machine stands at booth {setting.BoothNumber}. Move one there first."))
+                : NotThere();
         if (!(request.Job ?? JobRequest.Nothing).Plan(setting).IsGood(out var sheet, out var problems))
             return Problems.Of(problems);
         var overrule = (request.Overrule ?? "").Trim();
@@ -127,6 +144,7 @@ public static class SheetEndpoints
             id,
             request.SessionId,
             request.BoothId,
+            machineId,
             studentId,
             default,
             sheet,
@@ -136,4 +154,7 @@ public static class SheetEndpoints
         await sheets.AddAsync(given, user.Id(), sent, cancel: cancel);
         return TypedResults.Ok((await sheets.FindAsync(id, cancel))!);
     }
+
+    // Moved since the page was opened, or never there.
+    private static Wrong NotThere() => Problems.Field("machineId", Say($"This machine does not stand at that booth."));
 }

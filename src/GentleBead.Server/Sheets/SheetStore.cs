@@ -10,6 +10,7 @@ namespace GentleBead.Server.Sheets;
 /// <param name="Id">Which sheet.</param>
 /// <param name="SessionId">In which session.</param>
 /// <param name="BoothId">At which booth.</param>
+/// <param name="MachineId">For which machine, wherever that has been moved to since.</param>
 /// <param name="StudentId">To whom.</param>
 /// <param name="AssignedAt">When.</param>
 /// <param name="Body">The sheet as it was computed that day.</param>
@@ -19,6 +20,7 @@ public sealed record AssignedSheet(
     Guid Id,
     Guid SessionId,
     Guid BoothId,
+    Guid MachineId,
     Guid StudentId,
     DateTimeOffset AssignedAt,
     Sheet Body,
@@ -33,9 +35,9 @@ public sealed class SheetStore(NpgsqlDataSource database)
     /// <param name="of">What the table is called there.</param>
     public static string Columns(string of) =>
         $"""
-            {of}.id as "Id", {of}.session_id as "SessionId", {of}.booth_id as "BoothId", {of}.student_id as "StudentId", {of}.assigned_at
-                as "AssignedAt",
-            {of}.body as "Body", {of}.overrule as "Overrule", {of}.criteria as "Criteria"
+            {of}.id as "Id", {of}.session_id as "SessionId", {of}.booth_id as "BoothId", {of}.machine_id as "MachineId",
+            {of}.student_id as "StudentId", {of}.assigned_at as "AssignedAt", {of}.body as "Body",
+            {of}.overrule as "Overrule", {of}.criteria as "Criteria"
             """;
 
     /// <summary>Adds a sheet; the same id again changes nothing.</summary>
@@ -56,10 +58,10 @@ public sealed class SheetStore(NpgsqlDataSource database)
         await connection.AddOnceAsync(
             "sheet",
             """
-            insert into sheet (id, session_id, booth_id, student_id, thickness_mm, joint, position, wire, body, rules_version, assigned_by,
-                assigned_at, overrule, criteria, sent)
-            values (@Id, @SessionId, @BoothId, @StudentId, @thicknessMm, @joint, @position, @wire, @body, @rulesVersion, @assignedBy,
-                coalesce(@at, now()), @Overrule, @criteria, @sent)
+            insert into sheet (id, session_id, booth_id, machine_id, student_id, thickness_mm, joint, position, wire, body, rules_version,
+                assigned_by, assigned_at, overrule, criteria, sent)
+            values (@Id, @SessionId, @BoothId, @MachineId, @StudentId, @thicknessMm, @joint, @position, @wire, @body,
+                @rulesVersion, @assignedBy, coalesce(@at, now()), @Overrule, @criteria, @sent)
             on conflict (id) do nothing
             """,
             new
@@ -67,6 +69,7 @@ public sealed class SheetStore(NpgsqlDataSource database)
                 sheet.Id,
                 sheet.SessionId,
                 sheet.BoothId,
+                sheet.MachineId,
                 sheet.StudentId,
                 at = at?.UtcDateTime,
                 thicknessMm = job.Thickness.Value.Mm,
@@ -131,6 +134,8 @@ public sealed class SheetStore(NpgsqlDataSource database)
 
         public required Guid BoothId { get; init; }
 
+        public required Guid MachineId { get; init; }
+
         public required Guid StudentId { get; init; }
 
         public required DateTime AssignedAt { get; init; }
@@ -142,6 +147,16 @@ public sealed class SheetStore(NpgsqlDataSource database)
         public required string Criteria { get; init; }
 
         public AssignedSheet Sheet =>
-            new(Id, SessionId, BoothId, StudentId, AssignedAt, Jsonb.Read<Sheet>(Body), Overrule, EnumText.Read<CriteriaSet>(Criteria));
+            new(
+                Id,
+                SessionId,
+                BoothId,
+                MachineId,
+                StudentId,
+                AssignedAt,
+                Jsonb.Read<Sheet>(Body),
+                Overrule,
+                EnumText.Read<CriteriaSet>(Criteria)
+            );
     }
 }

@@ -52,7 +52,7 @@ public static class SweepEndpoints
             return Problems.Field("sheetId", Say($"A sweep turns the wire; a TIG sheet feeds none."));
         if (request.Run is not { Events: not null } run)
             return Problems.Field("run", Say($"The run is missing."));
-        var (machineId, machine) = (await machines.OfBoothAsync(sheet.BoothId, cancel))!.Value;
+        var machine = (await machines.FindAsync(sheet.MachineId, cancel))!;
         if (!Dials.TryFit(machine, out var dials, out var uncalibrated))
             return Problems.Field("run", uncalibrated);
         var problems = run.Problems(machine.WireControl!)
@@ -72,7 +72,7 @@ public static class SweepEndpoints
         var arc = sheet.Body.Job.RequireArc();
         var finding = SweepFinding.Of(run, dials!, arc, pair.Volts, request.StickOut);
         await sweeps.AddAsync(
-            new RunSweep(id, machineId, arc, pair.Volts, request.StickOut, run, finding, default),
+            new RunSweep(id, sheet.MachineId, arc, pair.Volts, request.StickOut, run, finding, default),
             user.Id(),
             sent,
             cancel: cancel

@@ -70,7 +70,7 @@ public static class TrialEndpoints
                 return Problems.Field("sheetId", Say($"There is no such sheet."));
             if (request.Trial is null)
                 return Problems.Field("trial", Say($"Which trial?"));
-            var machine = (await machines.OfBoothAsync(sheet.BoothId, cancel))!.Value.Machine;
+            var machine = (await machines.FindAsync(sheet.MachineId, cancel))!;
             if (
                 !TrialPlans
                     .Make(request.Trial, sheet.Body, machine, await people.WayOfSettingAsync(user.Id(), cancel))

@@ -25,6 +25,7 @@ export const instructorPages = [
   { to: '/settings/learned', label: 'Settings: what the room has taught' },
   { to: '/settings/devices', label: 'Settings: stand-in devices' },
   { to: '/settings/people', label: 'Settings: people' },
+  { to: '/settings/rooms', label: 'Settings: rooms and booths' },
 ] as const;
 
 export const studentPages = [

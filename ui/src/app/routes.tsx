@@ -23,6 +23,7 @@ const SheetPage = page('SheetPage', () => import('../pages/SheetPage'), /^\/boot
 const StudentsPage = page('StudentsPage', () => import('../pages/StudentsPage'));
 const AgreementPage = page('AgreementPage', () => import('../pages/AgreementPage'));
 const AddPersonPage = page('AddPersonPage', () => import('../pages/AddPersonPage'));
+const RoomsPage = page('RoomsPage', () => import('../pages/RoomsPage'));
 const SweepPage = page('SweepPage', () => import('../pages/SweepPage'));
 const TestWeldPage = page('TestWeldPage', () => import('../pages/TestWeldPage'));
 const TrialPage = page('TrialPage', () => import('../pages/TrialPage'));
@@ -89,6 +90,7 @@ export const instructorRoutes = (
       <Route path="learned" element={<LearnedPage />} />
       <Route path="devices" element={<DevicesPage />} />
       <Route path="people" element={<PeoplePage />} />
+      <Route path="rooms" element={<RoomsPage />} />
     </Route>
     {common}
   </>

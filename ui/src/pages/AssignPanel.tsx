@@ -7,6 +7,7 @@ import { answer, api, type Schemas } from '../shared/api/client';
 import { newId } from '../shared/newId';
 import { Trouble } from '../shared/Trouble';
 import { testWeldQueries } from '../features/testWelds/queries';
+import type { SheetPlace } from '../features/sheets/queries';
 import type { Job } from '../features/sheets/useSheets';
 import { useFields, useSay } from '../shared/words/useSay';
 import { loadParts } from '../shared/words';
@@ -18,7 +19,7 @@ export function AssignPanel(props: {
   disabled: boolean;
   job: Job;
   session: Schemas['Session'];
-  booth: Schemas['Booth'];
+  at: SheetPlace;
   student: Schemas['PersonName'] | null;
   given: Schemas['AssignedSheet'] | undefined;
   current: Schemas['Sheet'] | undefined;
@@ -39,7 +40,7 @@ export function AssignPanel(props: {
           body: {
             job: props.job,
             sessionId: props.session.id,
-            boothId: props.booth.id,
+            ...props.at,
             overrule: mismatches.length > 0 ? overrule : null,
             criteria,
           },
@@ -49,7 +50,7 @@ export function AssignPanel(props: {
       id.current = newId();
       await queries.invalidateQueries({ queryKey: ['room'] });
       tellDone(`${props.student?.name} has the sheet.`);
-      await navigate(`/booths/${props.booth.id}/bench`);
+      await navigate(`/booths/${props.at.boothId}/bench`);
     },
   });
   const fields = useFields(assign.error);
@@ -72,7 +73,7 @@ export function AssignPanel(props: {
             ))}
           </ul>
           <div className="row">
-            <Button component={Link} to={`/machines/${props.booth.machineId}`} variant="default">
+            <Button component={Link} to={`/machines/${props.at.machineId}`} variant="default">
               Mend: what is on
             </Button>
           </div>

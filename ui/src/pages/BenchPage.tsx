@@ -33,7 +33,7 @@ export function BenchPage() {
 }
 
 function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
-  const { booth, machine } = useBoothData();
+  const { machine, machineId } = useBoothData();
   const [chosen, setChosen] = useState<string>();
   // The verdict that has just come takes the focus: it is read out, and the next change with it.
   const [recorded, setRecorded] = useState<string>();
@@ -45,7 +45,7 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
     window.scrollTo({ top: 0 });
   }, [recorded]);
   const { sheet, last } = coupon;
-  const justLaid = useJustLaid(sheet, booth.machineId);
+  const justLaid = useJustLaid(sheet, machineId);
   const { beads, onEarlier } = useEarlier({ ...coupon, sheetId: sheet.id });
   // The newest came with the coupon; an older one is asked for when it is chosen.
   const other = chosen !== undefined && chosen !== last?.id ? chosen : undefined;
@@ -81,7 +81,7 @@ function Bench({ coupon }: { coupon: Schemas['Coupon'] }) {
             key={shown.id}
             bead={shown}
             sheet={sheet}
-            machineId={booth.machineId}
+            machineId={machineId}
             machine={machine}
             mayWrite
           />

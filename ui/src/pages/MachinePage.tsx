@@ -8,6 +8,7 @@ import { KeptList } from '../features/kept/KeptList';
 import { BottlePanel } from '../features/machines/BottlePanel';
 import { ChartPanel } from '../features/machines/ChartPanel';
 import { LoadPanel } from '../features/machines/LoadPanel';
+import { MovePanel } from '../features/machines/MovePanel';
 import { ReadingsPanel } from '../features/machines/ReadingsPanel';
 import { WindowsPanel } from '../features/windows/WindowsPanel';
 import { UpkeepPanel } from '../features/machines/UpkeepPanel';
@@ -44,7 +45,7 @@ function Machine({ machineId, detail }: { machineId: string; detail: Schemas['Ma
       title={machine.name}
       under={plateLine(machine)}
       back={{ to: '/machines', label: 'Back to the machines' }}
-      before={<BoothNumber number={booth.number} />}
+      before={booth && <BoothNumber number={booth.number} />}
     >
       <div className="two-columns even">
         <div className="stack">
@@ -54,6 +55,7 @@ function Machine({ machineId, detail }: { machineId: string; detail: Schemas['Ma
             <h2>Settings that worked here</h2>
             <KeptList machineId={machineId} />
           </section>
+          <MovePanel machineId={machineId} booth={booth} />
         </div>
         <div className="stack">
           <ReadingsPanel detail={detail} />

@@ -1,5 +1,5 @@
-import { Button, TextInput } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Select, TextInput } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { tellDone } from '../shared/notices';
 import { answer, api, type Schemas } from '../shared/api/client';
@@ -10,6 +10,7 @@ import { Trouble } from '../shared/Trouble';
 import { day, today } from '../shared/units';
 import { useEntry } from '../shared/useEntry';
 import { usePages } from '../shared/usePages';
+import { roomQueries } from '../features/rooms/queries';
 import { sessionQueries } from '../features/sessions/queries';
 import { useNow } from '../features/sessions/useBench';
 import { useFields } from '../shared/words/useSay';
@@ -19,6 +20,10 @@ import css from './sessions.module.css';
 export function SessionsPage() {
   const sessions = usePages(sessionQueries.list());
   const on = useNow().data?.session?.id;
+  const rooms = useQuery(roomQueries.list());
+  const several = (rooms.data?.length ?? 0) > 1;
+  const roomOf = (session: Schemas['Session']) =>
+    several ? rooms.data?.find(({ id }) => id === session.roomId)?.name : undefined;
   return (
     <Page
       title="Sessions"
@@ -33,7 +38,12 @@ export function SessionsPage() {
                 {items.length === 0 && <p className="quiet">None yet.</p>}
                 <ol className={`plain-list ${css.sessionList}`}>
                   {items.map((session) => (
-                    <SessionRow key={session.id} session={session} on={session.id === on} />
+                    <SessionRow
+                      key={session.id}
+                      session={session}
+                      room={roomOf(session)}
+                      on={session.id === on}
+                    />
                   ))}
                 </ol>
                 <ShowMore more={sessions.more} coming={sessions.coming} what="sessions" />
@@ -41,13 +51,14 @@ export function SessionsPage() {
             )}
           </Loaded>
         </section>
-        <NewSession />
+        <NewSession rooms={several ? (rooms.data ?? []) : []} />
       </div>
     </Page>
   );
 }
 
-function SessionRow({ session, on }: { session: Schemas['Session']; on: boolean }) {
+function SessionRow(props: { session: Schemas['Session']; room: string | undefined; on: boolean }) {
+  const { session, room, on } = props;
   const [editing, setEditing] = useState(false);
   const late = session.heldOn > today();
   return (
@@ -60,6 +71,7 @@ function SessionRow({ session, on }: { session: Schemas['Session']; on: boolean 
             <b>{session.title}</b>
             <p className="quiet">
               {day(session.heldOn)} {session.heldOn.slice(0, 4)}
+              {room && `, ${room}`}
               {on ? ', on now' : late ? ', planned' : ''}
             </p>
           </div>
@@ -133,20 +145,30 @@ function ChangeSession({ session, onDone }: { session: Schemas['Session']; onDon
   );
 }
 
-function NewSession() {
-  const { form, pending, submit, trouble } = useEntry({ title: '', heldOn: today() }, (body, id) =>
-    answer(api.PUT('/api/sessions/{id}', { params: { path: { id } }, body })),
+function NewSession({ rooms }: { rooms: Schemas['SchoolRoom'][] }) {
+  const { form, pending, submit, trouble } = useEntry(
+    { title: '', heldOn: today(), roomId: null as string | null },
+    (body, id) => answer(api.PUT('/api/sessions/{id}', { params: { path: { id } }, body })),
   );
   return (
     <form className="panel stack" aria-label="Another session" onSubmit={submit}>
       <h2>Another session</h2>
       <TextInput label="Title" size="lg" maxLength={80} {...form.getInputProps('title')} />
       <TextInput type="date" label="Day" size="lg" {...form.getInputProps('heldOn')} />
+      {rooms.length > 0 && (
+        <Select
+          label="Room"
+          size="lg"
+          placeholder={rooms[0]?.name ?? ''}
+          data={rooms.map(({ id, name }) => ({ value: id, label: name }))}
+          {...form.getInputProps('roomId')}
+        />
+      )}
       {trouble && <Trouble error={trouble} />}
       <Button type="submit" size="lg" loading={pending}>
         Add the session
       </Button>
-      <p className="quiet">It begins with everybody at the booths of the session before it.</p>
+      <p className="quiet">It begins with everybody at the booths of the session before it in that room.</p>
     </form>
   );
 }

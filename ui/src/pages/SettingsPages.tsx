@@ -23,6 +23,7 @@ const forInstructors = [
   { to: '/settings/learned', label: 'What the room has taught' },
   { to: '/settings/devices', label: 'Stand-in devices' },
   { to: '/settings/people', label: 'People' },
+  { to: '/settings/rooms', label: 'Rooms' },
   { to: '/settings/screen', label: 'This screen' },
 ];
 

@@ -1,7 +1,8 @@
 import { useDebouncedValue, useSessionStorage } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
-import { memo, useCallback, useDeferredValue } from 'react';
+import { memo, useCallback, useDeferredValue, useState } from 'react';
 import { Refused, type Schemas } from '../shared/api/client';
+import { Choice } from '../shared/Choice';
 import { useSheetAtHand } from '../features/calculators/sheetAtHand';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { AlternativesPanel } from '../features/sheets/AlternativesPanel';
@@ -34,7 +35,7 @@ const firstJob = (coupon: Schemas['Coupon'] | null): Job =>
 
 /** Type a thickness, pick a joint, see the sheet, give it to the student. */
 export function SheetPage() {
-  const { session, booth, machine, student, coupon } = useBoothData();
+  const { session, booth, machines, machineId, student, coupon } = useBoothData();
   // Kept in the tab until it is given out: a reload loses no job.
   const [job, setJob] = useSessionStorage<Job>({
     key: `job-${session.id}-${booth.id}-${coupon?.sheet.id ?? 'first'}`,
@@ -42,7 +43,11 @@ export function SheetPage() {
     getInitialValueInEffect: false,
   });
   const set = useCallback((change: Partial<Job>) => setJob((before) => ({ ...before, ...change })), [setJob]);
-  const computed = useQuery(sheetQueries.sheet(job, booth.id, session.id));
+  const [picked, setPicked] = useState(machineId);
+  // Moved away while the page stood open, the machine at hand takes its place.
+  const here = machines.find(({ id }) => id === picked) ?? machines.find(({ id }) => id === machineId);
+  const at = { boothId: booth.id, machineId: here?.id ?? machineId };
+  const computed = useQuery(sheetQueries.sheet(job, at, session.id));
   const refused = computed.error instanceof Refused ? computed.error : null;
   const typed = (job.thickness ?? '').trim() !== '';
   const sheet = typed && !refused ? computed.data : undefined;
@@ -55,6 +60,15 @@ export function SheetPage() {
   return (
     <div className="two-columns">
       <section className={`panel ${css.job}`} aria-label="Job">
+        {machines.length > 1 && (
+          <Choice
+            title="Machine"
+            className={css.machine}
+            words={Object.fromEntries(machines.map(({ id, machine }) => [id, machine.name]))}
+            value={at.machineId}
+            onChange={(id) => id && setPicked(id)}
+          />
+        )}
         <JobForm job={job} set={set} sheet={sheet} refused={refused} onPick={setJob} />
       </section>
       <div className={late ? 'stack stale' : 'stack'}>
@@ -74,22 +88,22 @@ export function SheetPage() {
                   disabled={late}
                   job={job}
                   session={session}
-                  booth={booth}
+                  at={at}
                   student={student}
                   given={coupon?.sheet}
                   current={sheet}
                 />
               </div>
-              <SheetView sheet={sheet} machine={machine} />
+              <SheetView sheet={sheet} machine={here?.machine ?? null} />
             </section>
             {explained && <Explained sheet={explained} />}
-            <AlternativesPanel job={job} boothId={booth.id} onPick={set} />
+            <AlternativesPanel job={job} at={at} onPick={set} />
           </>
         )}
         {typed && refused && (
           <RefusalPanel
             job={job}
-            boothId={booth.id}
+            at={at}
             refused={refused}
             again={() => void computed.refetch()}
             onPick={set}

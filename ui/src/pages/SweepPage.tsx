@@ -7,7 +7,7 @@ import { SweepList } from '../features/trials/SweepList';
 
 /** Volts held, wire from low to high in one run: one big key, a space bar or a foot pedal marks where it smooths and breaks up. */
 export function SweepPage() {
-  const { booth, machine, coupon } = useBoothData();
+  const { booth, machine, machineId, coupon } = useBoothData();
   const { wireControl: wire, voltControl: volt } = machine;
   if (!coupon?.sheet.body.pair || !wire || !volt) {
     return (
@@ -22,7 +22,7 @@ export function SweepPage() {
   return (
     <div className={`two-columns ${css.sweep}`}>
       <SweepForm boothId={booth.id} sheet={coupon.sheet} wire={wire} volt={volt} />
-      <SweepList machineId={booth.machineId} />
+      <SweepList machineId={machineId} />
     </div>
   );
 }

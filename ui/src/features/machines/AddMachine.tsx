@@ -1,7 +1,7 @@
 import { Button, Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { useState } from 'react';
-import { answer, api } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { LoadTrouble } from '../../shared/Loaded';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
@@ -22,18 +22,26 @@ const controls: { which: keyof Front; title: string; units: string[] }[] = [
 ];
 const folded = ['wireControl', 'voltControl', 'ampControl', 'rating', 'programs'];
 
-/** A machine in a booth of its own: begin from a front met in shops, change what differs. */
-export function AddMachine({ nextNumber, onAdded }: { nextNumber: number; onAdded: () => void }) {
+/** A machine and where it stands: begin from a front met in shops, change what differs. */
+export function AddMachine(props: {
+  booths: Schemas['BoothWithMachines'][];
+  roomId: string;
+  onAdded: () => void;
+}) {
+  const { booths, roomId, onAdded } = props;
   const shelf = useStock();
   const [boothId, setBoothId] = useState(newId);
   const [detail, setDetail] = useState(false);
-  const { form, pending, submit, trouble } = useEntry(
-    newMachine,
+  const { form, pending, submit, trouble } = useEntry<MachineEntry, unknown>(
+    {
+      ...newMachine,
+      boothNumber: Math.max(0, ...booths.map(({ booth }) => booth.number)) + 1,
+    },
     (entry, id) =>
       answer(
         api.PUT('/api/machines/{id}', {
           params: { path: { id } },
-          body: { boothId, boothNumber: nextNumber, machine: toMachine(entry) },
+          body: { boothId, boothNumber: Number(entry.boothNumber), roomId, machine: toMachine(entry) },
         }),
       ),
     () => {
@@ -42,12 +50,22 @@ export function AddMachine({ nextNumber, onAdded }: { nextNumber: number; onAdde
     },
   );
   const { errors, values } = form;
+  const beside = booths
+    .find(({ booth }) => booth.number === Number(values.boothNumber))
+    ?.machines.map(({ name }) => name)
+    .join(', ');
   const unseen = folded.map((field) => errors[field]).find(Boolean);
   return (
     <form className="panel stack" aria-label="Add a machine" onSubmit={submit}>
-      <h2>Add booth {nextNumber}</h2>
       <LoadTrouble of={shelf} what="wires and gases" />
       <TextInput label="Machine, as the room calls it" {...form.getInputProps('name')} />
+      <NumberInput
+        label="Booth it stands in"
+        min={1}
+        max={999}
+        {...form.getInputProps('boothNumber')}
+        description={beside ? `beside ${beside}` : 'a new booth, where there is none of this number'}
+      />
       <Select
         label="Front"
         data={Object.keys(fronts)}
@@ -79,7 +97,6 @@ export function AddMachine({ nextNumber, onAdded }: { nextNumber: number; onAdde
           {...form.getInputProps('polarity')}
         />
       </div>
-      {errors.boothNumber && <p className="field-error">{errors.boothNumber}</p>}
       {trouble && <Trouble error={trouble} />}
       <Button type="submit" variant="default" loading={pending}>
         Add machine

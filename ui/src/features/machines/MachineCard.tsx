@@ -16,11 +16,15 @@ export function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
     0,
   );
   return (
-    <section className={`panel ${css.card}`} aria-label={`Machine of booth ${entry.booth.number}`}>
+    <section
+      className={`panel ${css.card}`}
+      aria-label={entry.booth ? `Machine of booth ${entry.booth.number}` : machine.name}
+    >
       <h2>
-        <BoothNumber number={entry.booth.number} small />{' '}
+        {entry.booth && <BoothNumber number={entry.booth.number} small />}{' '}
         <Link to={`/machines/${entry.machineId}`}>{machine.name}</Link>
       </h2>
+      {!entry.booth && <p className="quiet">In no booth</p>}
       <p>
         {machine.wireControl && `${wireName(machine.load.wire)}, `}
         {gases[machine.load.gas]}, {polarities[machine.load.polarity]}

@@ -14,6 +14,7 @@ interface Program {
 /** A machine while it is being described. */
 export interface MachineEntry extends Record<string, unknown> {
   name: string;
+  boothNumber: number | string;
   frontName: string;
   front: Front;
   wire: Schemas['Wire'] | null;
@@ -42,6 +43,7 @@ export const emptyProgram = (): Program => ({
 /** What a description begins with. */
 export const newMachine: MachineEntry = {
   name: '',
+  boothNumber: 1,
   frontName: firstFront,
   front: fronts[firstFront] as Front,
   wire: 'solid08',

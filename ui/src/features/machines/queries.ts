@@ -11,18 +11,26 @@ export const machineQueries = {
     page: (after, signal) =>
       answer(
         api.GET('/api/machines', {
-          params: { query: { after: after === undefined ? undefined : Number(after) } },
+          params: { query: { after } },
           signal,
         }),
       ),
-    meta: { changedBy: by('machine') },
+    meta: { changedBy: by('machine', 'room') },
   }),
   /** Everything known of one. */
   one: (id: string) =>
     queryOptions({
       queryKey: inRoom('machine', id),
       queryFn: ({ signal }) => answer(api.GET('/api/machines/{id}', { params: { path: { id } }, signal })),
-      meta: { changedBy: by('machine') },
+      meta: { changedBy: by('machine', 'room') },
+    }),
+  /** Where one stands and stood. */
+  moves: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('moves', id),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/machines/{id}/moves', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('machine', 'room') },
     }),
   /** What a mark gives, or which mark gives a value. */
   translation: (id: string, query: { control: string; mark?: number; value?: number }) =>

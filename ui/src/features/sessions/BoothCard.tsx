@@ -17,7 +17,7 @@ export function BoothCard(props: {
   waiting: Schemas['PersonName'][];
 }) {
   const say = useSay();
-  const { booth, machineName, student, job, positionName, last, before, next } = props.view;
+  const { booth, machineNames, student, job, positionName, last, before, next } = props.view;
   return (
     <article className={css.boothCard} aria-label={`Booth ${booth.number}`}>
       <header>
@@ -26,7 +26,7 @@ export function BoothCard(props: {
           {props.sessionId && (
             <WhoStands sessionId={props.sessionId} booth={booth} student={student} waiting={props.waiting} />
           )}
-          <p className="quiet">{machineName}</p>
+          <p className="quiet">{machineNames.join(', ') || 'No machine'}</p>
         </div>
       </header>
       <p className="job-line">

@@ -33,7 +33,8 @@ export function BoothFrame() {
 }
 
 function Booth({ bench }: { bench: Schemas['Bench'] }) {
-  const { booth, machine, student } = bench;
+  const { booth, machines, atHand, student } = bench;
+  const here = machines.find(({ id }) => id === atHand);
   const at = `/booths/${booth.id}`;
   const tabs = [
     { to: at, label: 'Sheet', end: true },
@@ -43,26 +44,45 @@ function Booth({ bench }: { bench: Schemas['Bench'] }) {
     { to: `${at}/test`, label: 'Test' },
     { to: `${at}/card`, label: 'Card' },
   ];
-  const wire = machine.wireControl ? `${wireName(machine.load.wire)} wire, ` : '';
   return (
     <Page
       title={`Booth ${booth.number}${student ? `, ${student.name}` : ''}`}
       heading={student ? <Link to={`/students/${student.id}`}>{student.name}</Link> : 'Nobody here yet'}
       under={
         <>
-          <Link to={`/machines/${booth.machineId}`}>{machine.name}</Link>, {wire}
-          {gases[machine.load.gas]}
+          {machines.map(({ id, machine }) => (
+            <div key={id}>
+              <Link to={`/machines/${id}`}>{machine.name}</Link>,{' '}
+              {machine.wireControl && `${wireName(machine.load.wire)} wire, `}
+              {gases[machine.load.gas]}
+            </div>
+          ))}
         </>
       }
       back={{ to: '/', label: 'Back to today' }}
       before={<BoothNumber number={booth.number} />}
       aside={<Tabs name="Booth" tabs={tabs} />}
     >
-      {/* A new student or sheet begins with an empty form. */}
-      <Outlet key={`${booth.id}-${student?.id}`} context={bench} />
+      {here ? (
+        // A new student or sheet begins with an empty form.
+        <Outlet
+          key={`${booth.id}-${student?.id}`}
+          context={{ ...bench, machine: here.machine, machineId: here.id } satisfies AtBooth}
+        />
+      ) : (
+        <div className="panel empty">
+          <p>No machine stands here.</p>
+          <Button component={Link} to="/machines" size="lg">
+            Move one in
+          </Button>
+        </div>
+      )}
     </Page>
   );
 }
 
+/** A booth, and the machine that is worked with there. */
+export type AtBooth = Schemas['Bench'] & { machine: Schemas['Machine']; machineId: string };
+
 /** The booth's data, loaded by the frame around this screen. */
-export const useBoothData = () => useOutletContext<Schemas['Bench']>();
+export const useBoothData = () => useOutletContext<AtBooth>();

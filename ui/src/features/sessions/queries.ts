@@ -17,7 +17,7 @@ export const sessionQueries = {
     queryOptions({
       queryKey: inRoom('now'),
       queryFn: ({ signal }) => answer(api.GET('/api/sessions/now', { signal })),
-      meta: { changedBy: by('place', 'machine') },
+      meta: { changedBy: by('place', 'machine', 'room') },
     }),
 };
 
@@ -39,7 +39,7 @@ export const benchQueries = {
         } while (after !== undefined);
         return room;
       },
-      meta: { changedBy: by('place', 'sheet', 'bead', 'machine'), atHand: true, patch: bringUpBooth },
+      meta: { changedBy: by('place', 'sheet', 'bead', 'machine', 'room'), atHand: true, patch: bringUpBooth },
     }),
   /** One booth up close. */
   bench: (sessionId: string, boothId: string) =>

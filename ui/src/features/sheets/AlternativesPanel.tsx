@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
-import { type Job, sheetQueries } from './queries';
+import { type Job, sheetQueries, type SheetPlace } from './queries';
 import { asTyped } from './useSheets';
 import { useSay } from '../../shared/words/useSay';
 import css from './sheets.module.css';
@@ -12,12 +12,12 @@ import css from './sheets.module.css';
 /** The wire ran out, or the mode does not suit: the same job with another wire, or in another mode. */
 export function AlternativesPanel(props: {
   job: Job;
-  boothId: string;
+  at: SheetPlace;
   onPick: (change: Partial<Job>) => void;
 }) {
   const say = useSay();
   const [open, setOpen] = useState(false);
-  const others = useQuery({ ...sheetQueries.alternatives(props.job, props.boothId), enabled: open });
+  const others = useQuery({ ...sheetQueries.alternatives(props.job, props.at), enabled: open });
   if (!open) {
     return (
       <div className="row">

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Refused } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
 import { useFields, useSay } from '../../shared/words/useSay';
-import { type Job, sheetQueries } from './queries';
+import { type Job, sheetQueries, type SheetPlace } from './queries';
 import css from './refusal.module.css';
 import { asTyped } from './useSheets';
 import { LoadTrouble } from '../../shared/Loaded';
@@ -11,7 +11,7 @@ import { LoadTrouble } from '../../shared/Loaded';
 /** Why there is no sheet for a job, and the ways on: another wire or another mode that does it, one tap each. */
 export function RefusalPanel(props: {
   job: Job;
-  boothId: string;
+  at: SheetPlace;
   refused: Refused;
   again: () => void;
   onPick: (change: Partial<Job>) => void;
@@ -21,7 +21,7 @@ export function RefusalPanel(props: {
   const fields = Object.values(useFields(refused));
   const misread = fields.length === 0;
   const others = useQuery({
-    ...sheetQueries.alternatives(props.job, props.boothId),
+    ...sheetQueries.alternatives(props.job, props.at),
     enabled: !misread,
     retry: false,
   });

@@ -5,14 +5,20 @@ import { everyPage } from '../../shared/usePages';
 
 export type Job = Schemas['JobRequest'];
 
+/** Where a sheet is for: a booth, and which of the machines in it. */
+export interface SheetPlace {
+  boothId: string;
+  machineId: string;
+}
+
 /** Sheets worked out for a job, and jobs kept under a name. */
 export const sheetQueries = {
   /** The sheet for a job, for whoever stands at the booth. */
-  sheet: (job: Job, boothId: string, sessionId: string) =>
+  sheet: (job: Job, at: SheetPlace, sessionId: string) =>
     queryOptions({
-      queryKey: inRoom('compute', boothId, sessionId, job),
+      queryKey: inRoom('compute', at, sessionId, job),
       queryFn: ({ signal }) =>
-        answer(api.POST('/api/sheets/compute', { body: { job, boothId, sessionId }, signal })),
+        answer(api.POST('/api/sheets/compute', { body: { job, ...at, sessionId }, signal })),
       enabled: (job.thickness ?? '').trim() !== '',
       placeholderData: keepPreviousData,
       retry: false,
@@ -31,11 +37,10 @@ export const sheetQueries = {
       staleTime: Infinity,
     }),
   /** The same job with other wires and in other modes. */
-  alternatives: (job: Job, boothId: string) =>
+  alternatives: (job: Job, at: SheetPlace) =>
     queryOptions({
-      queryKey: inRoom('alternatives', boothId, job),
-      queryFn: ({ signal }) =>
-        answer(api.POST('/api/sheets/alternatives', { body: { job, boothId }, signal })),
+      queryKey: inRoom('alternatives', at, job),
+      queryFn: ({ signal }) => answer(api.POST('/api/sheets/alternatives', { body: { job, ...at }, signal })),
       meta: { changedBy: by('machine') },
     }),
   /** Named sheets. */

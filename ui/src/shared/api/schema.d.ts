@@ -1118,6 +1118,451 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SchoolRoom"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoomWithBooths"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewRoom"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RoomChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booths/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewBooth"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booths/{id}/number": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BoothChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/machines": {
         parameters: {
             query?: never;
@@ -1128,7 +1573,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    after?: number;
+                    after?: string;
                 };
                 header?: never;
                 path?: never;
@@ -1988,6 +2433,157 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["NewBottle"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MachineMove"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/moves/{moveId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    moveId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewMove"];
                 };
             };
             responses: {
@@ -7738,6 +8334,11 @@ export interface components {
             /** @description Why it is given out although something on the machine does not fit; left out while all fits. */
             overrule?: null | string;
             criteria?: null | components["schemas"]["CriteriaSet"];
+            /**
+             * Format: uuid
+             * @description With which of the machines there; left out, the one that came first.
+             */
+            machineId?: null | string;
         };
         /** @description A sheet as it was assigned. */
         AssignedSheet: {
@@ -7756,6 +8357,11 @@ export interface components {
              * @description At which booth.
              */
             boothId: string;
+            /**
+             * Format: uuid
+             * @description For which machine, wherever that has been moved to since.
+             */
+            machineId: string;
             /**
              * Format: uuid
              * @description To whom.
@@ -7954,19 +8560,57 @@ export interface components {
             session: components["schemas"]["Session"];
             /** @description Which booth. */
             booth: components["schemas"]["Booth"];
-            /** @description Its machine, as calibrated and loaded now. */
-            machine: components["schemas"]["Machine"];
+            /** @description The machines in it, in the order they came; empty where none stands there. */
+            machines: components["schemas"]["MachineHere"][];
+            /**
+             * Format: uuid
+             * @description Which of them is worked with: the one of the sheet while it stands there, else the first; null without any.
+             */
+            atHand: null | string;
             student: null | components["schemas"]["PersonName"];
             coupon: null | components["schemas"]["Coupon"];
         };
-        /** @description A booth and the machine in it. */
+        /** @description A booth of a room. */
         Booth: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Which booth.
+             */
             id: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number, 1 to 999; no two alike in a room.
+             */
             number: number;
-            /** Format: uuid */
-            machineId: string;
+            /**
+             * Format: uuid
+             * @description Its room.
+             */
+            roomId: string;
+            /**
+             * Format: uuid
+             * @description Of the machines in it the one that came first; null where none stands there.
+             */
+            machineId?: null | string;
+            /**
+             * Format: int32
+             * @description Raised by every change; what a change has to name.
+             * @default 1
+             */
+            version: number;
+        };
+        /** @description Another number for a booth. */
+        BoothChange: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description The version it was changed from.
+             */
+            version: number;
         };
         /** @description A booth by its number, and who stands there. */
         BoothName: {
@@ -7986,8 +8630,8 @@ export interface components {
         BoothView: {
             /** @description Which booth. */
             booth: components["schemas"]["Booth"];
-            /** @description The machine in it. */
-            machineName: string;
+            /** @description The machines in it, in the order they came; empty where none stands there. */
+            machineNames: string[];
             student: null | components["schemas"]["PersonName"];
             job: null | components["schemas"]["Job"];
             /** @description ISO and AWS names of the job's position; null with it. */
@@ -7996,6 +8640,13 @@ export interface components {
             /** @description The verdicts on the few beads before it, oldest first. */
             before: components["schemas"]["Verdict"][];
             next: null | components["schemas"]["Said"];
+        };
+        /** @description A booth and what stands in it. */
+        BoothWithMachines: {
+            /** @description Which booth. */
+            booth: components["schemas"]["Booth"];
+            /** @description The machines in it, in the order they came. */
+            machines: components["schemas"]["StandingMachine"][];
         };
         /** @description A bottle's pressure as read. */
         BottleReading: {
@@ -8233,6 +8884,11 @@ export interface components {
              * @description For whoever stands there in which session; left out, for either hand.
              */
             sessionId?: null | string;
+            /**
+             * Format: uuid
+             * @description With which of the machines there; left out, the one that came first.
+             */
+            machineId?: null | string;
         };
         /** @description One control of a machine: its marks and what has been measured at them. */
         Control: {
@@ -8651,9 +9307,9 @@ export interface components {
             name: string;
             /**
              * Format: int32
-             * @description Where it stands.
+             * @description Where it stands; null where it stands in no booth.
              */
-            boothNumber: number;
+            boothNumber: null | number;
         };
         /** @description Somebody found by name. */
         FoundPerson: {
@@ -9144,7 +9800,8 @@ export interface components {
         MachineDetail: {
             /** Format: uuid */
             machineId: string;
-            booth: components["schemas"]["Booth"];
+            booth: null | components["schemas"]["Booth"];
+            roomName: null | string;
             machine: components["schemas"]["Machine"];
             readings: components["schemas"]["TakenReading"][];
             fits: components["schemas"]["ControlFit"][];
@@ -9152,15 +9809,26 @@ export interface components {
             upkeep: components["schemas"]["PartState"][];
             bottle: null | components["schemas"]["BottleState"];
         };
-        /** @description A machine in its booth. */
+        /** @description A machine in a booth. */
+        MachineHere: {
+            /**
+             * Format: uuid
+             * @description Which machine.
+             */
+            id: string;
+            /** @description As calibrated and loaded now. */
+            machine: components["schemas"]["Machine"];
+        };
+        /** @description A machine where it stands. */
         MachineInBooth: {
             /**
              * Format: uuid
              * @description Which machine.
              */
             machineId: string;
-            /** @description Its booth. */
-            booth: components["schemas"]["Booth"];
+            booth: null | components["schemas"]["Booth"];
+            /** @description The booth's room; null with it. */
+            roomName: null | string;
             /** @description The machine as calibrated now. */
             machine: components["schemas"]["Machine"];
             /** @description Why a control gives no marks, in words; empty when all do. */
@@ -9188,6 +9856,30 @@ export interface components {
             wireFeedMPerMin: components["schemas"]["WireFeedSpeed"];
             /** @description Volts at that mark. */
             volts: components["schemas"]["Voltage"];
+        };
+        /** @description Where a machine was put, and when. */
+        MachineMove: {
+            /**
+             * Format: uuid
+             * @description Which booth; null for none.
+             */
+            boothId: null | string;
+            /**
+             * Format: int32
+             * @description Its number; null with it.
+             */
+            boothNumber: null | number;
+            /** @description Its room; null with it. */
+            roomName: null | string;
+            /** @description Why, or where else it went; empty without. */
+            note: string;
+            /** @description Who moved it; null where it stood there before moves were noted. */
+            by: null | string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
         };
         /** @description What one program number of a machine stands for. */
         MachineProgram: {
@@ -9384,6 +10076,13 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description A booth to add. */
+        NewBooth: {
+            /** Format: uuid */
+            roomId: string;
+            /** Format: int32 */
+            number: number;
+        };
         /** @description A bottle's size and pressure. */
         NewBottle: {
             /** Format: double */
@@ -9442,13 +10141,35 @@ export interface components {
             /** @description What it is for. */
             note: null | string;
         };
-        /** @description A machine to add, in a booth of its own. */
+        /** @description A machine to add, and where it stands. */
         NewMachine: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The booth to make, where its room has none of that number yet.
+             */
             boothId: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description In which booth it stands, beside any machine that is there already.
+             */
             boothNumber: number;
+            /** @description The machine. */
             machine: components["schemas"]["Machine"];
+            /**
+             * Format: uuid
+             * @description In which room; left out, the first.
+             */
+            roomId?: null | string;
+        };
+        /** @description Where a machine is put. */
+        NewMove: {
+            /**
+             * Format: uuid
+             * @description Into which booth; null for none: on the shelf, lent, at the repairer's.
+             */
+            boothId: null | string;
+            /** @description Why, or where it went; up to 200 letters. */
+            note: null | string;
         };
         /** @description A student or another instructor to add. */
         NewPerson: {
@@ -9482,11 +10203,24 @@ export interface components {
             seconds: null | number;
             lengthMm: null | components["schemas"]["Length"];
         };
+        /** @description A room to add. */
+        NewRoom: {
+            name: string;
+        };
         /** @description A session to start, or what one is to be called and dated. */
         NewSession: {
+            /** @description What the room calls it. */
             title: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description The day.
+             */
             heldOn: string;
+            /**
+             * Format: uuid
+             * @description In which room; left out, the first.
+             */
+            roomId?: null | string;
         };
         /** @description A part that was seen to. */
         NewUpkeep: {
@@ -10110,6 +10844,16 @@ export interface components {
         Role: "instructor" | "student";
         /** @enum {unknown} */
         RollGroove: "v" | "u" | "knurled";
+        /** @description Another name for a room. */
+        RoomChange: {
+            /** @description What it is to be called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description The version it was changed from.
+             */
+            version: number;
+        };
         /** @description A recording of this room that an instructor has named: what it sounds like, and what was off. */
         RoomClip: {
             /**
@@ -10154,6 +10898,13 @@ export interface components {
             waiting: components["schemas"]["PersonName"][];
             /** @description Whether there are more than those. */
             moreWaiting: boolean;
+        };
+        /** @description A room and its booths. */
+        RoomWithBooths: {
+            /** @description Which room. */
+            room: components["schemas"]["SchoolRoom"];
+            /** @description Every booth in it, by number. */
+            booths: components["schemas"]["BoothWithMachines"][];
         };
         /** @description An instructor's word beside the tool's on one aspect, or on the whole. */
         Ruling: {
@@ -10205,6 +10956,22 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        /** @description A room of the school. */
+        SchoolRoom: {
+            /**
+             * Format: uuid
+             * @description Which room.
+             */
+            id: string;
+            /** @description What it is called, 1 to 60 letters; no two alike. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Raised by every change; what a change has to name.
+             * @default 1
+             */
+            version: number;
+        };
         /** @description A test to seal. */
         SealRequest: {
             /**
@@ -10249,6 +11016,11 @@ export interface components {
              * @description The day.
              */
             heldOn: string;
+            /**
+             * Format: uuid
+             * @description In which room.
+             */
+            roomId: string;
             /**
              * Format: int32
              * @description Raised by every change; what a change has to name.
@@ -10423,6 +11195,16 @@ export interface components {
          * @enum {unknown}
          */
         Standing: "right" | "off" | "notKnown";
+        /** @description A machine that stands in a booth. */
+        StandingMachine: {
+            /**
+             * Format: uuid
+             * @description Which machine.
+             */
+            id: string;
+            /** @description What the room calls it. */
+            name: string;
+        };
         /** @description Where a machine's controls stand now. */
         StandsNow: {
             /** Format: double */

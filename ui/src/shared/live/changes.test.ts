@@ -27,7 +27,7 @@ describe('which query a notice makes old', () => {
     ['another bead’s file', beadQueries.file('b6'), false],
     ['the room', benchQueries.tonight(), true],
     ['a test weld, which no bead changes', testWeldQueries.one('t1'), false],
-    ['a sheet being computed', sheetQueries.sheet(job, 'booth-1', 's1'), false],
+    ['a sheet being computed', sheetQueries.sheet(job, { boothId: 'booth-1', machineId: 'm1' }, 's1'), false],
     ['what says nothing of the room', { meta: {} }, false],
   ])('a bead: %s', (_, query, old) => {
     expect(touches(bead, query)).toBe(old);
