@@ -99,6 +99,8 @@ done
 curl -fsS "http://127.0.0.1:$port/health/ready" >/dev/null 2>&1 \
   || fail "The server did not answer within ten minutes; its words are in .local/server.log."
 echo "http://127.0.0.1:$port" >.local/url
+# An empty school: whoever started it founds it.
+grep -h '^Set-up code: ' .local/server.log || true
 printf '\nGentle Bead is up at http://127.0.0.1:%s   (Ctrl-C stops it)\n' "$port"
 wait $server || true
 fail "The server has stopped; its last words are in .local/server.log."

@@ -52,6 +52,10 @@ services.AddSingleton(_ => Pool.Of(connectionString));
 services.AddSingleton(TimeProvider.System);
 services
     .AddSingleton<PeopleStore>()
+    .AddSingleton<SignInStore>()
+    .AddSingleton<AccountStore>()
+    .AddSingleton(new Accounts(builder.Configuration.GetValue("GENTLEBEAD_DEMO", false)))
+    .AddSingleton<OpenLines>()
     .AddSingleton<MachineStore>()
     .AddSingleton<ReadingStore>()
     .AddSingleton<ChartStore>()
@@ -121,6 +125,7 @@ services
         cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
         cookie.ExpireTimeSpan = TimeSpan.FromHours(12);
         cookie.SlidingExpiration = true;
+        cookie.Events.OnValidatePrincipal = SignInCheck.ValidateAsync;
         cookie.Events.OnRedirectToLogin = context => Answer(context.Response, StatusCodes.Status401Unauthorized);
         cookie.Events.OnRedirectToAccessDenied = context => Answer(context.Response, StatusCodes.Status403Forbidden);
     });
@@ -203,6 +208,11 @@ catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentExce
     return 1;
 }
 
+// An empty school is founded by whoever can read this: ./start prints it.
+var code = app.Configuration["GENTLEBEAD_SET_UP_CODE"] ?? Codes.New();
+if (await app.Services.GetRequiredService<AccountStore>().AddSetUpCodeAsync(code, stopping))
+    await Console.Out.WriteLineAsync($"Set-up code: {code}");
+
 app.UseResponseCompression();
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
@@ -237,6 +247,7 @@ app.MapGet(
     .AllowAnonymous()
     .ExcludeFromDescription();
 PeopleEndpoints.Map(app);
+AccountEndpoints.Map(app);
 RoomEndpoints.Map(app);
 MachineEndpoints.Map(app);
 MoveEndpoints.Map(app);

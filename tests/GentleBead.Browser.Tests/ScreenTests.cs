@@ -167,9 +167,13 @@ public class ScreenTests(DemoServer demo)
         page.Type("Your name", "Ana");
         page.Type("Login", "ana");
         page.Type("Password", "short");
+        page.Type("Set-up code", "guessed");
         page.Click("Begin");
         page.See("At least 8 characters");
         page.Type("Password", "long enough");
+        page.Click("Begin");
+        page.See("This is not the set-up code");
+        page.Type("Set-up code", RunningServer.SetUpCode);
         page.Click("Begin");
         page.Click("Add the first machine");
         page.Type("Machine, as the room calls it", "Blue");

@@ -61,6 +61,22 @@ internal static class Screens
                 }
             ),
             (
+                "trail",
+                page =>
+                {
+                    page.Open("/settings/trail");
+                    page.See("signed in");
+                }
+            ),
+            (
+                "account",
+                page =>
+                {
+                    page.Open("/settings/account");
+                    page.See("Sign out everywhere else");
+                }
+            ),
+            (
                 "settings",
                 page =>
                 {

@@ -19,6 +19,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/people/me",
         "/api/people/sign-in",
         "/api/people/first-instructor",
+        "/api/people/use-code",
         "/api/{**rest}",
         "{*path:nonfile}",
         "{*path:file}",
@@ -28,6 +29,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
     [
         "/api/people/sign-out",
         "/api/people/me/units",
+        "/api/people/me/password",
+        "/api/people/me/sign-out-elsewhere",
         "/api/people/me/way-of-setting",
         "/api/people/students/{id:guid}/hand",
         "/api/sheets/stock",

@@ -58,6 +58,7 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
         builder.UseEnvironment("Production");
         builder.UseSetting("GENTLEBEAD_DATABASE", ConnectionString);
         builder.UseSetting("GENTLEBEAD_OWNER_DATABASE", Database.Owner);
+        builder.UseSetting("GENTLEBEAD_SET_UP_CODE", RunningServer.SetUpCode);
         builder.UseSetting("GENTLEBEAD_DEMO", demo ? "true" : "false");
         builder.UseSetting("GENTLEBEAD_SIGN_INS_PER_MINUTE", "10000");
         builder.UseSetting("Logging:LogLevel:Default", "Error");

@@ -71,7 +71,17 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
             login = "ana",
             name = "Ana",
             password = "short",
+            code = "test 2345",
         };
+        var stranger = await client.PostAsJsonAsync(
+            "/api/people/first-instructor",
+            first with
+            {
+                password = "long enough",
+                code = "GUES-SED2",
+            }
+        );
+        Assert.Contains("code", (await stranger.ProblemsAsync()).Keys);
         Assert.Contains("password", (await (await client.PostAsJsonAsync("/api/people/first-instructor", first)).ProblemsAsync()).Keys);
         (await client.PostAsJsonAsync("/api/people/first-instructor", first with { password = "long enough" })).EnsureSuccessStatusCode();
         Assert.Equal(
@@ -282,6 +292,7 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
                             login = $"founder{who}",
                             name = "Founder",
                             password = "long enough",
+                            code = RunningServer.SetUpCode,
                         }
                     )
                 )

@@ -19,6 +19,9 @@ public sealed class RunningServer : IAsyncDisposable
         this.ownDatabase = ownDatabase;
     }
 
+    /// <summary>The code an empty school is founded with in tests.</summary>
+    public const string SetUpCode = "TEST-2345";
+
     /// <summary>Where it answers.</summary>
     public Uri Address { get; }
 
@@ -52,6 +55,7 @@ public sealed class RunningServer : IAsyncDisposable
         start.Environment["GENTLEBEAD_DATABASE"] = used.Application;
         start.Environment["GENTLEBEAD_OWNER_DATABASE"] = used.Owner;
         start.Environment["GENTLEBEAD_DEMO"] = demo ? "true" : "false";
+        start.Environment["GENTLEBEAD_SET_UP_CODE"] = SetUpCode;
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
         var process = Process.Start(start)!;
         var words = new List<string>();

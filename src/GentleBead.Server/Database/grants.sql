@@ -12,7 +12,12 @@ grant update (ended_at) on trial to the_application;
 grant update (title, held_on, version) on session to the_application;
 grant update (name, version) on room to the_application;
 grant update (number, version) on booth to the_application;
-grant update (units, way_of_setting, hand) on person to the_application;
+grant update (units, way_of_setting, hand, password_hash, deactivated_at, demo) on person to the_application;
+
+-- A sign-in and a code are used up; tries and set-up codes are states.
+grant update (ended_at) on sign_in to the_application;
+grant update (used_at) on password_reset to the_application;
+grant update, delete on sign_in_try, set_up_code to the_application;
 
 -- Who stands where and what is ticked is a state, not a record; uploads pass through.
 grant update, delete on place, check_tick, stand_in, upload_part to the_application;

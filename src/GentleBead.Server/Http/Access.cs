@@ -24,6 +24,12 @@ public static class Access
     /// <summary>The id of whoever is signed in.</summary>
     public static Guid Id(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
+    /// <summary>The claim that names the sign-in a cookie was given for.</summary>
+    public const string SignInClaim = "sign-in";
+
+    /// <summary>Which sign-in they came by.</summary>
+    public static Guid SignInId(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(SignInClaim)!);
+
     /// <summary>Whether they may see what belongs to a student: themselves, or an instructor.</summary>
     public static bool MaySee(this ClaimsPrincipal user, Guid studentId) =>
         user.IsInRole(nameof(Role.Instructor)) || user.Id() == studentId;

@@ -6,7 +6,7 @@ namespace GentleBead.Server.Live;
 
 /// <summary>Tells open screens that something changed; they ask for the new state themselves.</summary>
 [Authorize(Policy = Access.SignedIn)]
-public sealed class LiveHub : Hub
+public sealed class LiveHub(OpenLines lines) : Hub
 {
     /// <summary>The group every instructor's screen is in.</summary>
     public const string Instructors = "instructors";
@@ -15,9 +15,19 @@ public sealed class LiveHub : Hub
     public static string StudentGroup(Guid studentId) => $"student-{studentId}";
 
     /// <inheritdoc/>
-    public override Task OnConnectedAsync() =>
-        Groups.AddToGroupAsync(
+    public override Task OnConnectedAsync()
+    {
+        lines.Add(Context);
+        return Groups.AddToGroupAsync(
             Context.ConnectionId,
             Context.User!.IsInRole(nameof(Role.Instructor)) ? Instructors : StudentGroup(Context.User!.Id())
         );
+    }
+
+    /// <inheritdoc/>
+    public override Task OnDisconnectedAsync(Exception? exception)
+    {
+        lines.Remove(Context);
+        return Task.CompletedTask;
+    }
 }

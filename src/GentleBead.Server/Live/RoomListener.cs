@@ -13,8 +13,10 @@ namespace GentleBead.Server.Live;
 public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId, Guid? Id = null, Guid? BeadId = null);
 
 /// <summary>Carries notices from the database to the screens of this server, for as long as it runs.</summary>
-public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<LiveHub> hub, ILogger<RoomListener> log) : BackgroundService
+public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<LiveHub> hub, OpenLines lines, ILogger<RoomListener> log)
+    : BackgroundService
 {
+    private const string SignedOut = "signedOut";
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
 
     /// <inheritdoc/>
@@ -59,6 +61,12 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
     private async Task PassOnAsync(string payload, CancellationToken stopping)
     {
         var notice = JsonSerializer.Deserialize<RoomNotice>(payload, JsonSerializerOptions.Web)!;
+        if (notice.Kind == SignedOut)
+        {
+            // Nobody's screen shows it: the lines it was opened with are closed.
+            lines.Close(notice.Id!.Value);
+            return;
+        }
         var groups = notice.StudentId is { } student ? [LiveHub.Instructors, LiveHub.StudentGroup(student)] : new[] { LiveHub.Instructors };
         await hub.Clients.Groups(groups).SendAsync("changed", notice, stopping);
     }

@@ -22,7 +22,7 @@ public sealed record DemoAccount(string Login, string Password, string Name, Rol
 public sealed record SignIn(string Login, string Password);
 
 /// <summary>The first instructor of a new school.</summary>
-public sealed record FirstInstructor(Guid Id, string School, string Login, string Name, string Password);
+public sealed record FirstInstructor(Guid Id, string School, string Login, string Name, string Password, string Code);
 
 /// <summary>A student or another instructor to add.</summary>
 public sealed record NewPerson(string Login, string Name, string Password);
@@ -32,6 +32,10 @@ public sealed record UnitsChoice(Units Units);
 
 /// <summary>The hand that holds the torch; null where it is not said.</summary>
 public sealed record HandChoice(Hand? Hand);
+
+/// <summary>How accounts live on this server.</summary>
+/// <param name="Demo">Whether the made-up school runs here; its accounts are dead elsewhere.</param>
+public sealed record Accounts(bool Demo);
 
 /// <summary>Signing in and out, and accounts.</summary>
 public static class PeopleEndpoints
@@ -46,13 +50,17 @@ public static class PeopleEndpoints
     {
         var people = app.MapGroup("/api/people").WithTags("people");
         people.MapGet("/welcome", WelcomeAsync).AllowAnonymous();
-        people.MapPost("/sign-in", CheckAsync).AllowAnonymous().RequireRateLimiting(SignInLimit);
+        people
+            .MapPost("/sign-in", CheckAsync)
+            .AllowAnonymous()
+            .RequireRateLimiting(SignInLimit)
+            .ProducesTold(StatusCodes.Status429TooManyRequests);
         people
             .MapPost("/first-instructor", FirstAsync)
             .AllowAnonymous()
             .RequireRateLimiting(SignInLimit)
             .ProducesTold(StatusCodes.Status409Conflict);
-        people.MapPost("/sign-out", (Delegate)SignOutAsync).RequireAuthorization(Access.SignedIn);
+        people.MapPost("/sign-out", SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).AllowAnonymous();
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);
         people.MapPut("/students/{id:guid}/hand", SetHandAsync).RequireAuthorization(Access.SignedIn);
@@ -66,8 +74,8 @@ public static class PeopleEndpoints
         people
             .MapGet(
                 "/students",
-                (string? called, Guid? after, PeopleStore store, CancellationToken cancel) =>
-                    ListAsync(Role.Student, called, after, store, cancel)
+                (string? called, Guid? after, bool? off, PeopleStore store, CancellationToken cancel) =>
+                    ListAsync(Role.Student, called, after, off != true, store, cancel)
             )
             .RequireAuthorization(Access.Instructor);
         people
@@ -81,8 +89,8 @@ public static class PeopleEndpoints
         people
             .MapGet(
                 "/instructors",
-                (string? called, Guid? after, PeopleStore store, CancellationToken cancel) =>
-                    ListAsync(Role.Instructor, called, after, store, cancel)
+                (string? called, Guid? after, bool? off, PeopleStore store, CancellationToken cancel) =>
+                    ListAsync(Role.Instructor, called, after, off != true, store, cancel)
             )
             .RequireAuthorization(Access.Instructor);
         people
@@ -95,41 +103,52 @@ public static class PeopleEndpoints
             .Repeatable();
     }
 
-    private static async Task<Welcome> WelcomeAsync(PeopleStore store, CancellationToken cancel)
+    private static async Task<Welcome> WelcomeAsync(PeopleStore store, Accounts accounts, CancellationToken cancel)
     {
         var school = await store.SchoolAsync(cancel);
-        IReadOnlyList<DemoAccount> accounts = school is { Demo: true }
-            ?
-            [
-                .. DemoSchool.People.Select(person => new DemoAccount(
-                    person.Login,
-                    DemoSchool.Password,
-                    person.Name,
-                    person.IsInstructor ? Role.Instructor : Role.Student
-                )),
-            ]
-            : [];
-        return new Welcome(school?.Name ?? "", !await store.AnyAsync(cancel), accounts);
+        IReadOnlyList<DemoAccount> offered =
+            school is { Demo: true } && accounts.Demo
+                ?
+                [
+                    .. DemoSchool.People.Select(person => new DemoAccount(
+                        person.Login,
+                        DemoSchool.Password,
+                        person.Name,
+                        person.IsInstructor ? Role.Instructor : Role.Student
+                    )),
+                ]
+                : [];
+        return new Welcome(school?.Name ?? "", !await store.AnyAsync(cancel), offered);
     }
 
-    private static async Task<Results<Ok<Person>, Wrong>> CheckAsync(
+    private static async Task<Results<Ok<Person>, Wrong, Told>> CheckAsync(
         SignIn request,
         PeopleStore store,
+        SignInStore signIns,
+        Accounts accounts,
         HttpContext http,
         CancellationToken cancel
     )
     {
-        if (await store.CheckPasswordAsync(request.Login ?? "", request.Password ?? "", cancel) is not { } person)
+        var login = request.Login ?? "";
+        if (await signIns.WaitAsync(login, cancel) is { Ticks: > 0 } wait)
+            return TooMany(wait);
+        var person = await store.CheckPasswordAsync(login, request.Password ?? "", cancel);
+        if (person is null || (person.Demo && !accounts.Demo))
         {
+            await signIns.FailedAsync(login, cancel);
             return Problems.Field("password", Say($"Login and password do not fit together."));
         }
-        await SignInAsync(http, person);
+        if (!person.Active)
+            return Problems.Field("password", Say($"This account is switched off. Ask an instructor."));
+        await SignInAsync(http, person, await signIns.BeginAsync(person, cancel));
         return TypedResults.Ok(person);
     }
 
     private static async Task<Results<Ok<Person>, Wrong, Told>> FirstAsync(
         FirstInstructor request,
         PeopleStore store,
+        SignInStore signIns,
         HttpContext http,
         CancellationToken cancel
     )
@@ -140,19 +159,22 @@ public static class PeopleEndpoints
         if (problems.Count > 0)
             return Problems.Of(problems);
         var person = new Person(request.Id, request.Login.Trim(), request.Name.Trim(), Role.Instructor, Units.Metric);
-        if (!await store.FoundAsync(request.School.Trim(), person, request.Password, cancel))
+        if (!await store.FoundAsync(request.School.Trim(), person, request.Password, request.Code, cancel))
         {
+            if (!await store.AnyAsync(cancel))
+                return Problems.Field("code", Say($"This is not the set-up code. It stands where the server was started."));
             return Problems.Told(
                 StatusCodes.Status409Conflict,
                 Say($"This school has an instructor already. Sign in, or ask them for an account.")
             );
         }
-        await SignInAsync(http, person);
+        await SignInAsync(http, person, await signIns.BeginAsync(person, cancel));
         return TypedResults.Ok(person);
     }
 
-    private static async Task<NoContent> SignOutAsync(HttpContext http)
+    private static async Task<NoContent> SignOutAsync(HttpContext http, SignInStore signIns, CancellationToken cancel)
     {
+        await signIns.EndAsync(http.User.SignInId(), cancel);
         await http.SignOutAsync();
         return TypedResults.NoContent();
     }
@@ -197,11 +219,12 @@ public static class PeopleEndpoints
         Role role,
         string? called,
         Guid? after,
+        bool active,
         PeopleStore store,
         CancellationToken cancel
     )
     {
-        var page = await store.ListAsync(role, called, after, cancel);
+        var page = await store.ListAsync(role, called, after, active, cancel);
         return new(page, page.Count == PeopleStore.Page ? page[^1].Id.ToString() : null);
     }
 
@@ -233,18 +256,33 @@ public static class PeopleEndpoints
         }
         if (Text(name).Length is 0 or > 80)
             problems.Add(new("name", Say($"A name of up to 80 letters.")));
-        if ((password ?? "").Length is < LeastPassword or > 200)
-            problems.Add(new("password", Say($"At least {LeastPassword} characters.")));
+        if (PasswordProblem(password) is { } problem)
+            problems.Add(problem);
         return problems;
     }
 
+    /// <summary>What is wrong with a password; null where nothing is.</summary>
+    internal static Problem? PasswordProblem(string? password) =>
+        (password ?? "").Length is < LeastPassword or > 200 ? new("password", Say($"At least {LeastPassword} characters.")) : null;
+
+    /// <summary>Too many wrong passwords in a row.</summary>
+    internal static Told TooMany(TimeSpan wait) =>
+        Problems.Told(
+            StatusCodes.Status429TooManyRequests,
+            Say($"Too many wrong tries for this login. Try again in {(int)Math.Ceiling(wait.TotalMinutes)} min.")
+        );
+
     private static string Text(string? text) => (text ?? "").Trim();
 
-    private static Task SignInAsync(HttpContext http, Person person) =>
+    private static Task SignInAsync(HttpContext http, Person person, Guid signIn) =>
         http.SignInAsync(
             new ClaimsPrincipal(
                 new ClaimsIdentity(
-                    [new(ClaimTypes.NameIdentifier, person.Id.ToString()), new(ClaimTypes.Role, person.Role.ToString())],
+                    [
+                        new(ClaimTypes.NameIdentifier, person.Id.ToString()),
+                        new(ClaimTypes.Role, person.Role.ToString()),
+                        new(Access.SignInClaim, signIn.ToString()),
+                    ],
                     CookieAuthenticationDefaults.AuthenticationScheme
                 )
             )

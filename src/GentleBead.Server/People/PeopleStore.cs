@@ -19,7 +19,18 @@ public sealed record PersonName(Guid Id, string Name);
 /// <param name="Role">Instructor or student.</param>
 /// <param name="Units">Units they read first.</param>
 /// <param name="Hand">The hand they hold the torch in; null until somebody said.</param>
-public sealed record Person(Guid Id, string Login, string Name, Role Role, Units Units, Hand? Hand = null);
+/// <param name="Active">Whether it may be signed in to.</param>
+/// <param name="Demo">Whether it belongs to the made-up school, and is dead where that does not run.</param>
+public sealed record Person(
+    Guid Id,
+    string Login,
+    string Name,
+    Role Role,
+    Units Units,
+    Hand? Hand = null,
+    bool Active = true,
+    bool Demo = false
+);
 
 /// <summary>Accounts in the database.</summary>
 public sealed class PeopleStore(NpgsqlDataSource database)
@@ -27,13 +38,18 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     /// <summary>People that are sent at once.</summary>
     public const int Page = 50;
 
-    private const string Columns = "id, login, name, role, units, hand, password_hash as \"PasswordHash\"";
+    private const string Columns =
+        "id, login, name, role, units, hand, password_hash as \"PasswordHash\", "
+        + "deactivated_at is null as \"Active\", demo as \"Demo\"";
 
     // The framework's hasher asks for a user type and uses nothing of it.
     private static readonly PasswordHasher<Person> Hasher = new();
 
     // Checked when the login is unknown, so that the answer takes as long as for a wrong password.
     private static readonly string NobodysHash = Hasher.HashPassword(null!, Guid.NewGuid().ToString());
+
+    /// <summary>What is kept of a password.</summary>
+    internal static string HashOf(string password) => Hasher.HashPassword(null!, password);
 
     /// <summary>The person, when login and password fit.</summary>
     public async Task<Person?> CheckPasswordAsync(string login, string password, CancellationToken cancel)
@@ -52,10 +68,12 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     public async Task<Person?> FindAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return (
-            await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where id = @id", new { id }, cancel)
-        )?.Person;
+        return await FindAsync(connection, id, cancel);
     }
+
+    /// <summary>The same on a connection of the caller's.</summary>
+    internal static async Task<Person?> FindAsync(NpgsqlConnection connection, Guid id, CancellationToken cancel) =>
+        (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from person where id = @id", new { id }, cancel))?.Person;
 
     /// <summary>Whether a password is a person's own.</summary>
     public async Task<bool> IsPasswordOfAsync(Guid id, string password, CancellationToken cancel)
@@ -78,7 +96,8 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     /// <param name="role">Which role.</param>
     /// <param name="called">Part of the name; null or empty for everybody.</param>
     /// <param name="after">The last of the page before; null for the first.</param>
-    public async Task<IReadOnlyList<PersonName>> ListAsync(Role role, string? called, Guid? after, CancellationToken cancel)
+    /// <param name="active">Those who may sign in, or those who are switched off.</param>
+    public async Task<IReadOnlyList<PersonName>> ListAsync(Role role, string? called, Guid? after, bool active, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return
@@ -86,7 +105,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
             .. await connection.QueryAsync<PersonName>(
                 """
                 select id, name from person
-                where role = @role and (@called = '' or strpos(lower(name), lower(@called)) > 0)
+                where role = @role and (deactivated_at is null) = @active and (@called = '' or strpos(lower(name), lower(@called)) > 0)
                     and (@after::uuid is null or (name, id) > (select name, id from person where id = @after))
                 order by name, id limit @Page
                 """,
@@ -95,6 +114,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                     role = EnumText.Of(role),
                     called = (called ?? "").Trim(),
                     after,
+                    active,
                     Page,
                 },
                 cancel
@@ -126,19 +146,26 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return await AddAsync(connection, person, password, sent, at, cancel);
     }
 
-    /// <summary>Names the school and adds its first instructor, both or neither. False when somebody was first.</summary>
-    public async Task<bool> FoundAsync(string school, Person person, string password, CancellationToken cancel)
+    /// <summary>
+    /// Names the school and adds its first instructor, both or neither. False when somebody was first, or the code is none.
+    /// </summary>
+    public async Task<bool> FoundAsync(string school, Person person, string password, string code, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         // Whoever writes the school's one row is the founder; anybody beside waits here and comes second.
         var first = await connection.ExecuteAsync(
-            "insert into school (name, demo) values (@school, false) on conflict do nothing",
-            new { school },
+            """
+            insert into school (name, demo) select @school, false where exists (select 1 from set_up_code where code_hash = @code)
+            on conflict do nothing
+            """,
+            new { school, code = Codes.Hash(code) },
             cancel
         );
         if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null, cancel))
             return false;
+        await connection.ExecuteAsync("delete from set_up_code", null, cancel);
+        await AccountStore.LeaveAsync(connection, person.Id, "schoolFounded", person.Id, cancel);
         await transaction.CommitAsync(cancel);
         return true;
     }
@@ -195,10 +222,11 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return await connection.QuerySingleOrDefaultAsync<(string, bool)?>("select name, demo from school", null, cancel);
     }
 
-    /// <summary>Names the made-up school, once all of it is there.</summary>
+    /// <summary>Names the made-up school, once all of it is there; its accounts live only where it runs.</summary>
     public async Task NameDemoSchoolAsync(string name, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.ExecuteAsync("update person set demo = true", null, cancel);
         await connection.ExecuteAsync("insert into school (name, demo) values (@name, true) on conflict do nothing", new { name }, cancel);
     }
 
@@ -241,9 +269,28 @@ public sealed class PeopleStore(NpgsqlDataSource database)
 
     private static string Normal(string login) => login.Trim().ToLowerInvariant();
 
-    private sealed record Row(Guid Id, string Login, string Name, string Role, string Units, string? Hand, string PasswordHash)
+    private sealed record Row(
+        Guid Id,
+        string Login,
+        string Name,
+        string Role,
+        string Units,
+        string? Hand,
+        string PasswordHash,
+        bool Active,
+        bool Demo
+    )
     {
         public Person Person =>
-            new(Id, Login, Name, EnumText.Read<Role>(Role), EnumText.Read<Units>(Units), Hand is null ? null : EnumText.Read<Hand>(Hand));
+            new(
+                Id,
+                Login,
+                Name,
+                EnumText.Read<Role>(Role),
+                EnumText.Read<Units>(Units),
+                Hand is null ? null : EnumText.Read<Hand>(Hand),
+                Active,
+                Demo
+            );
     }
 }

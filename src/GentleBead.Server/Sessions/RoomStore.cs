@@ -177,7 +177,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
         (
             await connection.QueryAsync<PersonName>(
                 """
-                select id, name from person where role = 'student'
+                select id, name from person where role = 'student' and deactivated_at is null
                     and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
                         order by name, id limit @WaitingShown + 1
                 """,

@@ -26,6 +26,7 @@ export const instructorPages = [
   { to: '/settings/devices', label: 'Settings: stand-in devices' },
   { to: '/settings/people', label: 'Settings: people' },
   { to: '/settings/rooms', label: 'Settings: rooms and booths' },
+  { to: '/settings/trail', label: 'Settings: who did what' },
 ] as const;
 
 export const studentPages = [
@@ -40,4 +41,5 @@ export const commonPages = [
   { to: '/practice/arc', label: 'Practice room: arc bench' },
   { to: '/practice/scores', label: 'Practice room: scores' },
   { to: '/settings/screen', label: 'Settings: this screen, units and keys' },
+  { to: '/settings/account', label: 'Settings: your account, password' },
 ] as const;

@@ -37,6 +37,9 @@ const TolerancesPage = page('TolerancesPage', settings);
 const LearnedPage = page('LearnedPage', settings);
 const DevicesPage = page('DevicesPage', settings);
 const PeoplePage = page('PeoplePage', settings);
+const PersonPage = page('PersonPage', settings);
+const AccountPage = page('AccountPage', settings);
+const TrailPage = page('TrailPage', settings);
 
 const start = wasSignedIn() === 'student' ? /^\/$/ : undefined;
 const mine = () => import('../pages/MyWorkPages');
@@ -90,6 +93,9 @@ export const instructorRoutes = (
       <Route path="learned" element={<LearnedPage />} />
       <Route path="devices" element={<DevicesPage />} />
       <Route path="people" element={<PeoplePage />} />
+      <Route path="people/:personId" element={<PersonPage />} />
+      <Route path="trail" element={<TrailPage />} />
+      <Route path="account" element={<AccountPage />} />
       <Route path="rooms" element={<RoomsPage />} />
     </Route>
     {common}
@@ -110,6 +116,7 @@ export const studentRoutes = (
     <Route path="settings" element={<SettingsFrame />}>
       <Route index element={<ScreenPage />} />
       <Route path="screen" element={<ScreenPage />} />
+      <Route path="account" element={<AccountPage />} />
     </Route>
     {common}
   </>

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { tellDone } from '../shared/notices';
 import { answer, api, type Schemas } from '../shared/api/client';
-import { Loaded } from '../shared/Loaded';
+import { Loaded, LoadTrouble } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
 import { ShowMore } from '../shared/ShowMore';
 import { Trouble } from '../shared/Trouble';
@@ -30,6 +30,7 @@ export function SessionsPage() {
       under="The one on today is shown under Today; without one, the last before it. A later one is planned."
       back={{ to: '/', label: 'Back to today' }}
     >
+      <LoadTrouble of={rooms} what="the rooms" />
       <div className="two-columns">
         <section className="panel" aria-label="Sessions">
           <Loaded of={sessions} what="the sessions">

@@ -1,11 +1,14 @@
 import { Button, Switch, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { Link, Outlet } from 'react-router';
+import { Link, Outlet, useParams } from 'react-router';
 import { LearnedPanel } from '../features/judging/LearnedPanel';
 import { TolerancesPanel } from '../features/judging/TolerancesPanel';
 import { StandInsPanel } from '../features/listening/StandInsPanel';
 import { HandChoice } from '../features/people/HandChoice';
+import { AccountPanel } from '../features/people/AccountPanel';
+import { OwnAccount } from '../features/people/OwnAccount';
 import { peopleQueries } from '../features/people/queries';
+import { TrailList } from '../features/people/TrailList';
 import { WayOfSettingPanel } from '../features/people/WayOfSettingPanel';
 import { Choice } from '../shared/Choice';
 import { asLoading, Loaded } from '../shared/Loaded';
@@ -24,7 +27,14 @@ const forInstructors = [
   { to: '/settings/devices', label: 'Stand-in devices' },
   { to: '/settings/people', label: 'People' },
   { to: '/settings/rooms', label: 'Rooms' },
+  { to: '/settings/trail', label: 'Who did what' },
+  { to: '/settings/account', label: 'Account' },
   { to: '/settings/screen', label: 'This screen' },
+];
+
+const forStudents = [
+  { to: '/settings', label: 'This screen', end: true },
+  { to: '/settings/account', label: 'Account' },
 ];
 
 /** What is set once: ways of setting, tolerances, devices, people, and this screen. */
@@ -36,7 +46,7 @@ export function SettingsFrame() {
       <div className={page.head}>
         <Heading>Settings</Heading>
       </div>
-      {instructor && <Tabs name="Settings" tabs={forInstructors} />}
+      <Tabs name="Settings" tabs={instructor ? forInstructors : forStudents} />
       <Outlet />
     </>
   );
@@ -66,6 +76,18 @@ export const DevicesPage = () => (
   </div>
 );
 
+export const AccountPage = () => (
+  <div className={css.narrow}>
+    <OwnAccount />
+  </div>
+);
+
+export const TrailPage = () => (
+  <div className={css.narrow}>
+    <TrailList />
+  </div>
+);
+
 /** Who teaches here; students have a page of their own. */
 export function PeoplePage() {
   const instructors = asLoading(useQuery(peopleQueries.instructors()));
@@ -76,7 +98,9 @@ export function PeoplePage() {
         {({ items }) => (
           <ul className="plain-list">
             {items.map((instructor) => (
-              <li key={instructor.id}>{instructor.name}</li>
+              <li key={instructor.id}>
+                <Link to={`/settings/people/${instructor.id}`}>{instructor.name}</Link>
+              </li>
             ))}
           </ul>
         )}
@@ -88,6 +112,16 @@ export function PeoplePage() {
         </Button>
       </div>
     </section>
+  );
+}
+
+/** One instructor's account. */
+export function PersonPage() {
+  const { personId = '' } = useParams();
+  return (
+    <div className={css.narrow}>
+      <AccountPanel key={personId} personId={personId} />
+    </div>
   );
 }
 

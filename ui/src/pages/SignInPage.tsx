@@ -1,5 +1,6 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
 import { answer, api, type Schemas } from '../shared/api/client';
 import { peopleQueries } from '../features/people/queries';
 import { asLoading, Loaded } from '../shared/Loaded';
@@ -7,6 +8,8 @@ import { useTitle } from '../shared/page/useTitle';
 import { Trouble } from '../shared/Trouble';
 import { useEntry } from '../shared/useEntry';
 import css from './signIn.module.css';
+
+const UseCode = lazy(() => import('../features/people/UseCode'));
 
 /** Where everybody starts: sign in, or make the first account of a new school. */
 export function SignInPage() {
@@ -47,8 +50,24 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
   const send = (body: Schemas['SignIn']) => answer(api.POST('/api/people/sign-in', { body }));
   const { form, pending, submit, trouble } = useEntry({ login: '', password: '' }, send, entered);
   const stepIn = useMutation({ mutationFn: send, onSuccess: entered });
+  const [byCode, setByCode] = useState(false);
+  const [renewed, setRenewed] = useState(false);
+  if (byCode) {
+    return (
+      <Suspense>
+        <UseCode
+          onDone={(login) => {
+            setByCode(false);
+            setRenewed(login !== '');
+            form.setFieldValue('login', login);
+          }}
+        />
+      </Suspense>
+    );
+  }
   return (
     <>
+      {renewed && <p role="status">The new password stands. Sign in with it.</p>}
       <form className="panel stack" onSubmit={submit}>
         <TextInput
           label="Login"
@@ -67,6 +86,9 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
         <Button type="submit" size="lg" loading={pending}>
           Sign in
         </Button>
+        <button type="button" className="plain" onClick={() => setByCode(true)}>
+          a code from an instructor?
+        </button>
       </form>
       {demo.length > 0 && (
         <section className="stack" aria-label="Demo accounts">
@@ -92,7 +114,7 @@ function SignIn({ demo }: { demo: Schemas['DemoAccount'][] }) {
 
 function FirstInstructor() {
   const { form, pending, submit, trouble } = useEntry(
-    { school: '', name: '', login: '', password: '' },
+    { school: '', name: '', login: '', password: '', code: '' },
     (values, id) => answer(api.POST('/api/people/first-instructor', { body: { id, ...values } })),
     useEntered(),
   );
@@ -107,6 +129,13 @@ function FirstInstructor() {
         size="lg"
         autoComplete="new-password"
         {...form.getInputProps('password')}
+      />
+      <TextInput
+        label="Set-up code"
+        size="lg"
+        description="It stands where the server was started."
+        autoComplete="one-time-code"
+        {...form.getInputProps('code')}
       />
       {trouble && <Trouble error={trouble} />}
       <Button type="submit" size="lg" loading={pending}>

@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button, Switch, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -20,7 +20,8 @@ export const studentTabs = [
 export function StudentsPage() {
   const [called, setCalled] = useState('');
   const [sought] = useDebouncedValue(called.trim(), 150);
-  const students = usePages(peopleQueries.students(sought));
+  const [off, setOff] = useState(false);
+  const students = usePages(peopleQueries.students(sought, off));
   return (
     <Page title="Students" aside={<Tabs name="Students" tabs={studentTabs} />}>
       <section className="panel stack" aria-label="Students">
@@ -31,10 +32,15 @@ export function StudentsPage() {
           value={called}
           onChange={(event) => setCalled(event.currentTarget.value)}
         />
+        <Switch
+          label="Those who are switched off"
+          checked={off}
+          onChange={(event) => setOff(event.currentTarget.checked)}
+        />
         <Loaded of={students} what="the students">
           {(items) =>
             items.length === 0 ? (
-              <Nobody sought={sought} />
+              <Nobody sought={sought} off={off} />
             ) : (
               <VirtualList
                 name="Students by name"
@@ -59,9 +65,15 @@ export function StudentsPage() {
   );
 }
 
-const Nobody = ({ sought }: { sought: string }) => (
+const Nobody = ({ sought, off }: { sought: string; off: boolean }) => (
   <div className="empty">
-    <p>{sought ? `No student’s name holds “${sought}”.` : 'Nobody learns here yet.'}</p>
+    <p>
+      {sought
+        ? `No student’s name holds “${sought}”.`
+        : off
+          ? 'Nobody is switched off.'
+          : 'Nobody learns here yet.'}
+    </p>
     <Button component={Link} to="/students/add" size="lg" variant={sought ? 'default' : 'filled'}>
       Add a student
     </Button>

@@ -155,6 +155,25 @@ export const waysOfSetting = {
   };
 };
 
+/** What the trail says somebody did, by its key there. */
+export const trailWords: Record<string, string> = {
+  schoolFounded: 'founded the school',
+  signedIn: 'signed in',
+  passwordChanged: 'changed their password',
+  resetCodeMade: 'made a code for a new password',
+  passwordReset: 'set a new password by a code',
+  switchedOff: 'switched an account off',
+  switchedOn: 'switched an account on',
+  machineMoved: 'moved a machine',
+  sheetGiven: 'gave out a sheet',
+  ruled: 'gave a word on a bead',
+  testSealed: 'sealed a test weld',
+  testAssessed: 'assessed a test weld',
+  testSigned: 'signed a test weld off',
+  testAmended: 'amended a test weld',
+  tolerancesSet: 'set the practice tolerances',
+};
+
 export const hands: Words<Schemas['Hand']> = { right: 'Right hand', left: 'Left hand' };
 
 export const verdicts: Words<Schemas['Verdict']> = {

@@ -11,13 +11,30 @@ export const peopleQueries = {
       queryKey: ['welcome'],
       queryFn: ({ signal }) => answer(api.GET('/api/people/welcome', { signal })),
     }),
-  /** Students by name; those whose names hold what is called, where something is. */
-  students: (called = ''): ListOptions<Schemas['PersonName'], string> => ({
-    queryKey: inRoom('students', called),
+  /** Students by name; those whose names hold what is called, where something is; or those who are switched off. */
+  students: (called = '', off = false): ListOptions<Schemas['PersonName'], string> => ({
+    queryKey: inRoom('students', called, off),
     page: (after, signal) =>
       answer(
         api.GET('/api/people/students', {
-          params: { query: { after, called: called || undefined } },
+          params: { query: { after, called: called || undefined, off: off || undefined } },
+          signal,
+        }),
+      ),
+  }),
+  /** One account. */
+  one: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('person', id),
+      queryFn: ({ signal }) => answer(api.GET('/api/people/{id}', { params: { path: { id } }, signal })),
+    }),
+  /** Who did what, newest first. */
+  trail: (): ListOptions<Schemas['TrailEntry'], string> => ({
+    queryKey: ['trail'],
+    page: (before, signal) =>
+      answer(
+        api.GET('/api/trail', {
+          params: { query: { before: before === undefined ? undefined : Number(before) } },
           signal,
         }),
       ),

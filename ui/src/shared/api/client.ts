@@ -53,7 +53,7 @@ export async function answer<T>(
 /** What an answer that is not what was asked for says. */
 export function refusalOf(status: number, body: unknown, otherwise = `The server answered ${status}.`) {
   const told = (body ?? {}) as Partial<Schemas['ProblemAnswer']>;
-  return new Refused(status, plain[status] ?? told.said ?? otherwise, told.problems);
+  return new Refused(status, told.said ?? plain[status] ?? otherwise, told.problems);
 }
 
 // Answers that come without a body of ours.

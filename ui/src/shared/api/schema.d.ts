@@ -4,6 +4,64 @@
  */
 
 export interface paths {
+    "/api/trail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PageOfTrailEntry"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}/file": {
         parameters: {
             query?: never;
@@ -407,12 +465,14 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Too many tries; wait a minute. */
+                /** @description Too Many Requests */
                 429: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
                 };
                 /** @description The server or its database is busy; Retry-After says when to come again. */
                 503: {
@@ -838,6 +898,7 @@ export interface paths {
                 query?: {
                     called?: string;
                     after?: string;
+                    off?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -984,6 +1045,7 @@ export interface paths {
                 query?: {
                     called?: string;
                     after?: string;
+                    off?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -1094,6 +1156,412 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["ProblemAnswer"];
                     };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/use-code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UseCode"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Too Many Requests */
+                429: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPassword"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/me/sign-out-elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/resets/{resetId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    resetId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ResetCode"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Person"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/active": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Active"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
                 /** @description The body is larger than is taken here. */
                 413: {
@@ -8097,6 +8565,10 @@ export interface components {
             /** @description Whose word stands over this. */
             note: components["schemas"]["Said"];
         };
+        /** @description Whether an account may be signed in to. */
+        Active: {
+            isActive: boolean;
+        };
         /** @description How often tool and instructor agree on one aspect. */
         Agreement: {
             aspect: null | components["schemas"]["Aspect"];
@@ -9276,6 +9748,7 @@ export interface components {
             login: string;
             name: string;
             password: string;
+            code: string;
         };
         /** @description Whether the last change did what was expected. */
         FollowUp: {
@@ -10171,6 +10644,13 @@ export interface components {
             /** @description Why, or where it went; up to 200 letters. */
             note: null | string;
         };
+        /** @description Another password for whoever is signed in. */
+        NewPassword: {
+            /** @description The one until now. */
+            old: string;
+            /** @description The one from now on, at least 8 characters. */
+            password: string;
+        };
         /** @description A student or another instructor to add. */
         NewPerson: {
             login: string;
@@ -10389,6 +10869,13 @@ export interface components {
             more: null | string;
         };
         /** @description A page of a longer list. */
+        PageOfTrailEntry: {
+            /** @description What is on it, in the list's order. */
+            items: components["schemas"]["TrailEntry"][];
+            /** @description What to ask for the next page with; null on the last. */
+            more: null | string;
+        };
+        /** @description A page of a longer list. */
         PageOfWindowView: {
             /** @description What is on it, in the list's order. */
             items: components["schemas"]["WindowView"][];
@@ -10495,6 +10982,16 @@ export interface components {
             /** @description Units they read first. */
             units: components["schemas"]["Units"];
             hand?: null | components["schemas"]["Hand"];
+            /**
+             * @description Whether it may be signed in to.
+             * @default true
+             */
+            active: boolean;
+            /**
+             * @description Whether it belongs to the made-up school, and is dead where that does not run.
+             * @default false
+             */
+            demo: boolean;
         };
         /** @description A person as the screens show them. */
         PersonName: {
@@ -10835,6 +11332,13 @@ export interface components {
          * @enum {unknown}
          */
         RecordingOrigin: "file" | "microphone" | "standIn";
+        /** @description A code to be given to somebody who forgot the password. It is shown this once and kept nowhere. */
+        ResetCode: {
+            /** @description What they type to sign in. */
+            login: string;
+            /** @description What they type instead of a password, within a day. */
+            code: string;
+        };
         /** @enum {unknown} */
         Ripple: "even" | "uneven" | "stretched";
         /**
@@ -11567,6 +12071,30 @@ export interface components {
             /** @description Amps, as many. */
             amps: number[];
         };
+        /** @description Something somebody did. */
+        TrailEntry: {
+            /**
+             * Format: int64
+             * @description Its number in the trail.
+             */
+            seq: number;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Who; null for nobody in particular. */
+            by: null | string;
+            /** @description What kind of thing: a key of the trail's words. */
+            what: string;
+            /** @description Whose or what, by its name that day; empty where there is none. */
+            about: string;
+            /**
+             * Format: uuid
+             * @description Which one; null where there is none.
+             */
+            aboutId: null | string;
+        };
         /** @description A mark and what it gives, whichever of the two was asked for. */
         Translation: {
             /**
@@ -11789,6 +12317,12 @@ export interface components {
         /** @description The units to read first. */
         UnitsChoice: {
             units: components["schemas"]["Units"];
+        };
+        /** @description Another password by a code. */
+        UseCode: {
+            login: string;
+            code: string;
+            password: string;
         };
         /**
          * @description What is varied.

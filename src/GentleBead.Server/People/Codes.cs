@@ -1,0 +1,18 @@
+using System.Security.Cryptography;
+using System.Text;
+
+namespace GentleBead.Server.People;
+
+/// <summary>Codes that are shown once and typed by hand: eight letters and digits of which none is taken for another.</summary>
+public static class Codes
+{
+    private const string Letters = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
+    private const int Length = 8;
+
+    /// <summary>A new code, in two groups of four: 40 random bits.</summary>
+    public static string New() => RandomNumberGenerator.GetString(Letters, Length).Insert(Length / 2, "-");
+
+    /// <summary>What is kept of a code. Spaces, dashes and small letters are typed for the same.</summary>
+    public static byte[] Hash(string? typed) =>
+        SHA256.HashData(Encoding.UTF8.GetBytes(string.Concat((typed ?? "").Where(char.IsLetterOrDigit)).ToUpperInvariant()));
+}
