@@ -6,10 +6,10 @@ namespace GentleBead.Server.People;
 /// <summary>Codes that are shown once and typed by hand: eight letters and digits of which none is taken for another.</summary>
 public static class Codes
 {
-    private const string Letters = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
+    private const string Letters = "34679ACDEFGHJKLMNPQRTUVWXY";
     private const int Length = 8;
 
-    /// <summary>A new code, in two groups of four: 40 random bits.</summary>
+    /// <summary>A new code, in two groups of four: one in 200,000 million.</summary>
     public static string New() => RandomNumberGenerator.GetString(Letters, Length).Insert(Length / 2, "-");
 
     /// <summary>What is kept of a code. Spaces, dashes and small letters are typed for the same.</summary>

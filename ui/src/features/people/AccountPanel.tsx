@@ -35,7 +35,7 @@ function Account({ person }: { person: Schemas['Person'] }) {
   return (
     <>
       <h2>
-        Account <span className="quiet">login {person.login}</span>
+        {person.name} <span className="quiet">login {person.login}</span>
       </h2>
       {!person.active && <p className="field-error">Switched off: nobody signs in with it.</p>}
       {reset.data && (
