@@ -31,6 +31,13 @@ public class RoomsTests
         page.Click("Sheet", within: "Booth 4");
         page.See("No machine stands here");
 
+        // Another comes in its place: what was given out is not worked to on its dials.
+        Move(page, "Green digital", "Loft", "Booth 4", "");
+        page.Click("Today");
+        page.Click("Bench", within: "Booth 4");
+        page.See("The machine this sheet was made for stands here no more", "Make a sheet for Green digital");
+        Move(page, "Green digital", "Loft", "Booth 3", "");
+
         // Beside another: the sheet is made for the one that is picked, and in its marks.
         Move(page, "Slip-side knob-and-tap", "Loft", "Booth 3, Green digital", "");
         page.Click("Today");

@@ -152,13 +152,27 @@ public class AccountTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("maren");
         var id = await room.QueryAsync<Guid>("select id from person where login = 'teodor'");
+        var bo = new
+        {
+            login = "bo.new",
+            name = "Bo New",
+            password = Another,
+        };
+        var made = $"/api/people/students/{Guid.CreateVersion7()}";
+        for (var time = 0; time < 2; time++)
+            (await maren.PutAsJsonAsync(made, bo)).EnsureSuccessStatusCode();
         await ResetAsync(maren, id);
         await maren.AssignAsync(1);
         var trail = await maren.GetAsync<Page<TrailEntry>>("/api/trail");
         Assert.Equal(
-            [("sheetGiven", "Maren Holloway", "Ilsa Brandt"), ("resetCodeMade", "Maren Holloway", "Teodor Pike")],
-            trail.Items.Take(2).Select(entry => (entry.What, entry.By!, entry.About))
+            [
+                ("sheetGiven", "Maren Holloway", "Ilsa Brandt"),
+                ("resetCodeMade", "Maren Holloway", "Teodor Pike"),
+                ("accountMade", "Maren Holloway", "Bo New"),
+            ],
+            trail.Items.Take(3).Select(entry => (entry.What, entry.By!, entry.About))
         );
+        Assert.Single(trail.Items, entry => entry.What == "accountMade");
         Assert.Contains(trail.Items, entry => (entry.What, entry.By) == ("signedIn", "Maren Holloway"));
         var next = await maren.GetAsync<Page<TrailEntry>>($"/api/trail?before={trail.More}");
         Assert.True(next.Items[0].At <= trail.Items[^1].At);

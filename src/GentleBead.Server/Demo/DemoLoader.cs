@@ -84,7 +84,7 @@ public static class DemoLoader
                 DemoSchool.Password,
                 Sent.ByNobody,
                 now.AddDays(-60),
-                cancel
+                cancel: cancel
             );
         }
         return ids;

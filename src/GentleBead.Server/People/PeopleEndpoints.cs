@@ -81,8 +81,8 @@ public static class PeopleEndpoints
         people
             .MapPut(
                 "/students/{id:guid}",
-                (Guid id, NewPerson request, PeopleStore store, CancellationToken cancel) =>
-                    AddAsync(id, request, Role.Student, store, cancel)
+                (Guid id, NewPerson request, ClaimsPrincipal user, PeopleStore store, CancellationToken cancel) =>
+                    AddAsync(id, request, Role.Student, user, store, cancel)
             )
             .RequireAuthorization(Access.Instructor)
             .Repeatable();
@@ -96,8 +96,8 @@ public static class PeopleEndpoints
         people
             .MapPut(
                 "/instructors/{id:guid}",
-                (Guid id, NewPerson request, PeopleStore store, CancellationToken cancel) =>
-                    AddAsync(id, request, Role.Instructor, store, cancel)
+                (Guid id, NewPerson request, ClaimsPrincipal user, PeopleStore store, CancellationToken cancel) =>
+                    AddAsync(id, request, Role.Instructor, user, store, cancel)
             )
             .RequireAuthorization(Access.Instructor)
             .Repeatable();
@@ -232,6 +232,7 @@ public static class PeopleEndpoints
         Guid id,
         NewPerson request,
         Role role,
+        ClaimsPrincipal user,
         PeopleStore store,
         CancellationToken cancel
     )
@@ -241,7 +242,7 @@ public static class PeopleEndpoints
             return Problems.Of(problems);
         var person = new Person(id, request.Login.Trim(), request.Name.Trim(), role, Units.Metric);
         // A fingerprint of a password could be guessed from: it is left out.
-        return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }), cancel: cancel)
+        return await store.AddAsync(person, request.Password, Sent.Of(request with { Password = "" }), by: user.Id(), cancel: cancel)
             ? TypedResults.Ok(new PersonName(id, person.Name))
             : Problems.Field("login", Say($"This login is taken."));
     }

@@ -134,16 +134,23 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     /// <param name="password">Their first password.</param>
     /// <param name="sent">What was sent.</param>
     /// <param name="at">Since when; null for now.</param>
+    /// <param name="by">Who makes the account, for the trail; null for nobody in particular.</param>
     public async Task<bool> AddAsync(
         Person person,
         string password,
         Sent sent,
         DateTimeOffset? at = null,
+        Guid? by = null,
         CancellationToken cancel = default
     )
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await AddAsync(connection, person, password, sent, at, cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var (added, own) = await AddAsync(connection, person, password, sent, at, cancel);
+        if (added && by is { } maker)
+            await AccountStore.LeaveAsync(connection, maker, "accountMade", person.Id, cancel);
+        await transaction.CommitAsync(cancel);
+        return own;
     }
 
     /// <summary>
@@ -162,7 +169,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
             new { school, code = Codes.Hash(code) },
             cancel
         );
-        if (first == 0 || !await AddAsync(connection, person, password, Sent.ByNobody, null, cancel))
+        if (first == 0 || !(await AddAsync(connection, person, password, Sent.ByNobody, null, cancel)).Own)
             return false;
         await connection.ExecuteAsync("delete from set_up_code", null, cancel);
         await AccountStore.LeaveAsync(connection, person.Id, "schoolFounded", person.Id, cancel);
@@ -230,7 +237,8 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await connection.ExecuteAsync("insert into school (name, demo) values (@name, true) on conflict do nothing", new { name }, cancel);
     }
 
-    private static async Task<bool> AddAsync(
+    // Whether a row was added, and whether the login is this person's.
+    private static async Task<(bool Added, bool Own)> AddAsync(
         NpgsqlConnection connection,
         Person person,
         string password,
@@ -239,7 +247,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         CancellationToken cancel
     )
     {
-        await connection.AddOnceAsync(
+        var added = await connection.AddOnceAsync(
             "person",
             """
             insert into person (id, login, name, role, units, password_hash, added_at, sent)
@@ -260,11 +268,12 @@ public sealed class PeopleStore(NpgsqlDataSource database)
             sent,
             cancel
         );
-        return await connection.ExecuteScalarAsync<bool>(
+        var own = await connection.ExecuteScalarAsync<bool>(
             "select exists (select 1 from person where id = @Id and login = @login)",
             new { person.Id, login = Normal(person.Login) },
             cancel
         );
+        return (added, own);
     }
 
     private static string Normal(string login) => login.Trim().ToLowerInvariant();

@@ -1,5 +1,6 @@
 import { Button, Switch, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
 import { LearnedPanel } from '../features/judging/LearnedPanel';
 import { TolerancesPanel } from '../features/judging/TolerancesPanel';
@@ -90,13 +91,20 @@ export const TrailPage = () => (
 
 /** Who teaches here; students have a page of their own. */
 export function PeoplePage() {
-  const instructors = asLoading(useQuery(peopleQueries.instructors()));
+  const [off, setOff] = useState(false);
+  const instructors = asLoading(useQuery(peopleQueries.instructors(off)));
   return (
     <section className={`panel stack ${css.narrow}`} aria-label="Instructors">
       <h2>Instructors</h2>
+      <Switch
+        label="Those who are switched off"
+        checked={off}
+        onChange={(event) => setOff(event.currentTarget.checked)}
+      />
       <Loaded of={instructors} what="the instructors">
         {({ items }) => (
           <ul className="plain-list">
+            {items.length === 0 && <li className="quiet">Nobody is switched off.</li>}
             {items.map((instructor) => (
               <li key={instructor.id}>
                 <Link to={`/settings/people/${instructor.id}`}>{instructor.name}</Link>

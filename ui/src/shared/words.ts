@@ -158,6 +158,7 @@ export const waysOfSetting = {
 /** What the trail says somebody did, by its key there. */
 export const trailWords: Record<string, string> = {
   schoolFounded: 'founded the school',
+  accountMade: 'made an account',
   signedIn: 'signed in',
   passwordChanged: 'changed their password',
   resetCodeMade: 'made a code for a new password',

@@ -39,10 +39,12 @@ export const peopleQueries = {
         }),
       ),
   }),
-  instructors: () =>
+  /** Those who teach here, or those of them who are switched off. */
+  instructors: (off = false) =>
     queryOptions({
-      queryKey: inRoom('instructors'),
-      queryFn: ({ signal }) => answer(api.GET('/api/people/instructors', { signal })),
+      queryKey: inRoom('instructors', off),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/people/instructors', { params: { query: { off } }, signal })),
     }),
   /** The way the one who is signed in sets. */
   wayOfSetting: () =>

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { Link, Outlet, useOutletContext, useParams } from 'react-router';
+import { Link, Outlet, useMatch, useOutletContext, useParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { LoadedInPieces } from '../../shared/Loaded';
 import { BoothNumber } from '../../shared/page/BoothNumber';
@@ -33,8 +33,11 @@ export function BoothFrame() {
 }
 
 function Booth({ bench }: { bench: Schemas['Bench'] }) {
-  const { booth, machines, atHand, student } = bench;
+  const { booth, machines, atHand, student, coupon } = bench;
   const here = machines.find(({ id }) => id === atHand);
+  // A sheet is worked to on the machine it was made for: no other's dials may stand in for it.
+  const gone = coupon !== null && coupon.sheet.machineId !== atHand;
+  const making = useMatch('/booths/:boothId') !== null;
   const at = `/booths/${booth.id}`;
   const tabs = [
     { to: at, label: 'Sheet', end: true },
@@ -63,7 +66,14 @@ function Booth({ bench }: { bench: Schemas['Bench'] }) {
       before={<BoothNumber number={booth.number} />}
       aside={<Tabs name="Booth" tabs={tabs} />}
     >
-      {here ? (
+      {here && gone && !making ? (
+        <div className="panel empty">
+          <p>The machine this sheet was made for stands here no more.</p>
+          <Button component={Link} to={at} size="lg">
+            Make a sheet for {here.machine.name}
+          </Button>
+        </div>
+      ) : here ? (
         // A new student or sheet begins with an empty form.
         <Outlet
           key={`${booth.id}-${student?.id}`}
