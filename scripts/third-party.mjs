@@ -11,7 +11,8 @@ const json = (path) => JSON.parse(readFileSync(join(root, path), 'utf8'));
 
 // One reason for each package asked for by name; what those bring along is listed without.
 const why = {
-  CsvHelper: 'Reads and writes CSV: charts, cards, logs.',
+  CsvHelper: 'Reads and writes CSV: charts, cards, logs, lists of students.',
+  'Ical.Net': 'Writes and reads calendars (iCalendar): a course’s sessions out, another program’s in.',
   Dapper: 'SQL in, records out.',
   'dbup-postgresql': 'Brings an older database forward.',
   'MathNet.Numerics': 'Chance, distributions, least squares.',

@@ -14,6 +14,8 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
     private const int Students = 400;
     private const int DrillsOfStudent = 250;
     private const int BeadsOfSheet = 10;
+    private const int EveningsOfCourse = 40;
+    private const int OnCourse = 40;
 
     private readonly DateTime began = DateTime.UtcNow.AddYears(-6);
     private readonly List<(Guid Sheet, Guid Student, int Booth)> sheets = [];
@@ -96,17 +98,25 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
 
     private async Task SessionsAsync(NpgsqlConnection connection)
     {
-        var tonight = (await Rows.ReadAsync(connection, "session", "order by held_on desc limit 1"))[0];
-        var line = tonight.With("id", "title", "held_on");
+        var tonight = (await Rows.ReadAsync(connection, "session", "where begins_at <= now() order by begins_at desc limit 1"))[0];
+        var line = tonight.With("id", "title", "held_on", "begins_at", "ends_at", "course_id");
         var newest = DateOnly.Parse(tonight["held_on"], null);
+        var (begins, ends) = (DateTimeOffset.Parse(tonight["begins_at"], null), DateTimeOffset.Parse(tonight["ends_at"], null));
         // The last of them is tonight's, which stands already with the demo's students in its first booths.
         Guid[] sessions = [.. Enumerable.Range(0, Sessions - 1).Select(_ => Guid.CreateVersion7()), Guid.Parse(tonight["id"])];
-        await tonight.CopyAsync(
-            connection,
-            sessions.SkipLast(1).Select((id, i) => line([id, $"Evening {i}", newest.AddDays(i - Sessions)])),
-            Sessions - 1,
-            "sessions"
-        );
+        await tonight.CopyAsync(connection, sessions.SkipLast(1).Select((id, i) => line(Evening(id, i))), Sessions - 1, "sessions");
+
+        // Six hours before the demo's own evenings, for they are in the same room; the last of them on its course, those before it on none.
+        object?[] Evening(Guid id, int i) =>
+            [
+                id,
+                $"Evening {i}",
+                newest.AddDays(i - Sessions),
+                begins.AddDays(i - Sessions).AddHours(-6).UtcDateTime,
+                ends.AddDays(i - Sessions).AddHours(-6).UtcDateTime,
+                i < Sessions - EveningsOfCourse ? null : Guid.Parse(tonight["course_id"]),
+            ];
+        await RosterAsync(connection, sessions);
 
         var stand = await Rows.ReadAsync(connection, "place", $"where session_id = '{sessions[^1]}'");
         var standing = stand.ToDictionary(place => Guid.Parse(place["booth_id"]), place => Guid.Parse(place["student_id"]));
@@ -156,6 +166,27 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
                 Sheets,
                 "sheets"
             );
+    }
+
+    // Forty on the course, and every session with a word on forty.
+    private async Task RosterAsync(NpgsqlConnection connection, Guid[] sessions)
+    {
+        var enrolment = (await Rows.ReadAsync(connection, "enrolment", "limit 1"))[0];
+        var enrolled = enrolment.With("id", "student_id");
+        await enrolment.CopyAsync(
+            connection,
+            students.Take(OnCourse).Select(student => enrolled([Guid.CreateVersion7(), student])),
+            OnCourse,
+            "on the course"
+        );
+        var word = (await Rows.ReadAsync(connection, "attendance", "limit 1"))[0];
+        var noted = word.With("id", "session_id", "student_id");
+        await word.CopyAsync(
+            connection,
+            sessions.SelectMany(session => students.Take(OnCourse).Select(student => noted([Guid.CreateVersion7(), session, student]))),
+            sessions.Length * OnCourse,
+            "words on who came"
+        );
     }
 
     private async Task BeadsAsync(NpgsqlConnection connection)

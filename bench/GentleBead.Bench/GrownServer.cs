@@ -13,7 +13,8 @@ namespace GentleBead.Bench;
 /// <param name="Sheet">What they weld to.</param>
 /// <param name="Job">The sheet's job, as it would be typed.</param>
 /// <param name="Session">Tonight's.</param>
-internal sealed record Stand(Guid Booth, Guid Machine, Guid Student, Guid Sheet, JsonElement Job, Guid Session);
+/// <param name="Course">The course it is of.</param>
+internal sealed record Stand(Guid Booth, Guid Machine, Guid Student, Guid Sheet, JsonElement Job, Guid Session, Guid Course);
 
 /// <summary>A running server over a grown school, with an instructor and a student signed in.</summary>
 internal sealed class GrownServer : IAsyncDisposable
@@ -42,21 +43,21 @@ internal sealed class GrownServer : IAsyncDisposable
 
     public static async Task<GrownServer> StartAsync(TestDatabase database)
     {
-        var grown = new GrownServer(await RunningServer.StartAsync(demo: false, database), database);
+        var grown = new GrownServer(await RunningServer.StartAsync(demo: true, database), database);
         await SignInAsync(grown.Instructor, "maren");
         await SignInAsync(grown.Student, "jun");
         var stands = new List<Stand>();
         for (int? after = 0; after is not null; )
         {
             var room = await grown.Instructor.GetFromJsonAsync<JsonElement>($"/api/sessions/tonight?after={after}");
-            var session = room.GetProperty("session").GetProperty("id").GetGuid();
+            var (session, course) = (room.GetProperty("session"), room.GetProperty("session").GetProperty("courseId").GetGuid());
             foreach (
                 var view in room.GetProperty("booths")
                     .EnumerateArray()
                     .Where(view => view.GetProperty("student").ValueKind == JsonValueKind.Object)
             )
             {
-                if (await grown.StandAsync(session, view) is { } stand)
+                if (await grown.StandAsync(session.GetProperty("id").GetGuid(), course, view) is { } stand)
                     stands.Add(stand);
             }
             after = room.GetProperty("moreBooths").ValueKind == JsonValueKind.Number ? room.GetProperty("moreBooths").GetInt32() : null;
@@ -93,7 +94,7 @@ internal sealed class GrownServer : IAsyncDisposable
         await server.DisposeAsync();
     }
 
-    private async Task<Stand?> StandAsync(Guid session, JsonElement view)
+    private async Task<Stand?> StandAsync(Guid session, Guid course, JsonElement view)
     {
         var booth = view.GetProperty("booth").GetProperty("id").GetGuid();
         var bench = await Instructor.GetFromJsonAsync<JsonElement>($"/api/sessions/{session}/booths/{booth}");
@@ -106,7 +107,8 @@ internal sealed class GrownServer : IAsyncDisposable
             view.GetProperty("student").GetProperty("id").GetGuid(),
             sheet.GetProperty("id").GetGuid(),
             sheet.GetProperty("body").GetProperty("job").Clone(),
-            session
+            session,
+            course
         );
     }
 

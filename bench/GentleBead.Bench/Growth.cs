@@ -49,6 +49,11 @@ internal static class Growth
         new("own score", (at, _, _) => at.Student.GetAsync("/api/practice/mine")),
         new("agreement", (at, _, _) => at.Instructor.GetAsync("/api/judging/agreement")),
         new("test welds", (at, stand, _) => at.Instructor.GetAsync($"/api/test-welds/of-student/{stand.Student}")),
+        new("session's students", (at, stand, _) => at.Instructor.GetAsync($"/api/sessions/{stand.Session}/students")),
+        new("calendar of a term", (at, _, _) => at.Instructor.GetAsync($"/api/sessions/between?{Term()}")),
+        new("courses", (at, _, _) => at.Instructor.GetAsync("/api/courses")),
+        new("course's sessions", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/sessions")),
+        new("course's roster", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/roster")),
         new("students", (at, _, _) => at.Instructor.GetAsync("/api/people/students")),
         new(
             "record a bead",
@@ -178,6 +183,9 @@ internal static class Growth
     }
 
     // A new last digit every time, as at every key.
+    // Thirteen weeks, this one in the middle.
+    private static string Term() => $"first={DateTime.Now.AddDays(-45):yyyy-MM-dd}&last={DateTime.Now.AddDays(45):yyyy-MM-dd}";
+
     private static object Typed(Stand stand, int time) =>
         new
         {

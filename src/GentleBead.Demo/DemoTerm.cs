@@ -2,6 +2,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
+using GentleBead.Core.Sessions;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
 
@@ -14,7 +15,7 @@ public sealed record DemoBead(double WireMark, double VoltMark, Settings Believe
 public sealed record DemoCoupon(int Booth, string Login, Sheet Sheet, DateTimeOffset AssignedAt, IReadOnlyList<DemoBead> Beads);
 
 /// <summary>One evening: who stands where, and what is welded.</summary>
-public sealed record DemoEvening(DateOnly HeldOn, IReadOnlyDictionary<int, string> Places, IReadOnlyList<DemoCoupon> Coupons);
+public sealed record DemoEvening(Stretch Hours, IReadOnlyDictionary<int, string> Places, IReadOnlyList<DemoCoupon> Coupons);
 
 /// <summary>
 /// Three weeks of beads that tell a story: Ilsa gets better every evening, Teodor is always cold, and whoever stands
@@ -93,7 +94,14 @@ public static class DemoTerm
                     : 2
             )
         );
-        return new DemoEvening(DateOnly.FromDateTime(end.DateTime), places, [.. coupons]);
+        return new DemoEvening(Hours(end), places, [.. coupons]);
+    }
+
+    // Begun an hour before the story's moment, but on the same day: an evening that goes on at midnight is still today's.
+    private static Stretch Hours(DateTimeOffset end)
+    {
+        var begins = new TimeOnly(Math.Max(0, end.Hour - 1), end.Hour == 0 ? 0 : end.Minute / 5 * 5);
+        return new Stretch(DateOnly.FromDateTime(end.DateTime), begins, begins.AddHours(3));
     }
 
     private static DemoCoupon Coupon(int booth, string login, int evening, DateTimeOffset end, int beads)

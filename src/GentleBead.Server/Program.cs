@@ -4,6 +4,7 @@ using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Calculators;
 using GentleBead.Server.Checks;
+using GentleBead.Server.Courses;
 using GentleBead.Server.Database;
 using GentleBead.Server.Demo;
 using GentleBead.Server.Http;
@@ -54,6 +55,9 @@ services
     .AddSingleton<PeopleStore>()
     .AddSingleton<SignInStore>()
     .AddSingleton<AccountStore>()
+    .AddSingleton<SchoolClock>()
+    .AddSingleton<OwnPassword>()
+    .AddSingleton<StudentListStore>()
     .AddSingleton(new Accounts(builder.Configuration.GetValue("GENTLEBEAD_DEMO", false)))
     .AddSingleton<OpenLines>()
     .AddSingleton<MachineStore>()
@@ -62,7 +66,11 @@ services
     .AddSingleton<BoothStore>()
     .AddSingleton<MoveStore>()
     .AddSingleton<SessionStore>()
+    .AddSingleton<PlaceStore>()
+    .AddSingleton<AttendanceStore>()
     .AddSingleton<RoomStore>()
+    .AddSingleton<CourseStore>()
+    .AddSingleton<RosterStore>()
     .AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>()
     .AddSingleton<SettingStore>()
@@ -80,6 +88,7 @@ services
     .AddSingleton<SweepStore>()
     .AddSingleton<WindowStore>()
     .AddSingleton<TestWeldStore>()
+    .AddSingleton<AssessorCheck>()
     .AddSingleton<RecordingStore>()
     .AddSingleton<RecordingKeeper>()
     .AddSingleton<StandInStore>()
@@ -248,10 +257,16 @@ app.MapGet(
     .ExcludeFromDescription();
 PeopleEndpoints.Map(app);
 AccountEndpoints.Map(app);
+SchoolEndpoints.Map(app);
+StudentListEndpoints.Map(app);
 RoomEndpoints.Map(app);
 MachineEndpoints.Map(app);
 MoveEndpoints.Map(app);
 SessionEndpoints.Map(app);
+PlaceEndpoints.Map(app);
+CourseEndpoints.Map(app);
+TimetableEndpoints.Map(app);
+CalendarEndpoints.Map(app);
 SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);
 CardEndpoints.Map(app);

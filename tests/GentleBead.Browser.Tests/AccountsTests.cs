@@ -37,7 +37,7 @@ public class AccountsTests
         own.Type("Password until now", "not it at all");
         own.Type("New password", "longer still");
         own.Click("Change the password");
-        own.See("This is not your password until now");
+        own.See("This is not your own password");
         own.Type("Password until now", "new and long");
         own.Click("Change the password");
         own.See("Everywhere else you are signed out");

@@ -262,6 +262,14 @@ internal static class Screens
         page.See(shown);
     }
 
+    private static void ToCourse(Page page, string tab, string shown)
+    {
+        page.Open("/courses");
+        page.Click("Deck fittings", startsWith: true);
+        page.Click(tab, within: "Course");
+        page.See(shown);
+    }
+
     public static IEnumerable<(string Name, Action<Page> Go)> Small =>
         [
             ("students", page => ToOwn(page, "/students", "Find by name")),
@@ -273,12 +281,29 @@ internal static class Screens
             ("devices", page => ToOwn(page, "/settings/devices", "Stand-in devices")),
             ("people", page => ToOwn(page, "/settings/people", "Instructors")),
             ("this screen", page => ToOwn(page, "/settings/screen", "Single keys")),
+            ("courses", page => ToOwn(page, "/courses", "Running, and to come")),
+            ("new course", page => ToOwn(page, "/courses/new", "Days and hours")),
+            ("calendar", page => ToOwn(page, "/courses/calendar", "Monday")),
+            ("students from a list", page => ToOwn(page, "/students/list", "the columns in any order")),
+            ("course", page => ToCourse(page, "Sessions", "From its days and hours")),
+            ("roster", page => ToCourse(page, "Roster", "Put a student on it")),
+            ("course's days and hours", page => ToCourse(page, "Days and hours", "Who teaches it")),
+            (
+                "one session",
+                page =>
+                {
+                    page.Open("/");
+                    page.See("Ilsa Brandt");
+                    page.Click("Session");
+                    page.See("Who came", "Teodor Pike");
+                }
+            ),
             (
                 "sessions",
                 page =>
                 {
                     page.Open("/sessions");
-                    page.See("Another session", "Change");
+                    page.See("Another session", "shown under Today");
                 }
             ),
             (

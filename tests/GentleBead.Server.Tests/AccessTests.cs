@@ -20,6 +20,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/people/sign-in",
         "/api/people/first-instructor",
         "/api/people/use-code",
+        "/calendar/{key}.ics",
         "/api/{**rest}",
         "{*path:nonfile}",
         "{*path:file}",

@@ -64,7 +64,7 @@ public class AccountTests(DemoRoom room) : IClassFixture<DemoRoom>
         var id = await room.QueryAsync<Guid>("select id from person where login = 'petra'");
         var code = await ResetAsync(maren, id);
         await room.QueryAsync<int>(
-            "update password_reset set made_at = now() - interval '25 hours' where person_id = @id; select 1",
+            "update password_reset set good_until = now() - interval '1 hour' where person_id = @id; select 1",
             new { id }
         );
         Assert.Contains("code", await (await UseAsync(room.CreateClient(), "petra", code.Code, Another)).ProblemsAsync());

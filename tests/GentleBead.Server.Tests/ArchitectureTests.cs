@@ -22,7 +22,8 @@ public partial class ArchitectureTests
         ["People"] = ["person", "school", "sign_in", "sign_in_try", "password_reset", "set_up_code", "trail"],
         ["Rooms"] = ["room", "booth"],
         ["Machines"] = ["machine", "machine_move", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
-        ["Sessions"] = ["session", "place"],
+        ["Sessions"] = ["session", "place", "attendance"],
+        ["Courses"] = ["course", "course_instructor", "enrolment"],
         ["Sheets"] = ["sheet", "preset"],
         ["Beads"] =
         [

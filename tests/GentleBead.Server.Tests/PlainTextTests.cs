@@ -22,7 +22,7 @@ public class PlainTextTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             { "/api/presets/{id}", """{"name":"a\u0000b","job":{"thickness":"1/8","joint":"t","position":"flat"}}""", "name" },
             { "/api/presets/{id}", """{"name":"ab","job":{"thickness":"1/8\u0000","joint":"t","position":"flat"}}""", "job.thickness" },
-            { "/api/sessions/{id}", """{"title":"a\u0001b","heldOn":"2026-11-26"}""", "title" },
+            { "/api/sessions/{id}", """{"title":"a\u0001b","heldOn":"2026-11-26","begins":"18:00"}""", "title" },
             { "/api/machines/{machine}/upkeep/{id}", """{"part":"tip","note":"a\u0000"}""", "note" },
             {
                 "/api/beads/{id}",

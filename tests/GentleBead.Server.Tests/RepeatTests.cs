@@ -81,8 +81,18 @@ public class RepeatTests(DemoRoom room) : IClassFixture<DemoRoom>
                 ),
                 "session" => (
                     $"/api/sessions/{id}",
-                    new { title = "Late shift", heldOn = session.HeldOn.AddDays(-300) },
-                    new { title = "Late shift", heldOn = session.HeldOn.AddDays(-299) }
+                    new
+                    {
+                        title = "Late shift",
+                        heldOn = session.HeldOn.AddDays(-300),
+                        begins = "18:00",
+                    },
+                    new
+                    {
+                        title = "Late shift",
+                        heldOn = session.HeldOn.AddDays(-299),
+                        begins = "18:00",
+                    }
                 ),
                 "preset" => ($"/api/presets/{id}", new { name = "Twice", job }, new { name = "Twice", job = job with { joint = "lap" } }),
                 "upkeep" => ($"{machine}/upkeep/{id}", new { part = "nozzle", note = "one" }, new { part = "nozzle", note = "other" }),

@@ -134,6 +134,7 @@ public class RoomTests(DemoRoom room) : IClassFixture<DemoRoom>
                 {
                     title = "Saturday",
                     heldOn = lastYear,
+                    begins = "18:00",
                     roomId,
                 }
             )

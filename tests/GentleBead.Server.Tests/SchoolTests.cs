@@ -243,7 +243,15 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
             StringComparison.Ordinal
         );
         (
-            await client.PutAsJsonAsync($"/api/sessions/{sessionId}", new { title = "Monday", heldOn = "2026-11-23" })
+            await client.PutAsJsonAsync(
+                $"/api/sessions/{sessionId}",
+                new
+                {
+                    title = "Monday",
+                    heldOn = "2026-11-23",
+                    begins = "18:00",
+                }
+            )
         ).EnsureSuccessStatusCode();
         (await client.PutAsJsonAsync($"/api/sessions/{sessionId}/booths/{boothId}/student", new { studentId })).EnsureSuccessStatusCode();
         var sheet = await client.AssignAsync(1);
@@ -262,7 +270,15 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
 
         // The next evening begins with everybody where they stood.
         var next = await (
-            await client.PutAsJsonAsync($"/api/sessions/{Guid.CreateVersion7()}", new { title = "Tuesday", heldOn = "2026-11-24" })
+            await client.PutAsJsonAsync(
+                $"/api/sessions/{Guid.CreateVersion7()}",
+                new
+                {
+                    title = "Tuesday",
+                    heldOn = "2026-11-24",
+                    begins = "18:00",
+                }
+            )
         ).ReadAsync<Session>();
         var view = (await client.GetAsync<RoomView>("/api/sessions/tonight")).Booths.Single();
         Assert.Equal("Tuesday", next.Title);

@@ -192,6 +192,13 @@ public sealed class Page : IDisposable
 
     /// <summary>Sets a field for a day, as its calendar does; typing goes by the browser's own order of day and month.</summary>
     public void SetDay(string label, DateOnly day, string? within = null) =>
+        Set(label, day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), within);
+
+    /// <summary>Sets a field for a time; typing goes by the browser's own clock of twelve or twenty-four hours.</summary>
+    public void SetTime(string label, TimeOnly time, string? within = null) =>
+        Set(label, time.ToString("HH:mm", CultureInfo.InvariantCulture), within);
+
+    private void Set(string label, string value, string? within) =>
         driver.ExecuteScript(
             """
             const [field, value] = arguments;
@@ -199,7 +206,7 @@ public sealed class Page : IDisposable
             field.dispatchEvent(new Event('input', { bubbles: true }));
             """,
             Field(label, within),
-            day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)
+            value
         );
 
     /// <summary>Picks an option of a list.</summary>

@@ -54,6 +54,12 @@ public ref struct SaidHandler
     /// <summary>A number by a pattern of <see cref="Digits"/>.</summary>
     public void AppendFormatted(double value, string format = "0.##") => Add(new SaidNumber(value, format));
 
+    /// <summary>A day.</summary>
+    public void AppendFormatted(DateOnly value) => Add(new SaidDay(value));
+
+    /// <summary>A time by the clock on the wall.</summary>
+    public void AppendFormatted(TimeOnly value) => Add(new SaidTime(value));
+
     /// <summary>A name, a size in both systems, or another value that knows how it is written.</summary>
     public void AppendFormatted(SaidValue value) => Add(value);
 

@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace GentleBead.Core.Words;
 
 /// <summary>A value in a sentence, kept as what it is until somebody reads it.</summary>
@@ -35,6 +37,22 @@ public sealed record SaidName(string Text) : SaidValue
 {
     /// <inheritdoc/>
     public override string In(Units units) => Text;
+}
+
+/// <summary>A day, shown in the reader's own form.</summary>
+/// <param name="Day">Which day.</param>
+public sealed record SaidDay(DateOnly Day) : SaidValue
+{
+    /// <inheritdoc/>
+    public override string In(Units units) => Day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
+}
+
+/// <summary>A time by the clock on the wall, shown in the reader's own form.</summary>
+/// <param name="Time">To the minute.</param>
+public sealed record SaidTime(TimeOnly Time) : SaidValue
+{
+    /// <inheritdoc/>
+    public override string In(Units units) => Time.ToString("HH:mm", CultureInfo.InvariantCulture);
 }
 
 /// <summary>A size that is called differently in the two systems: a wire, a limit of a standard.</summary>

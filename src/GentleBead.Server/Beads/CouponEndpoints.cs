@@ -1,6 +1,5 @@
 using System.Security.Claims;
 using GentleBead.Core.Sheets;
-using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
@@ -28,7 +27,7 @@ public static class CouponEndpoints
     }
 
     private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock, CancellationToken cancel) =>
-        coupons.OfStudentAsync(user.Id(), clock.Today(), cancel);
+        coupons.OfStudentAsync(user.Id(), clock.GetUtcNow(), cancel);
 
     private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(
         Guid studentId,

@@ -74,19 +74,26 @@ public sealed class CouponStore(NpgsqlDataSource database)
         );
     }
 
-    /// <summary>Where a student stands in today's session, and their newest sheet.</summary>
+    /// <summary>Where a student stands in a session that is on, or in the last one, and their newest sheet.</summary>
     /// <param name="studentId">Who.</param>
-    /// <param name="today">The day.</param>
-    public async Task<MyWork> OfStudentAsync(Guid studentId, DateOnly today, CancellationToken cancel)
+    /// <param name="now">The moment.</param>
+    public async Task<MyWork> OfStudentAsync(Guid studentId, DateTimeOffset now, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var place = await connection.QuerySingleOrDefaultAsync<(int Number, Guid BoothId, Guid SessionId)?>(
             """
             select booth.number, booth.id, place.session_id
-            from (select id from session where held_on <= @today order by held_on desc, seq desc limit 1) as tonight
-            join place on place.session_id = tonight.id and place.student_id = @studentId join booth on booth.id = place.booth_id
+            from (select id, begins_at, ends_at, row_number() over (order by begins_at desc) as back from session
+                where begins_at <= @soon and cancelled is null order by begins_at desc limit 12) as lately
+            join place on place.session_id = lately.id and place.student_id = @studentId join booth on booth.id = place.booth_id
+            where lately.ends_at > @now or lately.back = 1 order by lately.ends_at > @now desc, lately.begins_at desc limit 1
             """,
-            new { studentId, today },
+            new
+            {
+                studentId,
+                now,
+                soon = now.AddHours(1),
+            },
             cancel
         );
         var row = await connection.QuerySingleOrDefaultAsync<NewestRow>(

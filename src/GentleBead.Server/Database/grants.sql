@@ -9,7 +9,10 @@ revoke insert on schemaversions from the_application;
 grant update (withdrawn_by, withdrawn_at) on bead to the_application;
 grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep to the_application;
 grant update (ended_at) on trial to the_application;
-grant update (title, held_on, version) on session to the_application;
+grant update (title, held_on, begins, ends, begins_at, ends_at, room_id, cancelled, version) on session to the_application;
+grant update (name, room_id, first_day, last_day, hours, version, calendar_key) on course to the_application;
+grant update (first_day, last_day, version) on enrolment to the_application;
+grant update (name, time_zone) on school to the_application;
 grant update (name, version) on room to the_application;
 grant update (number, version) on booth to the_application;
 grant update (units, way_of_setting, hand, password_hash, deactivated_at, demo) on person to the_application;
@@ -19,8 +22,8 @@ grant update (ended_at) on sign_in to the_application;
 grant update (used_at) on password_reset to the_application;
 grant update, delete on sign_in_try, set_up_code to the_application;
 
--- Who stands where and what is ticked is a state, not a record; uploads pass through.
-grant update, delete on place, check_tick, stand_in, upload_part to the_application;
+-- Who stands where, who teaches and what is ticked is a state, not a record; uploads pass through.
+grant update, delete on place, course_instructor, check_tick, stand_in, upload_part to the_application;
 
 -- Kept up from the records, and could be made anew from them.
 grant update (booth_id, moved) on machine to the_application;

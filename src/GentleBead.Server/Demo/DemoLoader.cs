@@ -31,12 +31,19 @@ public static class DemoLoader
         await Clearing.RunAsync(owner, cancel);
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
         var room = new SchoolRoom(Guid.CreateVersion7(), DemoSchool.Room);
-        await services.GetRequiredService<BoothStore>().AddRoomAsync(room, Sent.ByNobody, cancel);
+        await services.GetRequiredService<BoothStore>().AddRoomAsync(room, null, Sent.ByNobody, cancel);
         var booths = await LoadMachinesAsync(services, room.Id, now, cancel);
         var ids = await LoadPeopleAsync(people, now, cancel);
         var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
-        foreach (var evening in DemoTerm.Tell(now))
-            await LoadEveningAsync(services, evening, booths, ids, instructor, cancel);
+        var evenings = DemoTerm.Tell(now);
+        var course = await DemoCourseLoader.LoadAsync(services, room.Id, evenings, ids, cancel);
+        foreach (var evening in evenings)
+        {
+            var session = await LoadEveningAsync(services, evening, course, booths, ids, instructor, cancel);
+            // Tonight nobody has gone round with the list yet.
+            if (evening != evenings[^1])
+                await DemoCourseLoader.NoteAsync(services, session, evening, ids, cancel);
+        }
         await LoadShopAsync(services, booths, instructor, now, cancel);
         await KeepAsync(services, booths[1].MachineId!.Value, ids["ilsa"], now, cancel);
         await DemoFindingsLoader.LoadAsync(services, booths, ids, now, cancel);
@@ -67,7 +74,7 @@ public static class DemoLoader
                     await readings.AddAsync(machineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
                 }
             }
-            await services.GetRequiredService<BoothStore>().AddAsync(booth, Sent.ByNobody, cancel);
+            await services.GetRequiredService<BoothStore>().AddAsync(booth, null, Sent.ByNobody, cancel);
             await services.GetRequiredService<MoveStore>().MoveAsync(machineId, machineId, booth.Id, "", null, Sent.ByNobody, cancel);
         }
         return booths;
@@ -90,9 +97,10 @@ public static class DemoLoader
         return ids;
     }
 
-    private static async Task LoadEveningAsync(
+    private static async Task<Guid> LoadEveningAsync(
         IServiceProvider services,
         DemoEvening evening,
+        Guid course,
         Dictionary<int, Booth> booths,
         Dictionary<string, Guid> ids,
         Guid instructor,
@@ -100,14 +108,11 @@ public static class DemoLoader
     )
     {
         var sessions = services.GetRequiredService<SessionStore>();
-        var room = booths.Values.First().RoomId;
-        var session = await sessions.AddAsync(
-            new Session(Guid.CreateVersion7(), DemoSchool.Class, evening.HeldOn, room),
-            Sent.ByNobody,
-            cancel
-        );
+        var places = services.GetRequiredService<PlaceStore>();
+        var session = new PlannedSession(Guid.CreateVersion7(), DemoSchool.Class, evening.Hours, booths.Values.First().RoomId, course);
+        await sessions.AddAsync([session], null, Sent.ByNobody, cancel);
         foreach (var (booth, login) in evening.Places)
-            await sessions.SetPlaceAsync(session.Id, booths[booth].Id, ids[login], cancel);
+            await places.SetAsync(session.Id, booths[booth].Id, ids[login], cancel);
         foreach (var coupon in evening.Coupons)
         {
             var sheet = new AssignedSheet(
@@ -122,6 +127,7 @@ public static class DemoLoader
             await services.GetRequiredService<SheetStore>().AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt, cancel);
             await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, sheet.Id, instructor, cancel);
         }
+        return session.Id;
     }
 
     private static async Task LoadBeadsAsync(

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.OpenApi;
@@ -16,8 +17,12 @@ public sealed class SaidJson : JsonConverter<Said>
     private const string As = "as";
     private const string Number = "number";
     private const string Name = "name";
+    private const string Day = "day";
+    private const string Time = "time";
     private const string Metric = "metric";
     private const string Inch = "inch";
+    private const string DayAs = "yyyy-MM-dd";
+    private const string TimeAs = "HH:mm";
     private const string Parts = "parts";
     private const string Between = "between";
 
@@ -40,7 +45,7 @@ public sealed class SaidJson : JsonConverter<Said>
     // Every name there is in a sentence, to know one by its bytes without a text of its own.
     private static readonly (JsonEncodedText Bytes, string Name)[] Known =
     [
-        .. new[] { Say, With, As, Number, Name, Metric, Inch, Parts, Between }
+        .. new[] { Say, With, As, Number, Name, Day, Time, Metric, Inch, Parts, Between }
             .Concat(Names.Values)
             .Select(name => (JsonEncodedText.Encode(name), name)),
     ];
@@ -120,6 +125,12 @@ public sealed class SaidJson : JsonConverter<Said>
             case SaidName name:
                 writer.WriteString(Name, name.Text);
                 break;
+            case SaidDay day:
+                writer.WriteString(Day, day.Day.ToString(DayAs, CultureInfo.InvariantCulture));
+                break;
+            case SaidTime time:
+                writer.WriteString(Time, time.Time.ToString(TimeAs, CultureInfo.InvariantCulture));
+                break;
             case Either either:
                 writer.WriteString(Metric, either.Metric);
                 writer.WriteString(Inch, either.Inch);
@@ -192,6 +203,8 @@ public sealed class SaidJson : JsonConverter<Said>
         {
             Number => new SaidNumber(number, way),
             Name => new SaidName(text),
+            Day => new SaidDay(DateOnly.ParseExact(text, DayAs, CultureInfo.InvariantCulture)),
+            Time => new SaidTime(TimeOnly.ParseExact(text, TimeAs, CultureInfo.InvariantCulture)),
             Metric => new Either(text, inch),
             Parts => new SaidParts(parts is null ? [] : parts, between, way),
             not null when Kinds.TryGetValue(kind, out var quantity) => new SaidQuantity(quantity, number, way),

@@ -219,7 +219,12 @@ public static class MachineEndpoints
             return Problems.Field("name", Say($"There is a machine of this name already."));
         // A machine without its booth would be nowhere: what was begun is finished. Its first move goes by its own id, so that a second
         // try makes no second one.
-        var booth = await booths.OfNumberAsync(new Booth(request.BoothId, request.BoothNumber, room!.Id), sent, CancellationToken.None);
+        var booth = await booths.OfNumberAsync(
+            new Booth(request.BoothId, request.BoothNumber, room!.Id),
+            user.Id(),
+            sent,
+            CancellationToken.None
+        );
         await moves.MoveAsync(id, id, booth, "", user.Id(), sent, CancellationToken.None);
         return TypedResults.NoContent();
     }

@@ -58,15 +58,15 @@ public static class AccountEndpoints
     private static async Task<Results<NoContent, Wrong>> ChangeAsync(
         NewPassword request,
         ClaimsPrincipal user,
-        PeopleStore people,
+        OwnPassword own,
         AccountStore accounts,
         CancellationToken cancel
     )
     {
         if (PeopleEndpoints.PasswordProblem(request.Password) is { } problem)
             return Problems.Of([problem]);
-        if (!await people.IsPasswordOfAsync(user.Id(), request.Old ?? "", cancel))
-            return Problems.Field("old", Say($"This is not your password until now."));
+        if (await own.RefusedAsync(user.Id(), request.Old, cancel) is { } refused)
+            return Problems.Field("old", refused);
         await accounts.SetPasswordAsync(user.Id(), request.Password, user.SignInId(), cancel);
         return TypedResults.NoContent();
     }
@@ -83,7 +83,7 @@ public static class AccountEndpoints
         if (await people.FindAsync(id, cancel) is not { } person)
             return TypedResults.NotFound();
         var code = Codes.New();
-        return await accounts.AddResetAsync(resetId, id, code, user.Id(), cancel)
+        return await accounts.AddResetAsync(resetId, id, code, AccountStore.Forgotten, user.Id(), cancel)
             ? TypedResults.Ok(new ResetCode(person.Login, code))
             : Problems.Told(StatusCodes.Status409Conflict, Say($"This code was shown once already. Make another."));
     }
@@ -103,7 +103,7 @@ public static class AccountEndpoints
         if (await accounts.ResetAsync(login, request.Code ?? "", request.Password, cancel) is not null)
             return TypedResults.NoContent();
         await signIns.FailedAsync(login, cancel);
-        return Problems.Field("code", Say($"Login and code do not fit together, or the code is older than a day."));
+        return Problems.Field("code", Say($"Login and code do not fit together, or the code is too old."));
     }
 
     private static async Task<Results<NoContent, NotFound, Wrong>> SetActiveAsync(

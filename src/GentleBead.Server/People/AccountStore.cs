@@ -19,6 +19,12 @@ public sealed class AccountStore(NpgsqlDataSource database)
     /// <summary>Entries of the trail that are sent at once.</summary>
     public const int TrailPage = 50;
 
+    /// <summary>How long a code is good for who forgot the password.</summary>
+    public static readonly TimeSpan Forgotten = TimeSpan.FromDays(1);
+
+    /// <summary>How long the first code of a new account is good: it may wait on paper for the first evening.</summary>
+    public static readonly TimeSpan First = TimeSpan.FromDays(21);
+
     /// <summary>Gives a person another password and ends every sign-in but the one it was done in.</summary>
     public async Task SetPasswordAsync(Guid personId, string password, Guid signIn, CancellationToken cancel)
     {
@@ -44,24 +50,42 @@ public sealed class AccountStore(NpgsqlDataSource database)
     /// <summary>
     /// Notes a code by which a person may set another password; the ones before it are dead. False where this id was used.
     /// </summary>
-    public async Task<bool> AddResetAsync(Guid id, Guid personId, string code, Guid by, CancellationToken cancel)
+    /// <param name="id">Which code.</param>
+    /// <param name="personId">Whose.</param>
+    /// <param name="code">The code.</param>
+    /// <param name="good">How long it is good.</param>
+    /// <param name="by">Who makes it.</param>
+    public async Task<bool> AddResetAsync(Guid id, Guid personId, string code, TimeSpan good, Guid by, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteAsync(
-                """
-                insert into password_reset (id, person_id, code_hash, made_by) values (@id, @personId, @hash, @by)
-                on conflict (id) do nothing
-                """,
-                new
-                {
-                    id,
-                    personId,
-                    hash = Codes.Hash(code),
-                    by,
-                },
-                cancel
-            ) > 0;
+        return await AddResetAsync(connection, id, personId, code, good, by, cancel);
     }
+
+    /// <summary>The same in the caller's transaction.</summary>
+    internal static async Task<bool> AddResetAsync(
+        NpgsqlConnection connection,
+        Guid id,
+        Guid personId,
+        string code,
+        TimeSpan good,
+        Guid by,
+        CancellationToken cancel
+    ) =>
+        await connection.ExecuteAsync(
+            """
+            insert into password_reset (id, person_id, code_hash, made_by, good_until)
+            values (@id, @personId, @hash, @by, now() + @good) on conflict (id) do nothing
+            """,
+            new
+            {
+                id,
+                personId,
+                hash = Codes.Hash(code),
+                good,
+                by,
+            },
+            cancel
+        ) > 0;
 
     /// <summary>Sets another password by a code, uses the code up and ends every sign-in; null where login and code do not fit.</summary>
     public async Task<Person?> ResetAsync(string login, string code, string password, CancellationToken cancel)
@@ -71,7 +95,7 @@ public sealed class AccountStore(NpgsqlDataSource database)
         var personId = await connection.ExecuteScalarAsync<Guid?>(
             """
             update password_reset set used_at = now()
-            where used_at is null and made_at > now() - interval '1 day' and code_hash = @hash and id = (
+            where used_at is null and good_until > now() and code_hash = @hash and id = (
                 select newest.id from password_reset as newest join person on person.id = newest.person_id
                 where person.login = @login and person.deactivated_at is null order by newest.seq desc limit 1)
             returning person_id

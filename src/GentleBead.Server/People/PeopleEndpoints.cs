@@ -247,16 +247,19 @@ public static class PeopleEndpoints
             : Problems.Field("login", Say($"This login is taken."));
     }
 
-    private static List<Problem> Check(string? login, string? name, string? password)
+    /// <summary>What is wrong with a login and a name.</summary>
+    internal static IEnumerable<Problem> NameProblems(string? login, string? name)
     {
-        var problems = new List<Problem>();
         var trimmed = Text(login).ToLowerInvariant();
         if (trimmed.Length is < 2 or > 40 || trimmed.Any(letter => !(char.IsAsciiLetterOrDigit(letter) || letter is '.' or '_' or '-')))
-        {
-            problems.Add(new("login", Say($"2 to 40 letters or digits, with . _ or - between.")));
-        }
+            yield return new("login", Say($"2 to 40 letters or digits, with . _ or - between."));
         if (Text(name).Length is 0 or > 80)
-            problems.Add(new("name", Say($"A name of up to 80 letters.")));
+            yield return new("name", Say($"A name of up to 80 letters."));
+    }
+
+    private static List<Problem> Check(string? login, string? name, string? password)
+    {
+        var problems = NameProblems(login, name).ToList();
         if (PasswordProblem(password) is { } problem)
             problems.Add(problem);
         return problems;
@@ -267,11 +270,11 @@ public static class PeopleEndpoints
         (password ?? "").Length is < LeastPassword or > 200 ? new("password", Say($"At least {LeastPassword} characters.")) : null;
 
     /// <summary>Too many wrong passwords in a row.</summary>
-    internal static Told TooMany(TimeSpan wait) =>
-        Problems.Told(
-            StatusCodes.Status429TooManyRequests,
-            Say($"Too many wrong tries for this login. Try again in {(int)Math.Ceiling(wait.TotalMinutes)} min.")
-        );
+    internal static Told TooMany(TimeSpan wait) => Problems.Told(StatusCodes.Status429TooManyRequests, TooManyTries(wait));
+
+    /// <summary>The same as a sentence.</summary>
+    internal static Said TooManyTries(TimeSpan wait) =>
+        Say($"Too many wrong tries for this login. Try again in {(int)Math.Ceiling(wait.TotalMinutes)} min.");
 
     private static string Text(string? text) => (text ?? "").Trim();
 

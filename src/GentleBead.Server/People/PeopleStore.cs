@@ -83,13 +83,11 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return Hasher.VerifyHashedPassword(null!, hash ?? NobodysHash, password) != PasswordVerificationResult.Failed && hash is not null;
     }
 
-    /// <summary>The day a person's account was made, by the shop's calendar; null where there is none.</summary>
-    public async Task<DateOnly?> AddedOnAsync(Guid id, CancellationToken cancel)
+    /// <summary>When a person's account was made; null where there is none.</summary>
+    public async Task<DateTimeOffset?> AddedAtAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteScalarAsync<DateTime?>("select added_at from person where id = @id", new { id }, cancel) is { } at
-            ? DateOnly.FromDateTime(((DateTimeOffset)at).ToLocalTime().DateTime)
-            : null;
+        return await connection.ExecuteScalarAsync<DateTime?>("select added_at from person where id = @id", new { id }, cancel);
     }
 
     /// <summary>A page of the people in a role, by name.</summary>
@@ -229,6 +227,16 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return await connection.QuerySingleOrDefaultAsync<(string, bool)?>("select name, demo from school", null, cancel);
     }
 
+    /// <summary>Gives the school another name or clock. Sessions keep the moments they were made for.</summary>
+    public async Task ChangeSchoolAsync(School school, Guid by, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await connection.ExecuteAsync("update school set name = @Name, time_zone = @TimeZone", school, cancel);
+        await Trail.LeaveAsync(connection, by, "schoolChanged", school.Name, by, cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
     /// <summary>Names the made-up school, once all of it is there; its accounts live only where it runs.</summary>
     public async Task NameDemoSchoolAsync(string name, CancellationToken cancel)
     {
@@ -238,10 +246,21 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     }
 
     // Whether a row was added, and whether the login is this person's.
-    private static async Task<(bool Added, bool Own)> AddAsync(
+    private static Task<(bool Added, bool Own)> AddAsync(
         NpgsqlConnection connection,
         Person person,
         string password,
+        Sent sent,
+        DateTimeOffset? at,
+        CancellationToken cancel
+    ) => InsertAsync(connection, person, Hasher.HashPassword(person, password), sent, at, cancel);
+
+    /// <summary>Adds a person by what is kept of a password, in the caller's transaction.</summary>
+    /// <returns>Whether a row was added, and whether the login is this person's.</returns>
+    internal static async Task<(bool Added, bool Own)> InsertAsync(
+        NpgsqlConnection connection,
+        Person person,
+        string hash,
         Sent sent,
         DateTimeOffset? at,
         CancellationToken cancel
@@ -260,7 +279,7 @@ public sealed class PeopleStore(NpgsqlDataSource database)
                 person.Name,
                 role = EnumText.Of(person.Role),
                 units = EnumText.Of(person.Units),
-                hash = Hasher.HashPassword(person, password),
+                hash,
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },

@@ -1,5 +1,7 @@
+using System.Globalization;
 using Dapper;
 using GentleBead.Server.Database;
+using GentleBead.Server.People;
 using Npgsql;
 
 namespace GentleBead.Server.Rooms;
@@ -93,9 +95,9 @@ public sealed class BoothStore(NpgsqlDataSource database)
     }
 
     /// <summary>The booth of a number in a room: the one that is there, or else this one.</summary>
-    public async Task<Guid> OfNumberAsync(Booth booth, Sent sent, CancellationToken cancel)
+    public async Task<Guid> OfNumberAsync(Booth booth, Guid? by, Sent sent, CancellationToken cancel)
     {
-        await AddAsync(booth, sent, cancel);
+        await AddAsync(booth, by, sent, cancel);
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<Guid>(
             "select id from booth where room_id = @RoomId and number = @Number",
@@ -105,10 +107,11 @@ public sealed class BoothStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds a room; the same id again changes nothing. False when its name is another's.</summary>
-    public async Task<bool> AddRoomAsync(SchoolRoom room, Sent sent, CancellationToken cancel)
+    public async Task<bool> AddRoomAsync(SchoolRoom room, Guid? by, Sent sent, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        await connection.AddOnceAsync(
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var added = await connection.AddOnceAsync(
             "room",
             "insert into room (id, name, sent) values (@Id, @Name, @sent) on conflict do nothing",
             new
@@ -121,18 +124,27 @@ public sealed class BoothStore(NpgsqlDataSource database)
             sent,
             cancel
         );
+        if (added)
+            await Trail.LeaveAsync(connection, by, "roomAdded", room.Name, room.Id, cancel);
+        await transaction.CommitAsync(cancel);
         return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from room where id = @Id)", room, cancel);
     }
 
     /// <summary>Gives a room another name.</summary>
-    public async Task<Change> RenameAsync(SchoolRoom room, CancellationToken cancel) =>
-        await ChangeAsync("update room set name = @Name, version = version + 1 where id = @Id and version = @Version", room, cancel);
+    public Task<Change> RenameAsync(SchoolRoom room, Guid by, CancellationToken cancel) =>
+        ChangeAsync(
+            "update room set name = @Name, version = version + 1 where id = @Id and version = @Version",
+            room,
+            connection => Trail.LeaveAsync(connection, by, "roomChanged", room.Name, room.Id, cancel),
+            cancel
+        );
 
     /// <summary>Adds a booth; the same id again changes nothing. False when its number is another's in that room.</summary>
-    public async Task<bool> AddAsync(Booth booth, Sent sent, CancellationToken cancel)
+    public async Task<bool> AddAsync(Booth booth, Guid? by, Sent sent, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        await connection.AddOnceAsync(
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        var added = await connection.AddOnceAsync(
             "booth",
             "insert into booth (id, number, room_id, sent) values (@Id, @Number, @RoomId, @sent) on conflict do nothing",
             new
@@ -146,19 +158,34 @@ public sealed class BoothStore(NpgsqlDataSource database)
             sent,
             cancel
         );
+        if (added)
+            await Trail.LeaveAsync(connection, by, "boothAdded", Called(booth.Number), booth.Id, cancel);
+        await transaction.CommitAsync(cancel);
         return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from booth where id = @Id)", booth, cancel);
     }
 
     /// <summary>Gives a booth another number.</summary>
-    public async Task<Change> RenumberAsync(Booth booth, CancellationToken cancel) =>
-        await ChangeAsync("update booth set number = @Number, version = version + 1 where id = @Id and version = @Version", booth, cancel);
+    public Task<Change> RenumberAsync(Booth booth, Guid by, CancellationToken cancel) =>
+        ChangeAsync(
+            "update booth set number = @Number, version = version + 1 where id = @Id and version = @Version",
+            booth,
+            connection => Trail.LeaveAsync(connection, by, "boothChanged", Called(booth.Number), booth.Id, cancel),
+            cancel
+        );
 
-    private async Task<Change> ChangeAsync(string update, object row, CancellationToken cancel)
+    private static string Called(int number) => number.ToString(CultureInfo.InvariantCulture);
+
+    private async Task<Change> ChangeAsync(string update, object row, Func<NpgsqlConnection, Task> leave, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
         try
         {
-            return await connection.ExecuteAsync(update, row, cancel) > 0 ? Change.Made : Change.Older;
+            if (await connection.ExecuteAsync(update, row, cancel) == 0)
+                return Change.Older;
+            await leave(connection);
+            await transaction.CommitAsync(cancel);
+            return Change.Made;
         }
         catch (PostgresException taken) when (taken.SqlState == PostgresErrorCodes.UniqueViolation)
         {

@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -53,23 +54,32 @@ public static class RoomEndpoints
             ? TypedResults.Ok(new RoomWithBooths(room, await booths.OfRoomAsync(id, cancel)))
             : TypedResults.NotFound();
 
-    private static async Task<Results<NoContent, Wrong>> AddAsync(Guid id, NewRoom request, BoothStore booths, CancellationToken cancel)
-    {
-        if (NameOf(request.Name) is not { } name)
-            return Unnamed();
-        return await booths.AddRoomAsync(new SchoolRoom(id, name), Sent.Of(request), cancel) ? TypedResults.NoContent() : NameTaken(name);
-    }
-
-    private static async Task<Results<NoContent, Wrong, Told>> RenameAsync(
+    private static async Task<Results<NoContent, Wrong>> AddAsync(
         Guid id,
-        RoomChange request,
+        NewRoom request,
+        ClaimsPrincipal user,
         BoothStore booths,
         CancellationToken cancel
     )
     {
         if (NameOf(request.Name) is not { } name)
             return Unnamed();
-        return await booths.RenameAsync(new SchoolRoom(id, name, request.Version), cancel) switch
+        return await booths.AddRoomAsync(new SchoolRoom(id, name), user.Id(), Sent.Of(request), cancel)
+            ? TypedResults.NoContent()
+            : NameTaken(name);
+    }
+
+    private static async Task<Results<NoContent, Wrong, Told>> RenameAsync(
+        Guid id,
+        RoomChange request,
+        ClaimsPrincipal user,
+        BoothStore booths,
+        CancellationToken cancel
+    )
+    {
+        if (NameOf(request.Name) is not { } name)
+            return Unnamed();
+        return await booths.RenameAsync(new SchoolRoom(id, name, request.Version), user.Id(), cancel) switch
         {
             Change.Made => TypedResults.NoContent(),
             Change.Taken => NameTaken(name),
@@ -80,6 +90,7 @@ public static class RoomEndpoints
     private static async Task<Results<NoContent, Wrong>> AddBoothAsync(
         Guid id,
         NewBooth request,
+        ClaimsPrincipal user,
         BoothStore booths,
         CancellationToken cancel
     )
@@ -88,7 +99,7 @@ public static class RoomEndpoints
             return Unnumbered();
         if (await booths.FindRoomAsync(request.RoomId, cancel) is null)
             return Problems.Field("roomId", Say($"There is no such room."));
-        return await booths.AddAsync(new Booth(id, request.Number, request.RoomId), Sent.Of(request), cancel)
+        return await booths.AddAsync(new Booth(id, request.Number, request.RoomId), user.Id(), Sent.Of(request), cancel)
             ? TypedResults.NoContent()
             : NumberTaken(request.Number);
     }
@@ -96,13 +107,14 @@ public static class RoomEndpoints
     private static async Task<Results<NoContent, Wrong, Told>> RenumberAsync(
         Guid id,
         BoothChange request,
+        ClaimsPrincipal user,
         BoothStore booths,
         CancellationToken cancel
     )
     {
         if (request.Number is < 1 or > HighestNumber)
             return Unnumbered();
-        return await booths.RenumberAsync(new Booth(id, request.Number, default, Version: request.Version), cancel) switch
+        return await booths.RenumberAsync(new Booth(id, request.Number, default, Version: request.Version), user.Id(), cancel) switch
         {
             Change.Made => TypedResults.NoContent(),
             Change.Taken => NumberTaken(request.Number),

@@ -55,8 +55,9 @@ public sealed record BoothName(Guid Id, int Number, PersonName? Student);
 
 /// <summary>The session that is on and who stands where: what every page needs to find its way.</summary>
 /// <param name="Session">Which session; null before the first.</param>
-/// <param name="Booths">Every booth, by number.</param>
-public sealed record RoomNow(Session? Session, IReadOnlyList<BoothName> Booths);
+/// <param name="Booths">Every booth of its room, by number.</param>
+/// <param name="Choices">The sessions of these hours, in any room, in order of time: what another can be chosen from.</param>
+public sealed record RoomNow(Session? Session, IReadOnlyList<BoothName> Booths, IReadOnlyList<Session> Choices);
 
 /// <summary>A machine in a booth.</summary>
 /// <param name="Id">Which machine.</param>
@@ -86,11 +87,15 @@ public sealed record Bench(
 public sealed record Station(Guid? StudentId, Job? Job, Machine? Machine);
 
 /// <summary>Reads a room and its booths, a bounded number of rows whatever lies in the database.</summary>
-public sealed class RoomStore(NpgsqlDataSource database)
+public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
 {
     private const int BoothPage = 24;
     private const int WaitingShown = 30;
     private const int VerdictsShown = 5;
+    private const int ChoicesShown = 12;
+
+    // A session of this evening or of tomorrow morning can be gone to; any other is opened from the calendar.
+    private static readonly TimeSpan AroundNow = TimeSpan.FromHours(15);
 
     /// <summary>A page of the room in a session.</summary>
     /// <param name="session">Which session; null before the first.</param>
@@ -179,9 +184,17 @@ public sealed class RoomStore(NpgsqlDataSource database)
                 """
                 select id, name from person where role = 'student' and deactivated_at is null
                     and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
-                        order by name, id limit @WaitingShown + 1
+                    and (@courseId::uuid is null or exists (select 1 from enrolment where course_id = @courseId and student_id = person.id
+                        and @heldOn between first_day and coalesce(last_day, @heldOn)))
+                order by name, id limit @WaitingShown + 1
                 """,
-                new { sessionId = session?.Id, WaitingShown },
+                new
+                {
+                    sessionId = session?.Id,
+                    courseId = session?.CourseId,
+                    heldOn = session?.HeldOn,
+                    WaitingShown,
+                },
                 cancel
             )
         ).AsList();
@@ -200,9 +213,23 @@ public sealed class RoomStore(NpgsqlDataSource database)
             new { sessionId = session?.Id, roomId = session?.RoomId },
             cancel
         );
+        var choices = await connection.QueryAsync<string>(
+            $"""
+            select {SessionStore.Json} from {SessionStore.Tables}
+            where session.cancelled is null and session.begins_at between @from and @until order by session.begins_at, room.seq limit @ChoicesShown
+            """,
+            new
+            {
+                from = clock.Now - AroundNow,
+                until = clock.Now + AroundNow,
+                ChoicesShown,
+            },
+            cancel
+        );
         return new RoomNow(
             session,
-            [.. rows.Select(row => new BoothName(row.Id, row.Number, row.StudentId is { } id ? new PersonName(id, row.Student!) : null))]
+            [.. rows.Select(row => new BoothName(row.Id, row.Number, row.StudentId is { } id ? new PersonName(id, row.Student!) : null))],
+            [.. choices.Select(Jsonb.Read<Session>)]
         );
     }
 
@@ -211,13 +238,13 @@ public sealed class RoomStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var row = await connection.QuerySingleOrDefaultAsync<BenchRow>(
-            """
-            select session.title as "Title", session.held_on as "HeldOn", session.room_id as "RoomId", session.version as "Version",
-                booth.number as "Number", booth.room_id as "BoothRoomId", booth.machine_id as "MachineId", booth.version as "BoothVersion",
+            $"""
+            select {SessionStore.Json} as "Session", booth.number as "Number", booth.room_id as "BoothRoomId",
+                booth.machine_id as "MachineId", booth.version as "BoothVersion",
                 (select json_agg(json_build_object('id', id, 'body', body, 'load', load, 'readings', readings) order by moved)
                     from machine_now where booth_id = booth.id) as "Machines",
                 person.id as "StudentId", person.name as "StudentName"
-            from session cross join booth_now as booth
+            from {SessionStore.Tables} cross join booth_now as booth
             left join place on place.booth_id = booth.id and place.session_id = session.id left join person on person.id = place.student_id
             where session.id = @sessionId and booth.id = @boothId
             """,
@@ -241,7 +268,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
             );
         var machines = (row.Machines is null ? [] : Jsonb.Read<IReadOnlyList<HereRow>>(row.Machines)).Select(here => here.Here).ToArray();
         return new Bench(
-            new Session(sessionId, row.Title, row.HeldOn, row.RoomId, row.Version),
+            Jsonb.Read<Session>(row.Session),
             new Booth(boothId, row.Number, row.BoothRoomId, row.MachineId, row.BoothVersion),
             machines,
             machines.FirstOrDefault(here => here.Id == sheet?.MachineId)?.Id ?? machines.FirstOrDefault()?.Id,
@@ -279,10 +306,7 @@ public sealed class RoomStore(NpgsqlDataSource database)
     }
 
     private sealed record BenchRow(
-        string Title,
-        DateOnly HeldOn,
-        Guid RoomId,
-        int Version,
+        string Session,
         int Number,
         Guid BoothRoomId,
         Guid? MachineId,

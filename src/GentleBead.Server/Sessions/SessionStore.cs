@@ -1,166 +1,335 @@
 using Dapper;
+using GentleBead.Core.Sessions;
 using GentleBead.Server.Database;
+using GentleBead.Server.People;
 using Npgsql;
 
 namespace GentleBead.Server.Sessions;
 
-/// <summary>A session: one evening of the room.</summary>
-/// <param name="Id">Which session.</param>
-/// <param name="Title">What the room calls it.</param>
-/// <param name="HeldOn">The day.</param>
-/// <param name="RoomId">In which room.</param>
-/// <param name="Version">Raised by every change; what a change has to name.</param>
-public sealed record Session(Guid Id, string Title, DateOnly HeldOn, Guid RoomId, int Version = 1);
-
-/// <summary>Who stands where.</summary>
-public sealed record Place(Guid BoothId, Guid StudentId);
-
-/// <summary>Sessions and places in the database.</summary>
-public sealed class SessionStore(NpgsqlDataSource database)
+/// <summary>Sessions in the database: found by time, added, changed, cancelled, split.</summary>
+public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
 {
     /// <summary>Sessions that are sent at once.</summary>
     public const int Page = 20;
 
-    /// <summary>The columns of a session, for other queries that read one beside something else.</summary>
-    /// <param name="of">What the table is called there.</param>
-    public static string Columns(string of) => $"{of}.id, {of}.title, {of}.held_on as \"HeldOn\", {of}.room_id as \"RoomId\", {of}.version";
+    /// <summary>The most sessions of one stretch of a calendar.</summary>
+    public const int MostBetween = 400;
+
+    // How long before its hours a session is the one at hand, and how many that began last are looked at.
+    private static readonly TimeSpan SetUp = TimeSpan.FromHours(1);
+    private const int Newest = 30;
+
+    private const string From = "session join room on room.id = session.room_id left join course on course.id = session.course_id";
+
+    /// <summary>A session as JSON, for queries that read one beside something else; needs <see cref="Tables"/>.</summary>
+    public const string Json = """
+        json_build_object('id', session.id, 'title', session.title, 'heldOn', session.held_on, 'begins', session.begins,
+            'ends', session.ends, 'beginsAt', session.begins_at, 'endsAt', session.ends_at, 'roomId', session.room_id,
+            'roomName', room.name, 'courseId', session.course_id, 'courseName', course.name, 'cancelled', session.cancelled,
+            'version', session.version)
+        """;
+
+    /// <summary>The tables <see cref="Json"/> reads.</summary>
+    public const string Tables = From;
 
     /// <summary>
-    /// The session that is on: of today, or else of the last day before it, the one that was started last. One dated later is only planned.
+    /// The session that is on: the one chosen, or else of those that have begun or begin within the hour one that is not over, of the
+    /// instructor's own courses first, the last to begin. One dated later is only planned.
     /// </summary>
-    public async Task<Session?> TonightAsync(DateOnly today, CancellationToken cancel)
+    /// <param name="chosen">The one chosen on that screen; null where none is.</param>
+    /// <param name="by">Who asks.</param>
+    public async Task<Session?> OnAsync(Guid? chosen, Guid by, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.QueryFirstOrDefaultAsync<Session>(
-            $"select {Columns("session")} from session where held_on <= @today order by held_on desc, seq desc limit 1",
-            new { today },
+        var found = await connection.QueryFirstOrDefaultAsync<string>(
+            $"""
+            select {Json} from (
+                (select * from session where begins_at <= @soon and cancelled is null order by begins_at desc limit @Newest)
+                union select * from session where id = @chosen
+            ) as session join room on room.id = session.room_id left join course on course.id = session.course_id
+            order by session.id is not distinct from @chosen desc, session.ends_at > @Now desc, exists (select 1 from course_instructor
+                where course_id = session.course_id and person_id = @by) desc, session.begins_at desc, session.seq desc limit 1
+            """,
+            new
+            {
+                chosen,
+                by,
+                clock.Now,
+                soon = clock.Now + SetUp,
+                Newest,
+            },
             cancel
         );
+        return found is null ? null : Jsonb.Read<Session>(found);
     }
 
-    /// <summary>One session.</summary>
+    /// <summary>One session; null where there is none.</summary>
     public async Task<Session?> FindAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.QuerySingleOrDefaultAsync<Session>(
-            $"select {Columns("session")} from session where id = @id",
-            new { id },
+        return await FindAsync(connection, id, cancel);
+    }
+
+    /// <summary>A page of sessions, latest first.</summary>
+    /// <param name="after">The last session that was sent; null for the first page.</param>
+    public Task<IReadOnlyList<Session>> ListAsync(Guid? after, CancellationToken cancel) =>
+        ManyAsync(
+            """
+            where @after::uuid is null or (session.begins_at, session.seq) < (select begins_at, seq from session where id = @after)
+            order by session.begins_at desc, session.seq desc limit @Page
+            """,
+            new { after, Page },
+            cancel
+        );
+
+    /// <summary>The sessions that begin between two days, in order of time; the first <see cref="MostBetween"/> of them.</summary>
+    public Task<IReadOnlyList<Session>> BetweenAsync(DateOnly first, DateOnly last, CancellationToken cancel) =>
+        ManyAsync(
+            "where session.held_on between @first and @last order by session.begins_at, session.seq limit @MostBetween",
+            new
+            {
+                first,
+                last,
+                MostBetween,
+            },
+            cancel
+        );
+
+    /// <summary>The sessions of a course, in order of time.</summary>
+    public Task<IReadOnlyList<Session>> OfCourseAsync(Guid courseId, CancellationToken cancel) =>
+        ManyAsync(
+            "where session.course_id = @courseId order by session.begins_at limit @MostBetween",
+            new { courseId, MostBetween },
+            cancel
+        );
+
+    /// <summary>Sessions that are held and have a room in one of these stretches of time.</summary>
+    public Task<IReadOnlyList<Session>> InTheWayAsync(
+        Guid roomId,
+        IReadOnlyList<Stretch> stretches,
+        TimeZoneInfo zone,
+        CancellationToken cancel
+    )
+    {
+        var times = stretches.Select(stretch => stretch.In(zone)).ToArray();
+        return ManyAsync(
+            """
+            join unnest(@begins, @ends) as wanted (begins, ends)
+                on tstzrange(session.begins_at, session.ends_at) && tstzrange(wanted.begins, wanted.ends)
+            where session.room_id = @roomId and session.cancelled is null order by session.begins_at limit @MostBetween
+            """,
+            new
+            {
+                roomId,
+                begins = times.Select(time => time.Begins.UtcDateTime).ToArray(),
+                ends = times.Select(time => time.Ends.UtcDateTime).ToArray(),
+                MostBetween,
+            },
             cancel
         );
     }
 
-    /// <summary>A page of sessions, latest day first.</summary>
-    /// <param name="after">The last session that was sent; null for the first page.</param>
-    public async Task<IReadOnlyList<Session>> ListAsync(Guid? after, CancellationToken cancel)
+    /// <summary>Adds sessions, all or none; the same ids again change nothing.</summary>
+    /// <param name="planned">The sessions.</param>
+    /// <param name="by">Who adds them, for the trail; null for nobody in particular.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <returns>The last as it stands, or the one that has a room already.</returns>
+    public async Task<SessionOutcome> AddAsync(IReadOnlyList<PlannedSession> planned, Guid? by, Sent sent, CancellationToken cancel)
     {
+        var zone = await clock.ZoneAsync(cancel);
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return
-        [
-            .. await connection.QueryAsync<Session>(
-                $"""
-                select {Columns("session")} from session
-                where @after::uuid is null or (held_on, seq) < (select held_on, seq from session
-                    where id = @after) order by held_on desc, seq desc limit @Page
-                """,
-                new { after, Page },
-                cancel
-            ),
-        ];
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        foreach (var one in planned)
+        {
+            if (await ClashAsync(connection, one, zone, cancel) is { } clash)
+                return new(null, clash);
+            if (!await InsertAsync(connection, one, zone, sent, cancel))
+                continue;
+            await Trail.LeaveAsync(connection, by, "sessionAdded", one.Title, one.Id, cancel);
+            // A course is planned evening by evening; an open session begins with everybody where they stood.
+            if (one.CourseId is null)
+                await PlaceStore.AsLastAsync(connection, one.Id, cancel);
+        }
+        var stored = await FindAsync(connection, planned[^1].Id, cancel);
+        return await CommittedAsync(transaction, stored, cancel);
     }
 
-    /// <summary>Adds a session with the places of the one before; the same id again changes nothing.</summary>
-    public async Task<Session> AddAsync(Session session, Sent sent, CancellationToken cancel)
+    /// <summary>Gives a session another name, other hours or another room; who stood in a room that is left stands nowhere.</summary>
+    public async Task<SessionOutcome> ChangeAsync(PlannedSession to, int version, Guid by, CancellationToken cancel)
+    {
+        var zone = await clock.ZoneAsync(cancel);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (await ClashAsync(connection, to, zone, cancel) is { } clash)
+            return new(null, clash);
+        var changed = await connection.ExecuteAsync(
+            """
+            update session set title = @Title, held_on = @day, begins = @begins, ends = @ends, begins_at = @beginsAt, ends_at = @endsAt,
+                room_id = @RoomId, version = version + 1
+            where id = @Id and version = @version
+            """,
+            Row(to, zone, version, default),
+            cancel
+        );
+        if (changed == 0)
+            return new(null);
+        await PlaceStore.LeaveOtherRoomsAsync(connection, to.Id, cancel);
+        await Trail.LeaveAsync(connection, by, "sessionChanged", to.Title, to.Id, cancel);
+        return await CommittedAsync(transaction, await FindAsync(connection, to.Id, cancel), cancel);
+    }
+
+    /// <summary>Cancels a session, or takes that back.</summary>
+    /// <param name="session">Which, as it was seen.</param>
+    /// <param name="why">Why it is not held; null: it is.</param>
+    /// <param name="version">The version it was seen in.</param>
+    /// <param name="by">Who does.</param>
+    public async Task<SessionOutcome> CancelAsync(Session session, string? why, int version, Guid by, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        var before = await connection.ExecuteScalarAsync<Guid?>(
-            "select id from session where room_id = @RoomId and held_on <= @HeldOn and id <> @Id "
-                + "order by held_on desc, seq desc limit 1",
-            session,
-            cancel
-        );
-        var added = await connection.AddOnceAsync(
-            "session",
-            "insert into session (id, title, held_on, room_id, sent) values (@Id, @Title, @HeldOn, @RoomId, @sent) "
-                + "on conflict (id) do nothing",
+        if (why is null && await ClashAsync(connection, session.Id, session.RoomId, session.BeginsAt, session.EndsAt, cancel) is { } clash)
+            return new(null, clash);
+        var changed = await connection.ExecuteAsync(
+            "update session set cancelled = @why, version = version + 1 where id = @Id and version = @version",
             new
             {
                 session.Id,
-                session.Title,
-                session.HeldOn,
-                session.RoomId,
-                sent = sent.Hash,
+                why,
+                version,
             },
-            session.Id,
+            cancel
+        );
+        if (changed == 0)
+            return new(null);
+        await Trail.LeaveAsync(connection, by, why is null ? "sessionHeld" : "sessionCancelled", session.Title, session.Id, cancel);
+        return await CommittedAsync(transaction, await FindAsync(connection, session.Id, cancel), cancel);
+    }
+
+    /// <summary>Makes two of a session: it ends earlier, and another goes on from there with everybody where they stand.</summary>
+    public async Task<SessionOutcome> SplitAsync(
+        PlannedSession before,
+        PlannedSession after,
+        int version,
+        Guid by,
+        Sent sent,
+        CancellationToken cancel
+    )
+    {
+        var zone = await clock.ZoneAsync(cancel);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (await connection.IsRepeatAsync("session", after.Id, sent, cancel))
+            return new(await FindAsync(connection, before.Id, cancel));
+        var changed = await connection.ExecuteAsync(
+            "update session set ends = @ends, ends_at = @endsAt, version = version + 1 where id = @Id and version = @version",
+            Row(before, zone, version, default),
+            cancel
+        );
+        if (changed == 0)
+            return new(null);
+        await InsertAsync(connection, after, zone, sent, cancel);
+        await PlaceStore.CopyAsync(connection, before.Id, after.Id, cancel);
+        await Trail.LeaveAsync(connection, by, "sessionSplit", before.Title, before.Id, cancel);
+        return await CommittedAsync(transaction, await FindAsync(connection, before.Id, cancel), cancel);
+    }
+
+    /// <summary>Whether sheets were given out in a session: then its room is part of the record.</summary>
+    public async Task<bool> HasSheetsAsync(Guid id, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from sheet where session_id = @id)", new { id }, cancel);
+    }
+
+    private static async Task<SessionOutcome> CommittedAsync(NpgsqlTransaction transaction, Session? stored, CancellationToken cancel)
+    {
+        await transaction.CommitAsync(cancel);
+        return new(stored);
+    }
+
+    private static async Task<Session?> FindAsync(NpgsqlConnection connection, Guid id, CancellationToken cancel) =>
+        await connection.QuerySingleOrDefaultAsync<string>($"select {Json} from {From} where session.id = @id", new { id }, cancel)
+            is { } found
+            ? Jsonb.Read<Session>(found)
+            : null;
+
+    private async Task<IReadOnlyList<Session>> ManyAsync(string which, object parameters, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<string>($"select {Json} from {From} {which}", parameters, cancel);
+        return [.. rows.Select(Jsonb.Read<Session>)];
+    }
+
+    private static Task<Session?> ClashAsync(NpgsqlConnection connection, PlannedSession one, TimeZoneInfo zone, CancellationToken cancel)
+    {
+        var (begins, ends) = one.Stretch.In(zone);
+        return ClashAsync(connection, one.Id, one.RoomId, begins, ends, cancel);
+    }
+
+    // Who writes to a room's sessions waits for whoever does so already: what is seen free here is free when it is taken.
+    private static async Task<Session?> ClashAsync(
+        NpgsqlConnection connection,
+        Guid id,
+        Guid roomId,
+        DateTimeOffset begins,
+        DateTimeOffset ends,
+        CancellationToken cancel
+    )
+    {
+        await connection.ExecuteAsync("select id from room where id = @roomId for update", new { roomId }, cancel);
+        var found = await connection.QueryFirstOrDefaultAsync<string>(
+            $"""
+            select {Json} from {From}
+            where session.room_id = @roomId and session.id <> @id and session.cancelled is null
+                and tstzrange(session.begins_at, session.ends_at) && tstzrange(@begins, @ends)
+            order by session.begins_at limit 1
+            """,
+            new
+            {
+                id,
+                roomId,
+                begins,
+                ends,
+            },
+            cancel
+        );
+        return found is null ? null : Jsonb.Read<Session>(found);
+    }
+
+    private static Task<bool> InsertAsync(
+        NpgsqlConnection connection,
+        PlannedSession one,
+        TimeZoneInfo zone,
+        Sent sent,
+        CancellationToken cancel
+    ) =>
+        connection.AddOnceAsync(
+            "session",
+            """
+            insert into session (id, title, held_on, begins, ends, begins_at, ends_at, room_id, course_id, sent)
+            values (@Id, @Title, @day, @begins, @ends, @beginsAt, @endsAt, @RoomId, @CourseId, @sent) on conflict (id) do nothing
+            """,
+            Row(one, zone, 1, sent),
+            one.Id,
             sent,
             cancel
         );
-        if (added && before is not null)
-        {
-            await connection.ExecuteAsync(
-                "insert into place (session_id, booth_id, student_id) select @Id, booth_id, student_id from place where "
-                    + "session_id = @before",
-                new { session.Id, before },
-                cancel
-            );
-        }
-        var stored = await connection.QuerySingleAsync<Session>(
-            $"select {Columns("session")} from session where id = @Id",
-            session,
-            cancel
-        );
-        await transaction.CommitAsync(cancel);
-        return stored;
-    }
 
-    /// <summary>Gives a session another name or day; null where it was changed since the version named, or is not there.</summary>
-    public async Task<Session?> ChangeAsync(Session session, CancellationToken cancel)
+    private static object Row(PlannedSession one, TimeZoneInfo zone, int version, Sent sent)
     {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.QuerySingleOrDefaultAsync<Session>(
-            $"""
-            update session set title = @Title, held_on = @HeldOn, version = version + 1 where id = @Id and version = @Version
-            returning {Columns("session")}
-            """,
-            session,
-            cancel
-        );
-    }
-
-    /// <summary>Puts a student at a booth, away from any other booth of the session; null empties the booth.</summary>
-    public async Task SetPlaceAsync(Guid sessionId, Guid boothId, Guid? studentId, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
-        // Two instructors moving people at once take turns.
-        await connection.ExecuteAsync(
-            "select pg_advisory_xact_lock(hashtextextended(@session, 0))",
-            new { session = sessionId.ToString() },
-            cancel
-        );
-        await connection.ExecuteAsync(
-            "delete from place where session_id = @sessionId and (booth_id = @boothId or student_id = @studentId)",
-            new
-            {
-                sessionId,
-                boothId,
-                studentId,
-            },
-            cancel
-        );
-        if (studentId is not null)
+        var (beginsAt, endsAt) = one.Stretch.In(zone);
+        return new
         {
-            await connection.ExecuteAsync(
-                "insert into place (session_id, booth_id, student_id) values (@sessionId, @boothId, @studentId)",
-                new
-                {
-                    sessionId,
-                    boothId,
-                    studentId,
-                },
-                cancel
-            );
-        }
-        await transaction.CommitAsync(cancel);
+            one.Id,
+            one.Title,
+            day = one.Stretch.Day,
+            begins = one.Stretch.Begins,
+            ends = one.Stretch.Ends,
+            beginsAt,
+            endsAt,
+            one.RoomId,
+            one.CourseId,
+            version,
+            sent = sent.Hash,
+        };
     }
 }

@@ -258,7 +258,7 @@ public static class TestWeldEndpoints
         AssessmentRequest request,
         ClaimsPrincipal user,
         TestWeldStore tests,
-        PeopleStore people,
+        AssessorCheck assessors,
         ToleranceStore tolerances,
         CancellationToken cancel
     )
@@ -278,10 +278,7 @@ public static class TestWeldEndpoints
         var acceptance = Criteria.Of(test.Body.Terms.Criteria, test.Body.Sheet, evidence, await tolerances.NewestAsync(cancel));
         if (request.Accepted && acceptance.Standing == Standing.Off && note.Length == 0)
             problems.Add(new("note", Say($"A limit is passed. Say why it is accepted all the same.")));
-        if (await people.AddedOnAsync(user.Id(), cancel) is { } madeOn && TestWeld.NotYetAssessor(madeOn, Day(test.SealedAt)) is { } notYet)
-            problems.Add(new("coupon", notYet));
-        if (!await people.IsPasswordOfAsync(user.Id(), request.Password ?? "", cancel))
-            problems.Add(new("password", Say($"Your own password, once more: this word stands as yours.")));
+        problems.AddRange(await assessors.ProblemsAsync(user.Id(), test, request.Password, cancel));
         if (problems.Count > 0)
             return Problems.Of(problems);
 
@@ -439,6 +436,4 @@ public static class TestWeldEndpoints
 
     private static int? BrokenAt(SealedTest test, IReadOnlyList<KeptRecord> records) =>
         RecordChain.BrokenAt(test.Text, test.Seal, [.. records.Select(one => one.Link)]);
-
-    private static DateOnly Day(DateTimeOffset at) => DateOnly.FromDateTime(at.ToLocalTime().DateTime);
 }

@@ -10,10 +10,10 @@ import type { Commands } from './useCommands';
 
 const Folded = lazy(() => import('./Folded'));
 
-// A booth and a session belong to today, a bead and a test weld to whoever laid them.
+// A booth belongs to today, a session to its course, a bead and a test weld to whoever laid them.
 const under: Record<string, string> = {
   booths: '/',
-  sessions: '/',
+  sessions: '/courses',
   beads: '/students',
   'test-welds': '/students',
 };

@@ -1,6 +1,7 @@
-/** What is gone to by name. Courses and Plan have their place beside Today, Progress within Students. */
+/** What is gone to by name. Plan has its place beside Today, Progress within Students. */
 export const instructorNav = [
   { to: '/', label: 'Today', end: true },
+  { to: '/courses', label: 'Courses' },
   { to: '/students', label: 'Students' },
   { to: '/machines', label: 'Machines' },
   { to: '/kept', label: 'Kept' },
@@ -17,7 +18,10 @@ export const studentNav = [
 
 /** Pages without a place in the head, by the name they are looked for under. */
 export const instructorPages = [
-  { to: '/sessions', label: 'Sessions: change a day, plan another' },
+  { to: '/sessions', label: 'Sessions: every one, and another to add' },
+  { to: '/courses/calendar', label: 'Calendar of sessions' },
+  { to: '/courses/new', label: 'New course' },
+  { to: '/students/list', label: 'Students from a list' },
   { to: '/students/agreement', label: 'How often you agree' },
   { to: '/students/add', label: 'Add a student or an instructor' },
   { to: '/machines/add', label: 'Add a machine' },
@@ -25,7 +29,7 @@ export const instructorPages = [
   { to: '/settings/learned', label: 'Settings: what the room has taught' },
   { to: '/settings/devices', label: 'Settings: stand-in devices' },
   { to: '/settings/people', label: 'Settings: people' },
-  { to: '/settings/rooms', label: 'Settings: rooms and booths' },
+  { to: '/settings/rooms', label: 'Settings: school, rooms and booths' },
   { to: '/settings/trail', label: 'Settings: who did what' },
 ] as const;
 

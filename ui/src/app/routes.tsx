@@ -18,6 +18,10 @@ const AddMachinePage = page('AddMachinePage', () => import('../pages/AddMachineP
 const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
 const RackPage = page('RackPage', () => import('../pages/RackPage'));
 const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
+const CalendarPage = page('CalendarPage', () => import('../pages/CalendarPage'));
+const CoursesPage = page('CoursesPage', () => import('../pages/CoursesPage'));
+const SessionPage = page('SessionPage', () => import('../pages/SessionPage'));
+const StudentListPage = page('StudentListPage', () => import('../pages/StudentListPage'));
 const SessionsPage = page('SessionsPage', () => import('../pages/SessionsPage'));
 const SheetPage = page('SheetPage', () => import('../pages/SheetPage'), /^\/booths\/[^/]+\/?$/);
 const StudentsPage = page('StudentsPage', () => import('../pages/StudentsPage'));
@@ -28,6 +32,13 @@ const SweepPage = page('SweepPage', () => import('../pages/SweepPage'));
 const TestWeldPage = page('TestWeldPage', () => import('../pages/TestWeldPage'));
 const TrialPage = page('TrialPage', () => import('../pages/TrialPage'));
 const TrialsPage = page('TrialsPage', () => import('../pages/TrialsPage'));
+
+const course = () => import('../pages/CoursePages');
+const NewCoursePage = page('NewCoursePage', course);
+const CourseFrame = page('CourseFrame', course);
+const CourseSessionsPage = page('CourseSessionsPage', course);
+const CourseRosterPage = page('CourseRosterPage', course);
+const CourseDetailsPage = page('CourseDetailsPage', course);
 
 const settings = () => import('../pages/SettingsPages');
 const SettingsFrame = page('SettingsFrame', settings);
@@ -68,6 +79,15 @@ export const instructorRoutes = (
   <>
     <Route index element={<RoomPage />} />
     <Route path="sessions" element={<SessionsPage />} />
+    <Route path="sessions/:sessionId" element={<SessionPage />} />
+    <Route path="courses" element={<CoursesPage />} />
+    <Route path="courses/calendar" element={<CalendarPage />} />
+    <Route path="courses/new" element={<NewCoursePage />} />
+    <Route path="courses/:courseId" element={<CourseFrame />}>
+      <Route index element={<CourseSessionsPage />} />
+      <Route path="roster" element={<CourseRosterPage />} />
+      <Route path="details" element={<CourseDetailsPage />} />
+    </Route>
     <Route path="booths/:boothId" element={<BoothFrame />}>
       <Route index element={<SheetPage />} />
       <Route path="checks" element={<ChecksPage />} />
@@ -82,6 +102,7 @@ export const instructorRoutes = (
     <Route path="students" element={<StudentsPage />} />
     <Route path="students/agreement" element={<AgreementPage />} />
     <Route path="students/add" element={<AddPersonPage />} />
+    <Route path="students/list" element={<StudentListPage />} />
     <Route path="students/:studentId" element={<RackPage />} />
     <Route path="machines" element={<MachinesPage />} />
     <Route path="machines/add" element={<AddMachinePage />} />

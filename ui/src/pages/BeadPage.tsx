@@ -2,7 +2,7 @@ import { useParams } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
-import { moment } from '../shared/units';
+import { moment } from '../shared/time';
 import { VerdictSummary } from '../features/judging/VerdictPanel';
 import { useMe } from '../shared/useMe';
 import { jobLine } from '../features/sheets/JobLine';

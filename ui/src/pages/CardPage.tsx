@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { day } from '../shared/units';
+import { day } from '../shared/time';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { jobLine, WithLine } from '../features/sheets/JobLine';
 import { Cautions } from '../features/sheets/Cautions';

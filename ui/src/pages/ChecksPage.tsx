@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from '../shared/api/client';
 import { tellTrouble } from '../shared/notices';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { checkQueries } from '../features/checks/queries';
-import { moment } from '../shared/units';
+import { moment } from '../shared/time';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { useSay } from '../shared/words/useSay';
 import css from './checks.module.css';

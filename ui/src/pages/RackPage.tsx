@@ -4,7 +4,7 @@ import type { Schemas } from '../shared/api/client';
 import { Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
 import { ShowMore } from '../shared/ShowMore';
-import { day } from '../shared/units';
+import { day } from '../shared/time';
 import { usePages } from '../shared/usePages';
 import { CouponPlate } from '../features/beads/CouponPlate';
 import { beadQueries } from '../features/beads/queries';

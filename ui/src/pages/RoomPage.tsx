@@ -5,12 +5,17 @@ import { Link } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
-import { day, today } from '../shared/units';
+import { day, today } from '../shared/time';
 import { BoothCard } from '../features/sessions/BoothCard';
 import css from '../features/sessions/booths.module.css';
+import { hoursOf } from '../features/sessions/hours';
 import { benchQueries } from '../features/sessions/queries';
 
 const StartSession = lazy(() => import('../features/sessions/StartSession'));
+const AsLast = lazy(() => import('../features/sessions/AsLast'));
+const SessionSwitch = lazy(() =>
+  import('../features/sessions/SessionSwitch').then((code) => ({ default: code.SessionSwitch })),
+);
 
 /** Today: each booth, who stands there, on what, and how the last bead came out. */
 export function RoomPage() {
@@ -22,6 +27,15 @@ export function RoomPage() {
   );
 }
 
+const whenAndWhere = (session: Schemas['Session']) =>
+  [
+    session.heldOn === today() ? `Today, ${day(session.heldOn)}` : day(session.heldOn),
+    hoursOf(session),
+    session.roomName,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 function Room({ room }: { room: Schemas['RoomView'] }) {
   const { session, booths, waiting, moreWaiting } = room;
   const aside = (
@@ -31,9 +45,15 @@ function Room({ room }: { room: Schemas['RoomView'] }) {
           <StartSession title={session?.title ?? ''} />
         </Suspense>
       )}
+      <Suspense>
+        {session && booths.length > 0 && booths.every(({ student }) => student === null) && (
+          <AsLast sessionId={session.id} />
+        )}
+        <SessionSwitch />
+      </Suspense>
       {session && (
-        <Button component={Link} to="/sessions" variant="default">
-          Sessions
+        <Button component={Link} to={`/sessions/${session.id}`} variant="default">
+          Session
         </Button>
       )}
     </>
@@ -42,7 +62,7 @@ function Room({ room }: { room: Schemas['RoomView'] }) {
     <Page
       title="Today"
       heading={session ? session.title : 'No session yet'}
-      under={session && (session.heldOn === today() ? `Today, ${day(session.heldOn)}` : day(session.heldOn))}
+      under={session && whenAndWhere(session)}
       aside={aside}
     >
       {booths.length === 0 && (

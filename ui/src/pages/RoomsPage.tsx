@@ -1,5 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { SchoolPanel } from '../features/people/SchoolPanel';
 import { roomQueries } from '../features/rooms/queries';
 import { RoomPanel } from '../features/rooms/RoomPanel';
 import { answer, api } from '../shared/api/client';
@@ -12,16 +13,21 @@ export function RoomsPage() {
   const rooms = useQuery(roomQueries.list());
   return (
     <div className="two-columns even">
-      <Loaded of={asLoading(rooms)} what="the rooms">
-        {(all) => (
-          <>
-            {all.map((room) => (
-              <RoomPanel key={room.id} room={room} />
-            ))}
-          </>
-        )}
-      </Loaded>
-      <AddRoom />
+      <div className="stack">
+        <Loaded of={asLoading(rooms)} what="the rooms">
+          {(all) => (
+            <>
+              {all.map((room) => (
+                <RoomPanel key={room.id} room={room} />
+              ))}
+            </>
+          )}
+        </Loaded>
+      </div>
+      <div className="stack">
+        <AddRoom />
+        <SchoolPanel />
+      </div>
     </div>
   );
 }

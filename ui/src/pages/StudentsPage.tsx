@@ -14,6 +14,7 @@ export const studentTabs = [
   { to: '/students', label: 'All', end: true },
   { to: '/students/agreement', label: 'How often you agree' },
   { to: '/students/add', label: 'Add' },
+  { to: '/students/list', label: 'From a list' },
 ];
 
 /** Everybody who learns here, found by any part of the name. */

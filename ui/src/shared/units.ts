@@ -49,23 +49,3 @@ export function inUnits(units: System) {
     timed: (travel: number) => written(travel, quantities.travelMmPerMin.timed[units]),
   };
 }
-
-/** A moment in the person's own form. */
-export const moment = (iso: string) =>
-  new Date(iso).toLocaleString(undefined, {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-
-/** A day in the person's own form. */
-export const day = (iso: string) =>
-  new Date(iso.length === 10 ? `${iso}T12:00` : iso).toLocaleDateString(undefined, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  });
-
-/** Today as the person's calendar has it, yyyy-mm-dd. */
-export const today = () => new Date().toLocaleDateString('sv');

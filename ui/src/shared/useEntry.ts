@@ -41,3 +41,17 @@ export function useEntry<V extends Record<string, unknown>, R>(
     trouble: sending.isError && Object.keys(form.errors).length === 0 ? sending.error : null,
   };
 }
+
+/** Puts what was refused of the one thing in a list at the fields of a form that has only that one. */
+export const ofTheOne = (list: string) => (refused: unknown) => {
+  if (!(refused instanceof Refused)) throw refused;
+  const first = `${list}[0].`;
+  throw new Refused(
+    refused.status,
+    refused.said,
+    refused.problems.map(({ field, said }) => ({
+      field: field.startsWith(first) ? field.slice(first.length) : field,
+      said,
+    })),
+  );
+};

@@ -173,6 +173,39 @@ export const trailWords: Record<string, string> = {
   testSigned: 'signed a test weld off',
   testAmended: 'amended a test weld',
   tolerancesSet: 'set the practice tolerances',
+  schoolChanged: 'changed the school',
+  roomAdded: 'added a room',
+  roomChanged: 'renamed a room',
+  boothAdded: 'added a booth',
+  boothChanged: 'renumbered a booth',
+  sessionAdded: 'added a session',
+  sessionChanged: 'changed a session',
+  sessionCancelled: 'cancelled a session',
+  sessionHeld: 'took a cancelling back',
+  sessionSplit: 'split a session',
+  courseMade: 'made a course',
+  courseChanged: 'changed a course',
+  calendarOpened: 'made a private calendar address',
+  enrolled: 'put a student on a course',
+  left: 'noted when a student leaves a course',
+};
+
+export const cameWords: Words<Schemas['Came']> = {
+  present: 'Here',
+  late: 'Late',
+  absent: 'Missing',
+  excused: 'Excused',
+  unknown: 'Not noted',
+};
+
+export const weekdays: Words<Schemas['DayOfWeek']> = {
+  monday: 'Monday',
+  tuesday: 'Tuesday',
+  wednesday: 'Wednesday',
+  thursday: 'Thursday',
+  friday: 'Friday',
+  saturday: 'Saturday',
+  sunday: 'Sunday',
 };
 
 export const hands: Words<Schemas['Hand']> = { right: 'Right hand', left: 'Left hand' };

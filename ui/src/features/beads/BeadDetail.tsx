@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { moment, useUnits } from '../../shared/units';
+import { moment } from '../../shared/time';
+import { useUnits } from '../../shared/units';
 import { verdicts } from '../../shared/words';
 import { AcceptanceTable } from '../judging/AcceptanceTable';
 import { RulingPanel } from '../judging/RulingPanel';

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { moment } from '../../shared/units';
+import { moment } from '../../shared/time';
 import { aspects, standings, verdicts } from '../../shared/words';
 import { Overrule } from './Overrule';
 import { useRule } from './useRule';

@@ -7,7 +7,7 @@ import { Loaded } from '../../shared/Loaded';
 import { usePages } from '../../shared/usePages';
 import { VirtualList } from '../../shared/VirtualList';
 import { Trouble } from '../../shared/Trouble';
-import { day, moment } from '../../shared/units';
+import { day, moment } from '../../shared/time';
 import { wireName } from '../../shared/words';
 import { BeadGlyph } from '../judging/BeadGlyph';
 import { useMe } from '../../shared/useMe';

@@ -1,7 +1,8 @@
 import { Button, NumberInput } from '@mantine/core';
 import { answer, api } from '../../shared/api/client';
 import { Trouble } from '../../shared/Trouble';
-import { moment, useUnits } from '../../shared/units';
+import { moment } from '../../shared/time';
+import { useUnits } from '../../shared/units';
 import { useEntry } from '../../shared/useEntry';
 import type { Detail } from './useMachines';
 import css from './machines.module.css';

@@ -5,7 +5,7 @@ import { answer, api, type Schemas } from '../../shared/api/client';
 import { asLoading, Loaded, LoadTrouble } from '../../shared/Loaded';
 import { tellDone } from '../../shared/notices';
 import { Trouble } from '../../shared/Trouble';
-import { moment } from '../../shared/units';
+import { moment } from '../../shared/time';
 import { useEntry } from '../../shared/useEntry';
 import { roomQueries } from '../rooms/queries';
 import { machineQueries } from './queries';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { tellTrouble } from '../../shared/notices';
-import { day } from '../../shared/units';
+import { day } from '../../shared/time';
 import type { Detail } from './useMachines';
 import { useSay } from '../../shared/words/useSay';
 import css from './machines.module.css';

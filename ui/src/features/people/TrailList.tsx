@@ -1,6 +1,6 @@
 import { Loaded } from '../../shared/Loaded';
 import { ShowMore } from '../../shared/ShowMore';
-import { moment } from '../../shared/units';
+import { moment } from '../../shared/time';
 import { usePages } from '../../shared/usePages';
 import { trailWords } from '../../shared/words';
 import css from './account.module.css';

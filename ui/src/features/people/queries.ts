@@ -39,6 +39,19 @@ export const peopleQueries = {
         }),
       ),
   }),
+  /** The school's name and clock. */
+  school: () =>
+    queryOptions({
+      queryKey: inRoom('school'),
+      queryFn: ({ signal }) => answer(api.GET('/api/school', { signal })),
+    }),
+  /** The zones a clock can keep. */
+  timeZones: () =>
+    queryOptions({
+      queryKey: ['time-zones'],
+      queryFn: ({ signal }) => answer(api.GET('/api/school/time-zones', { signal })),
+      staleTime: Infinity,
+    }),
   /** Those who teach here, or those of them who are switched off. */
   instructors: (off = false) =>
     queryOptions({

@@ -1,6 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { answer, api } from '../../shared/api/client';
-import { today } from '../../shared/units';
+import { today } from '../../shared/time';
 import { useEntry } from '../../shared/useEntry';
 import { Line } from '../../shared/words/useSay';
 import css from './booths.module.css';

@@ -1,7 +1,8 @@
-import { type QueryClient, queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, type QueryClient, queryOptions } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { by, inRoom, type Notice } from '../../shared/live/changes';
 import type { ListOptions } from '../../shared/usePages';
+import { chosenSession } from './chosen';
 
 type Room = Schemas['RoomView'];
 
@@ -16,8 +17,33 @@ export const sessionQueries = {
   now: () =>
     queryOptions({
       queryKey: inRoom('now'),
-      queryFn: ({ signal }) => answer(api.GET('/api/sessions/now', { signal })),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/sessions/now', { params: { query: { session: chosenSession() } }, signal })),
       meta: { changedBy: by('place', 'machine', 'room') },
+    }),
+  /** One session, whenever it is. */
+  one: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('sessions', 'one', id),
+      queryFn: ({ signal }) => answer(api.GET('/api/sessions/{id}', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('session') },
+    }),
+  /** The sessions that begin between two days. */
+  between: (first: string, last: string) =>
+    queryOptions({
+      queryKey: inRoom('sessions', 'between', first, last),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/sessions/between', { params: { query: { first, last } }, signal })),
+      placeholderData: keepPreviousData,
+      meta: { changedBy: by('session') },
+    }),
+  /** Everybody of a session, whether they came, and what they did in it. */
+  students: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('sessions', 'students', id),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/sessions/{id}/students', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('attendance', 'place', 'course', 'sheet', 'bead') },
     }),
 };
 
@@ -32,7 +58,10 @@ export const benchQueries = {
         let room: Room | undefined;
         do {
           const page: Room = await answer(
-            api.GET('/api/sessions/tonight', { params: { query: { after } }, signal }),
+            api.GET('/api/sessions/tonight', {
+              params: { query: { after, session: chosenSession() } },
+              signal,
+            }),
           );
           room = room ? { ...room, booths: [...room.booths, ...page.booths] } : page;
           after = page.moreBooths ?? undefined;

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import type { Schemas } from '../../shared/api/client';
-import { moment } from '../../shared/units';
+import { moment } from '../../shared/time';
 import { AcceptanceTable } from '../judging/AcceptanceTable';
 import { Amend } from './Amend';
 import css from './testWeld.module.css';

@@ -3,7 +3,7 @@ import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { ShowMore } from '../../shared/ShowMore';
-import { day } from '../../shared/units';
+import { day } from '../../shared/time';
 import { jobLine } from '../sheets/JobLine';
 import { Loaded } from '../../shared/Loaded';
 import { usePages } from '../../shared/usePages';

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { asLoading, Loaded } from '../../shared/Loaded';
-import { moment } from '../../shared/units';
+import { moment } from '../../shared/time';
 import { useSay } from '../../shared/words/useSay';
 import { trialQueries } from './queries';
 import css from './sweep.module.css';

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { clock, dayWithYear } from '../time';
 import { digits, scaleOf, type System, written } from './quantities';
 
 /** A sentence of the server's: words with numbered places, and the values that stand there. */
@@ -32,6 +33,8 @@ function show(value: Value, units: System, words: (text: string) => string): str
   }
   if (typeof value.number === 'number') return digits(value.number, way);
   if (typeof value.name === 'string') return value.name;
+  if (typeof value.day === 'string') return dayWithYear(value.day);
+  if (typeof value.time === 'string') return clock(value.time);
   if (typeof value.metric === 'string') return String(value[units]);
   const parts = ((value.parts ?? []) as Said[])
     .map((part) => say(part, units, words))
