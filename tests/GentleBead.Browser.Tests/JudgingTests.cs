@@ -227,7 +227,7 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         // A word is somebody's own: it is given with their password, and with theirs only.
         page.Type("Your password, once more", "not-maren's");
         page.Click("Give my word");
-        page.See("this word stands as yours");
+        page.See("This is not your own password");
         page.Type("Your password, once more", DemoSchool.Password);
         page.Click("Give my word");
         page.See("The second word is another assessor");

@@ -38,8 +38,8 @@ public class SentenceTests(DemoServer demo)
         page.See("is not a thickness");
         Assert.Matches(Accents, Everything(page));
         page.Run<object?>("localStorage.removeItem('sentences')");
-        // Where things are set or listed a screen has no words but its own; were it most of them, this would be no other language.
-        Assert.True(ownWords.Count < walked / 2, string.Join(", ", ownWords));
+        // Where things are set or listed a screen has no words but its own; the others speak the other language.
+        Assert.True(walked - ownWords.Count > 20, string.Join(", ", ownWords));
         Assert.True(went.Count == 0, string.Join("\n", went.Distinct()));
     }
 

@@ -216,7 +216,8 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
         var choices = await connection.QueryAsync<string>(
             $"""
             select {SessionStore.Json} from {SessionStore.Tables}
-            where session.cancelled is null and session.begins_at between @from and @until order by session.begins_at, room.seq limit @ChoicesShown
+            where session.cancelled is null and session.begins_at between @from and @until
+            order by session.begins_at, room.seq limit @ChoicesShown
             """,
             new
             {

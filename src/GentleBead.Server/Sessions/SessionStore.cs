@@ -287,8 +287,8 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
             {
                 id,
                 roomId,
-                begins,
-                ends,
+                begins = begins.UtcDateTime,
+                ends = ends.UtcDateTime,
             },
             cancel
         );

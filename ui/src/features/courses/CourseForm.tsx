@@ -145,7 +145,7 @@ function HoursList({ form }: { form: ReturnType<typeof useForm<Values>> }) {
   const { hours } = form.values;
   return (
     <div role="group" aria-label="Days and hours" className="stack">
-      <h3>Days and hours</h3>
+      <h2>Days and hours</h2>
       {hours.length === 0 && <p className="quiet">None: its sessions are added one by one.</p>}
       {hours.map((_, place) => (
         <div key={place} className="naming" role="group" aria-label={`Time ${place + 1}`}>

@@ -2,7 +2,7 @@ import { Button, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
-import { asLoading, Loaded } from '../../shared/Loaded';
+import { asLoading, Loaded, LoadTrouble } from '../../shared/Loaded';
 import { inRoom } from '../../shared/live/changes';
 import { tellDone } from '../../shared/notices';
 import { Trouble } from '../../shared/Trouble';
@@ -48,7 +48,7 @@ function SchoolForm({ school }: { school: Schemas['School'] }) {
         data={names.includes(school.timeZone) ? names : [school.timeZone, ...names]}
         {...form.getInputProps('timeZone')}
       />
-      {zones.isError && <Trouble error={zones.error} again={() => void zones.refetch()} />}
+      <LoadTrouble of={zones} what="the time zones" />
       {save.isError && Object.keys(form.errors).length === 0 && <Trouble error={save.error} />}
       <div className="row">
         <Button type="submit" variant="default" loading={save.isPending}>

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { inRoom } from '../../shared/live/changes';
 import { newId } from '../../shared/newId';
-import { offerUndo, tellDone } from '../../shared/notices';
+import { offerUndo, tellDone, tellTrouble } from '../../shared/notices';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
 import { chooseSession } from './chosen';
@@ -53,7 +53,6 @@ export function SessionKeys({ session }: { session: Schemas['Session'] }) {
           </Button>
         )}
       </div>
-      {hold.isError && <Trouble error={hold.error} />}
     </>
   );
 }
@@ -64,6 +63,7 @@ function useHold() {
     mutationFn: ({ id, version }: Schemas['Session']) =>
       answer(api.PUT('/api/sessions/{id}/held', { params: { path: { id } }, body: { version } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: inRoom() }),
+    onError: tellTrouble,
   });
 }
 
