@@ -71,6 +71,10 @@ services
     .AddSingleton<RoomStore>()
     .AddSingleton<CourseStore>()
     .AddSingleton<RosterStore>()
+    .AddSingleton<ExerciseStore>()
+    .AddSingleton<PathStore>()
+    .AddSingleton<PathReader>()
+    .AddSingleton<WorkStore>()
     .AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>()
     .AddSingleton<SettingStore>()
@@ -191,6 +195,7 @@ try
                 await Grants.ApplyAsync(owner, connectionString, stopping);
                 if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false))
                     await DemoLoader.LoadAsync(app.Services, owner, stopping);
+                await app.Services.GetRequiredService<ExerciseStore>().BringLibraryAsync(stopping);
             },
             stopping
         );
@@ -267,6 +272,8 @@ PlaceEndpoints.Map(app);
 CourseEndpoints.Map(app);
 TimetableEndpoints.Map(app);
 CalendarEndpoints.Map(app);
+ExerciseEndpoints.Map(app);
+PathEndpoints.Map(app);
 SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);
 CardEndpoints.Map(app);

@@ -23,7 +23,7 @@ public partial class ArchitectureTests
         ["Rooms"] = ["room", "booth"],
         ["Machines"] = ["machine", "machine_move", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
         ["Sessions"] = ["session", "place", "attendance"],
-        ["Courses"] = ["course", "course_instructor", "enrolment"],
+        ["Courses"] = ["course", "course_instructor", "enrolment", "exercise", "exercise_edition", "course_path"],
         ["Sheets"] = ["sheet", "preset"],
         ["Beads"] =
         [

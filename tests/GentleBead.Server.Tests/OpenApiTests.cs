@@ -52,6 +52,8 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
         "about",
         "roomName",
         "courseName",
+        "how",
+        "caution",
         "notedBy",
         "cancelled",
         "why",

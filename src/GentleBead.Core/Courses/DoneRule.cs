@@ -19,7 +19,7 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
     }
 
     /// <summary>The rule in words: "3 right in a row, and once more on another evening".</summary>
-    public Said Words => Say($"{Count}{(OnceMore ? Say($", and once more on another evening") : null)}");
+    public Said InWords() => Say($"{Count}{(OnceMore ? Say($", and once more on another evening") : null)}");
 
     private Said Count => OutOf == Right ? Say($"{Right} right in a row") : Say($"{Right} right of {OutOf} one after the other");
 
@@ -45,7 +45,7 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
     private Place ByBeads(IReadOnlyList<LaidBead> beads, bool section)
     {
         if (beads.Count == 0)
-            return new(ExerciseState.NotBegun, Words);
+            return new(ExerciseState.NotBegun, InWords());
         if (FirstReached(beads) is not { } reached)
             return new(ExerciseState.Begun, Say($"{InLast(beads)} of {Right} right{(OutOf == Right ? Say($" in a row") : null)}"));
         // What was reached once stays reached: a later bead that goes wrong takes nothing back.
@@ -53,7 +53,7 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
             return new(ExerciseState.Begun, Say($"{Count}; a right section is still missing"));
         if (OnceMore && !beads.Skip(reached + 1).Any(bead => bead.Right && bead.Day > beads[reached].Day))
             return new(ExerciseState.Begun, Say($"{Count}; once more on another evening"));
-        return Place.AllDone(Words);
+        return Place.AllDone(InWords());
     }
 
     // The place of the bead with which enough of those before it were right; null where that was never so.

@@ -57,6 +57,24 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
         return row?.Course;
     }
 
+    /// <summary>The courses a student is on today, the newest first; a handful at most.</summary>
+    public async Task<IReadOnlyList<Course>> OfStudentAsync(Guid studentId, CancellationToken cancel)
+    {
+        var today = await clock.TodayAsync(cancel);
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<Row>(
+            $"""
+            select {Columns} from course join room on room.id = course.room_id
+            where course.last_day >= @today and exists (select 1 from enrolment where course_id = course.id and student_id = @studentId
+                and @today between first_day and coalesce(last_day, @today))
+            order by course.seq desc limit 5
+            """,
+            new { studentId, today },
+            cancel
+        );
+        return [.. rows.Select(row => row.Course)];
+    }
+
     /// <summary>Adds a course; the same id again changes nothing.</summary>
     public async Task AddAsync(Guid id, NewCourse course, Guid? by, Sent sent, CancellationToken cancel)
     {

@@ -13,6 +13,7 @@ grant update (title, held_on, begins, ends, begins_at, ends_at, room_id, cancell
 grant update (name, room_id, first_day, last_day, hours, version, calendar_key) on course to the_application;
 grant update (first_day, last_day, version) on enrolment to the_application;
 grant update (name, time_zone) on school to the_application;
+grant update (retired) on exercise to the_application;
 grant update (name, version) on room to the_application;
 grant update (number, version) on booth to the_application;
 grant update (units, way_of_setting, hand, password_hash, deactivated_at, demo) on person to the_application;

@@ -42,7 +42,11 @@ public sealed record JobRequest(
     }
 
     /// <summary>The job with everything filled in, or what is wrong with it.</summary>
-    public Checked<Job> Whole(Machine? machine)
+    public Checked<Job> Whole(Machine? machine) =>
+        Asked().IsGood(out var asked, out var problems) ? new(Defaults.Complete(asked, machine)) : new(problems);
+
+    /// <summary>What was said of the job, or what is wrong with it.</summary>
+    public Checked<AskedJob> Asked()
     {
         var problems = new List<Problem>();
         if (!Core.Stock.Thickness.TryParse(Thickness, out var thickness, out var unread))
@@ -63,6 +67,6 @@ public sealed record JobRequest(
             OtherThickness = other,
             Polarity = Polarity,
         };
-        return new(Defaults.Complete(asked with { Process = Process ?? asked.Process, Metal = Metal ?? asked.Metal }, machine));
+        return new(asked with { Process = Process ?? asked.Process, Metal = Metal ?? asked.Metal });
     }
 }

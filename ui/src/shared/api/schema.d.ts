@@ -5696,6 +5696,649 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KnownExercise"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExerciseRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/retired": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Retiring"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadExercise"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/path": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShownPath"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPath"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StudentPlace"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnCourse"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/stock": {
         parameters: {
             query?: never;
@@ -10658,6 +11301,23 @@ export interface components {
             /** @description What else is wrong; never null. */
             faults?: null | components["schemas"]["ArcFault"][];
         };
+        /** @description What was said of a job; what was not is null. */
+        AskedJob: {
+            /** @description Thickness of the plate, or of the first member. */
+            thickness: components["schemas"]["Thickness"];
+            /** @description How the members meet. */
+            joint: components["schemas"]["Joint"];
+            /** @description How the joint lies. */
+            position: components["schemas"]["Position"];
+            /** @description Process and transfer mode. */
+            process?: components["schemas"]["Process"];
+            /** @description What the members are made of. */
+            metal?: components["schemas"]["Metal"];
+            wire?: null | components["schemas"]["Wire"];
+            gas?: null | components["schemas"]["Gas"];
+            otherThickness?: null | components["schemas"]["Thickness"];
+            polarity?: null | components["schemas"]["Polarity"];
+        };
         /**
          * @description What is judged one by one.
          * @enum {unknown}
@@ -11573,6 +12233,21 @@ export interface components {
          * @enum {unknown}
          */
         DirectionRule: "pushOnly" | "either";
+        /** @description How many right beads an exercise takes. Usual: three in a row, once more on another evening (common practice). */
+        DoneRule: {
+            /**
+             * Format: int32
+             * @description How many right beads, 1 to 20.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description Of how many, one after the other, up to 40; as many as that: all in a row.
+             */
+            outOf: number;
+            /** @description Whether one more right bead on a later day is wanted after that. */
+            onceMore: boolean;
+        };
         /** @description The chart on a machine's door for one wire, gas and process. */
         DoorChart: {
             /** @description Process the chart is for. */
@@ -11773,6 +12448,86 @@ export interface components {
                 [key: string]: components["schemas"]["Strength"];
             };
         };
+        /** @description An exercise: a job to practise, what it is judged by, and when it is done. */
+        Exercise: {
+            /** @description What it is called, 1 to 60 letters. */
+            name: string;
+            /** @description What is welded; the wire and the gas are the machine's where none is named. */
+            job: components["schemas"]["AskedJob"];
+            /** @description What its beads are judged by. */
+            criteria: components["schemas"]["CriteriaSet"];
+            /** @description What shows that it is done. */
+            proof: components["schemas"]["Proof"];
+            /** @description How many right beads it takes. */
+            done: components["schemas"]["DoneRule"];
+            /** @description What a coupon is made of, up to 8 kinds of pieces. */
+            pieces: components["schemas"]["Piece"][];
+            /**
+             * Format: int32
+             * @description How many beads a coupon takes, 1 to 40: both sides, and between the beads.
+             */
+            beadsACoupon: number;
+            /**
+             * Format: double
+             * @description Minutes a bead takes with everything around it, 0.5 to 60; common practice: 1 to 3.
+             */
+            minutesABead: number;
+            /** @description The exercises that come before it. */
+            before: string[];
+            /** @description How it is done and what to watch, up to 600 letters. */
+            how: string;
+            /**
+             * @description What can hurt, beyond what every sheet says, up to 300 letters; empty where there is nothing more.
+             * @default
+             */
+            caution: string;
+        };
+        /** @description An exercise as it is typed. */
+        ExerciseRequest: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            editionId: string;
+            /**
+             * Format: int32
+             * @description The edition it was changed from; 0 for a new one.
+             */
+            edition: number;
+            /** @description What it is called, 1 to 60 letters. */
+            name: string;
+            /** @description What is welded, as typed. */
+            job: components["schemas"]["JobRequest"];
+            /** @description What its beads are judged by. */
+            criteria: components["schemas"]["CriteriaSet"];
+            /** @description What shows that it is done. */
+            proof: components["schemas"]["Proof"];
+            /** @description How many right beads it takes. */
+            done: components["schemas"]["DoneRule"];
+            /** @description What a coupon is made of. */
+            pieces: components["schemas"]["Piece"][];
+            /**
+             * Format: int32
+             * @description How many beads a coupon takes.
+             */
+            beadsACoupon: number;
+            /**
+             * Format: double
+             * @description Minutes a bead takes with everything around it.
+             */
+            minutesABead: number;
+            /** @description The exercises that come before it. */
+            before: string[];
+            /** @description How it is done and what to watch. */
+            how: string;
+            /** @description What can hurt, beyond what every sheet says. */
+            caution: string;
+        };
+        /**
+         * @description How far somebody has come with an exercise.
+         * @enum {unknown}
+         */
+        ExerciseState: "notBegun" | "begun" | "done";
         /** @description What the settings used should have done to one aspect. */
         Expectation: {
             /** @description Which aspect. */
@@ -11789,6 +12544,11 @@ export interface components {
         Fault: "pinholes" | "hole" | "unequalLegs" | "crack" | "openCrater" | "slagTrapped";
         /** @enum {unknown} */
         Feel: "steady" | "pushedBack" | "longArc" | "runny" | "jerky";
+        /**
+         * @description What an exercise of a file is to the exercises here.
+         * @enum {unknown}
+         */
+        FileState: "new" | "same" | "other" | "wrong";
         /** @description Everything found in a recording; stored with it. */
         Finding: {
             /** @description Sound or log. */
@@ -12153,6 +12913,25 @@ export interface components {
              * @description How many items are due now.
              */
             due: number;
+        };
+        /** @description An exercise in its newest edition. */
+        KnownExercise: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Which edition, from 1; what a change has to name.
+             */
+            edition: number;
+            /** @description Whether it stands as the library has it. */
+            fromLibrary: boolean;
+            /** @description Whether it is taken out: paths that have it keep it, none takes it anew. */
+            retired: boolean;
+            /** @description The exercise. */
+            exercise: components["schemas"]["Exercise"];
         };
         /** @description A bead as a coupon shows it. */
         LaidBead: {
@@ -12835,6 +13614,31 @@ export interface components {
             /** @description The one from now on, at least 8 characters. */
             password: string;
         };
+        /** @description What a path is to be. */
+        NewPath: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The edition it was changed from; 0 for the first.
+             */
+            edition: number;
+            /** @description Its steps, in order. */
+            steps: components["schemas"]["NewPathStep"][];
+        };
+        /** @description A step to put on a path. */
+        NewPathStep: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /** @description The steps that come before it; left out, as the exercises themselves say. */
+            before?: null | string[];
+        };
         /** @description A student or another instructor to add. */
         NewPerson: {
             login: string;
@@ -13013,6 +13817,22 @@ export interface components {
             /** @description Highest value. */
             high: number[];
         };
+        /** @description A course as one of its students sees it. */
+        OwnCourse: {
+            /**
+             * Format: uuid
+             * @description Which course.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description In which room it is held. */
+            roomName: string;
+            /** @description Its path. */
+            path: components["schemas"]["ShownPath"];
+            /** @description Where they stand on it. */
+            places: components["schemas"]["PathPlaces"];
+        };
         /** @description A page of a longer list. */
         PageOfCourse: {
             /** @description What is on it, in the list's order. */
@@ -13165,6 +13985,13 @@ export interface components {
              */
             fillerMPerM: number;
         };
+        /** @description Where somebody stands on a path, and what comes next. */
+        PathPlaces: {
+            /** @description Every step, in the path's order. */
+            steps: components["schemas"]["StepPlace"][];
+            /** @description What can be worked on now: what is begun before what is not, in the path's order. */
+            next: string[];
+        };
         /** @enum {unknown} */
         Penetration: "noneSeen" | "tintBehind" | "backMark";
         /** @description An account. */
@@ -13248,6 +14075,29 @@ export interface components {
          * @enum {unknown}
          */
         PictureSide: "face" | "back" | "macro";
+        /** @description Pieces of a coupon. */
+        Piece: {
+            /** @description What they are cut from. */
+            form: components["schemas"]["StockForm"];
+            /** @description How thick, 0.5 to 25.4 mm. */
+            thicknessMm: components["schemas"]["Length"];
+            /** @description How wide, 10 to 1000 mm. */
+            widthMm: components["schemas"]["Length"];
+            /** @description How long, 20 to 1000 mm. */
+            longMm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description How many of them, 1 to 20.
+             */
+            count: number;
+        };
+        /** @description How far somebody has come with an exercise, and what that is made of. */
+        Place: {
+            /** @description How far. */
+            state: components["schemas"]["ExerciseState"];
+            /** @description What counts so far, or what is wanted: "2 of 3 right in a row". */
+            words: components["schemas"]["Said"];
+        };
         /** @description Who is to stand at a booth; null empties it. */
         PlaceRequest: {
             /** Format: uuid */
@@ -13362,6 +14212,11 @@ export interface components {
             taken: components["schemas"]["TakenFor"][];
             atTheBooth: null | components["schemas"]["Said"];
         };
+        /**
+         * @description What shows that an exercise is done.
+         * @enum {unknown}
+         */
+        Proof: "beads" | "section" | "trial" | "testWeld";
         /**
          * @description Whether a session that a timetable proposes can be made.
          * @enum {unknown}
@@ -13489,6 +14344,25 @@ export interface components {
          * @enum {unknown}
          */
         ReadControl: "wire" | "volt" | "amp";
+        /** @description An exercise of a file; nothing is taken yet. */
+        ReadExercise: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Its edition here; 0 where it is not here.
+             */
+            edition: number;
+            /** @description What it is to the exercises here. */
+            state: components["schemas"]["FileState"];
+            /** @description What is wrong with it; empty where it can be taken. */
+            problems: components["schemas"]["Problem"][];
+            /** @description The exercise. */
+            exercise: components["schemas"]["Exercise"];
+        };
         /** @description One measured point: what the arc or the ruler gave at a mark. */
         Reading: {
             /**
@@ -13567,6 +14441,10 @@ export interface components {
             login: string;
             /** @description What they type instead of a password, within a day. */
             code: string;
+        };
+        /** @description Whether an exercise is taken out. */
+        Retiring: {
+            retired: boolean;
         };
         /** @enum {unknown} */
         Ripple: "even" | "uneven" | "stretched";
@@ -13951,6 +14829,35 @@ export interface components {
              */
             rulesVersion: number;
         };
+        /** @description The path of a course. */
+        ShownPath: {
+            /**
+             * Format: int32
+             * @description Which edition; 0 before there is one.
+             */
+            edition: number;
+            /** @description Its steps, in order. */
+            steps: components["schemas"]["ShownStep"][];
+        };
+        /** @description A step of a path as it is shown. */
+        ShownStep: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /** @description The exercise, in its newest edition. */
+            exercise: components["schemas"]["Exercise"];
+            /** @description When it is done, in words. */
+            doneWhen: components["schemas"]["Said"];
+            /** @description The steps that come before it. */
+            before: string[];
+            /**
+             * Format: int32
+             * @description How many steps stand before it on the longest way.
+             */
+            rank: number;
+        };
         /** @description Login and password. */
         SignIn: {
             login: string;
@@ -14085,6 +14992,20 @@ export interface components {
              */
             endedAt: null | string;
         };
+        /** @description Where somebody stands at one step of a path. */
+        StepPlace: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /** @description How far they have come with it. */
+            place: components["schemas"]["Place"];
+            /** @description Whether all that comes before it is done: it can be worked on. */
+            open: boolean;
+            /** @description What comes before it and is not done yet. */
+            missing: string[];
+        };
         /** @description Whether a machine still stands where a setting was kept. */
         StillStands: {
             /** @description Whether it does. */
@@ -14097,6 +15018,11 @@ export interface components {
                 }[];
             }[];
         };
+        /**
+         * @description The stock a piece is cut from.
+         * @enum {unknown}
+         */
+        StockForm: "flatBar" | "plate";
         /** @description A gas as the lists show it. */
         StockGas: {
             gas: components["schemas"]["Gas"];
@@ -14154,6 +15080,18 @@ export interface components {
              * @description The earlier line with the same name; null without.
              */
             alikeLine: null | number;
+        };
+        /** @description Where a student of a course stands on its path. */
+        StudentPlace: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /**
+             * Format: int32
+             * @description How many steps are done.
+             */
+            done: number;
+            /** @description What comes next, the first few, and how far that has come. */
+            next: components["schemas"]["StepPlace"][];
         };
         /** @description A mark pressed during a sweep. */
         SweepEvent: {

@@ -1,0 +1,47 @@
+using GentleBead.Core.Courses;
+
+namespace GentleBead.Server.Courses;
+
+/// <summary>A path with its exercises.</summary>
+/// <param name="Path">The path.</param>
+/// <param name="Edition">Which edition; 0 before there is one.</param>
+/// <param name="Exercises">Its exercises, in their newest editions.</param>
+public sealed record ReadPath(CoursePath Path, int Edition, IReadOnlyDictionary<Guid, Exercise> Exercises)
+{
+    /// <summary>The path as it is shown.</summary>
+    public ShownPath Shown
+    {
+        get
+        {
+            var ranks = Path.Ranks();
+            return new(
+                Edition,
+                [
+                    .. Path.Steps.Select(step => new ShownStep(
+                        step.ExerciseId,
+                        Exercises[step.ExerciseId],
+                        Exercises[step.ExerciseId].Done.InWords(),
+                        step.Before,
+                        ranks[step.ExerciseId]
+                    )),
+                ]
+            );
+        }
+    }
+
+    /// <summary>Where somebody stands on it.</summary>
+    /// <param name="work">What they did.</param>
+    public PathPlaces PlacesOf(StudentWork work) => PathPlaces.Of(Path, Exercises, work.At);
+}
+
+/// <summary>Reads a course's path with the exercises on it.</summary>
+public sealed class PathReader(PathStore paths, ExerciseStore exercises)
+{
+    /// <summary>The path of a course; empty before there is one.</summary>
+    public async Task<ReadPath> OfAsync(Guid courseId, CancellationToken cancel)
+    {
+        var (path, edition) = await paths.OfAsync(courseId, cancel);
+        var on = await exercises.OfAsync([.. path.Steps.Select(step => step.ExerciseId)], cancel);
+        return new(path, edition, on.ToDictionary(one => one.Id, one => one.Exercise));
+    }
+}

@@ -1,0 +1,68 @@
+using Dapper;
+using GentleBead.Core.Courses;
+using GentleBead.Server.Database;
+using GentleBead.Server.People;
+using Npgsql;
+
+namespace GentleBead.Server.Courses;
+
+/// <summary>Paths of courses in the database. Editions are only added to; the newest stands.</summary>
+public sealed class PathStore(NpgsqlDataSource database)
+{
+    /// <summary>The path of a course and its edition; empty and 0 before there is one.</summary>
+    public async Task<(CoursePath Path, int Edition)> OfAsync(Guid courseId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var row = await connection.QueryFirstOrDefaultAsync<(string Body, int Edition)?>(
+            "select body, edition from course_path where course_id = @courseId order by edition desc limit 1",
+            new { courseId },
+            cancel
+        );
+        return row is { } found ? (Jsonb.Read<CoursePath>(found.Body), found.Edition) : (CoursePath.Empty, 0);
+    }
+
+    /// <summary>Adds an edition. False where another came since the one named.</summary>
+    /// <param name="id">The id of what is added.</param>
+    /// <param name="course">Whose path.</param>
+    /// <param name="path">The path.</param>
+    /// <param name="seen">The edition it was changed from; 0 for the first.</param>
+    /// <param name="by">Who does; null for nobody in particular.</param>
+    /// <param name="sent">What was sent.</param>
+    public async Task<bool> AddAsync(
+        Guid id,
+        (Guid Id, string Name) course,
+        CoursePath path,
+        int seen,
+        Guid? by,
+        Sent sent,
+        CancellationToken cancel
+    )
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        if (await connection.IsRepeatAsync("course_path", id, sent, cancel))
+            return true;
+        var added = await connection.ExecuteAsync(
+            """
+            insert into course_path (id, course_id, edition, body, made_by, sent) select @id, @courseId, @seen + 1, @body, @by, @sent
+            where @seen = coalesce((select max(edition) from course_path where course_id = @courseId), 0)
+            on conflict (course_id, edition) do nothing
+            """,
+            new
+            {
+                id,
+                courseId = course.Id,
+                seen,
+                body = new Jsonb<CoursePath>(path),
+                by,
+                sent = sent.Hash,
+            },
+            cancel
+        );
+        if (added == 0)
+            return false;
+        await Trail.LeaveAsync(connection, by, "pathChanged", course.Name, course.Id, cancel);
+        await transaction.CommitAsync(cancel);
+        return true;
+    }
+}
