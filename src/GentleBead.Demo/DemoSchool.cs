@@ -28,6 +28,22 @@ public static class DemoSchool
     /// <summary>The room they learn in.</summary>
     public const string Room = "Loft";
 
+    /// <summary>What they learn, by the library's keys.</summary>
+    public static IReadOnlyList<string> Path { get; } =
+    [
+        "mig-bead",
+        "mig-pad",
+        "mig-lap-2f",
+        "mig-t-2f",
+        "mig-t-2f-section",
+        "mig-corner",
+        "mig-butt",
+        "mig-sheet-lap",
+        "mig-t-3f-up",
+        "mig-t-passes",
+        "mig-test-2f",
+    ];
+
     /// <summary>The password of every account here; this school holds nothing worth guarding.</summary>
     public const string Password = "loft-practice";
 

@@ -252,6 +252,7 @@ internal static class Screens
             ("my beads", page => ToOwn(page, "/beads", "Your beads")),
             ("my checks", page => ToOwn(page, "/checks", "Before the first bead")),
             ("my tests", page => ToOwn(page, "/tests", "Your test welds")),
+            ("my course", page => ToOwn(page, "/course", "Straight beads on plate")),
             ("my rack", page => ToOwn(page, "/rack", "Your rack")),
             ("my screen", page => ToOwn(page, "/settings", "This screen")),
         ];
@@ -285,6 +286,9 @@ internal static class Screens
             ("new course", page => ToOwn(page, "/courses/new", "Days and hours")),
             ("calendar", page => ToOwn(page, "/courses/calendar", "Monday")),
             ("students from a list", page => ToOwn(page, "/students/list", "the columns in any order")),
+            ("exercises", page => ToOwn(page, "/courses/exercises", "A pad of overlapping beads")),
+            ("new exercise", page => ToOwn(page, "/courses/exercises/new", "Make the exercise")),
+            ("path", page => ToCourse(page, "Path", "Add exercises")),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),
             ("roster", page => ToCourse(page, "Roster", "Put a student on it")),
             ("course's days and hours", page => ToCourse(page, "Days and hours", "Who teaches it")),

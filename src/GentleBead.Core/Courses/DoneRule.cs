@@ -18,8 +18,18 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
             yield return new("outOf", Say($"From the number of right beads up to 40."));
     }
 
-    /// <summary>The rule in words: "3 right in a row, and once more on another evening".</summary>
-    public Said InWords() => Say($"{Count}{(OnceMore ? Say($", and once more on another evening") : null)}");
+    /// <summary>When an exercise is done, in words: "3 right in a row, and once more on another evening".</summary>
+    /// <param name="proof">What shows that it is done.</param>
+    public Said InWords(Proof proof) =>
+        proof switch
+        {
+            Proof.Trial => Say($"a trial that was ended"),
+            Proof.TestWeld => Say($"a test weld that was accepted"),
+            Proof.Section => Say($"{Rule}, and one right in section"),
+            _ => Rule,
+        };
+
+    private Said Rule => Say($"{Count}{(OnceMore ? Say($", and once more on another evening") : null)}");
 
     private Said Count => OutOf == Right ? Say($"{Right} right in a row") : Say($"{Right} right of {OutOf} one after the other");
 
@@ -45,7 +55,7 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
     private Place ByBeads(IReadOnlyList<LaidBead> beads, bool section)
     {
         if (beads.Count == 0)
-            return new(ExerciseState.NotBegun, InWords());
+            return new(ExerciseState.NotBegun, Say($"not begun"));
         if (FirstReached(beads) is not { } reached)
             return new(ExerciseState.Begun, Say($"{InLast(beads)} of {Right} right{(OutOf == Right ? Say($" in a row") : null)}"));
         // What was reached once stays reached: a later bead that goes wrong takes nothing back.
@@ -53,7 +63,7 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
             return new(ExerciseState.Begun, Say($"{Count}; a right section is still missing"));
         if (OnceMore && !beads.Skip(reached + 1).Any(bead => bead.Right && bead.Day > beads[reached].Day))
             return new(ExerciseState.Begun, Say($"{Count}; once more on another evening"));
-        return Place.AllDone(InWords());
+        return Place.AllDone(Rule);
     }
 
     // The place of the bead with which enough of those before it were right; null where that was never so.

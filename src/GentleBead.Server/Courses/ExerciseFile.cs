@@ -33,7 +33,7 @@ public enum FileState
 public sealed record ReadExercise(Guid Id, int Edition, FileState State, IReadOnlyList<Problem> Problems, Exercise Exercise);
 
 /// <summary>
-/// Exercises as files. JSON: all of each, in the same words as over HTTP, read back by any school. CSV: a row an exercise, for spreadsheets.
+/// Exercises as files. JSON: all of each, in the same words as over HTTP, read back by any school. CSV: a row each, for spreadsheets.
 /// </summary>
 internal static class ExerciseFile
 {
@@ -56,51 +56,42 @@ internal static class ExerciseFile
     public static byte[] WriteCsv(IReadOnlyList<KnownExercise> all)
     {
         var names = all.ToDictionary(one => one.Id, one => one.Exercise.Name);
+        var columns = Columns(id => names.GetValueOrDefault(id, ""));
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
-        Row(["name", "process", "metal", "thickness", "other thickness", "joint", "position", "criteria", "proof", "done when"]);
-        foreach (var (_, _, _, retired, exercise) in all)
-        {
-            if (retired)
-                continue;
-            var job = exercise.Job;
-            Row(
-                [
-                    exercise.Name,
-                    EnumText.Of(job.Process),
-                    EnumText.Of(job.Metal),
-                    job.Thickness.Typed,
-                    job.OtherThickness?.Typed ?? "",
-                    EnumText.Of(job.Joint),
-                    EnumText.Of(job.Position),
-                    EnumText.Of(exercise.Criteria),
-                    EnumText.Of(exercise.Proof),
-                    $"{exercise.Done.InWords()}",
-                ],
-                exercise
-            );
-        }
+        Row(columns.Select(column => column.Head));
+        foreach (var known in all.Where(one => !one.Retired))
+            Row(columns.Select(column => column.Of(known.Exercise)));
         csv.Flush();
         return Encoding.UTF8.GetBytes(text.ToString());
 
-        void Row(string[] fields, Exercise? exercise = null)
+        void Row(IEnumerable<string> fields)
         {
-            string[] more = exercise is null
-                ? ["beads a coupon", "minutes a bead", "pieces", "before", "how", "caution"]
-                :
-                [
-                    exercise.BeadsACoupon.ToString(CultureInfo.InvariantCulture),
-                    exercise.MinutesABead.ToString(CultureInfo.InvariantCulture),
-                    string.Join("; ", exercise.Pieces.Select(Words)),
-                    string.Join("; ", exercise.Before.Select(id => names.GetValueOrDefault(id, ""))),
-                    exercise.How,
-                    exercise.Caution,
-                ];
-            foreach (var field in fields.Concat(more))
+            foreach (var field in fields)
                 csv.WriteField(field);
             csv.NextRecord();
         }
     }
+
+    private static (string Head, Func<Exercise, string> Of)[] Columns(Func<Guid, string> nameOf) =>
+        [
+            ("name", one => one.Name),
+            ("process", one => EnumText.Of(one.Job.Process)),
+            ("metal", one => EnumText.Of(one.Job.Metal)),
+            ("thickness", one => one.Job.Thickness.Typed),
+            ("other thickness", one => one.Job.OtherThickness?.Typed ?? ""),
+            ("joint", one => EnumText.Of(one.Job.Joint)),
+            ("position", one => EnumText.Of(one.Job.Position)),
+            ("criteria", one => EnumText.Of(one.Criteria)),
+            ("proof", one => EnumText.Of(one.Proof)),
+            ("done with", one => $"{one.Done.InWords(one.Proof)}"),
+            ("beads a coupon", one => one.BeadsACoupon.ToString(CultureInfo.InvariantCulture)),
+            ("minutes a bead", one => one.MinutesABead.ToString(CultureInfo.InvariantCulture)),
+            ("pieces", one => string.Join("; ", one.Pieces.Select(Words))),
+            ("before", one => string.Join("; ", one.Before.Select(nameOf))),
+            ("how", one => one.How),
+            ("caution", one => one.Caution),
+        ];
 
     private static string Words(Piece piece) =>
         string.Create(

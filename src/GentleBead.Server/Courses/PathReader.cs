@@ -20,7 +20,7 @@ public sealed record ReadPath(CoursePath Path, int Edition, IReadOnlyDictionary<
                     .. Path.Steps.Select(step => new ShownStep(
                         step.ExerciseId,
                         Exercises[step.ExerciseId],
-                        Exercises[step.ExerciseId].Done.InWords(),
+                        Exercises[step.ExerciseId].Done.InWords(Exercises[step.ExerciseId].Proof),
                         step.Before,
                         ranks[step.ExerciseId]
                     )),

@@ -1,3 +1,4 @@
+using GentleBead.Core.Courses;
 using GentleBead.Core.Sessions;
 using GentleBead.Demo;
 using GentleBead.Server.Courses;
@@ -42,6 +43,13 @@ internal static class DemoCourseLoader
             .Between(course.Hours, last.AddDays(1), course.LastDay)
             .Select(stretch => new PlannedSession(Guid.CreateVersion7(), course.Name, stretch, roomId, id));
         await services.GetRequiredService<SessionStore>().AddAsync([.. coming], null, Sent.ByNobody, cancel);
+        var library = ExerciseLibrary.All.ToDictionary(row => row.Id, row => row.Exercise.Before);
+        var path = CoursePath.Of(
+            [.. DemoSchool.Path.Select(key => ExerciseLibrary.All.Single(row => row.Key == key).Id)],
+            exercise => library[exercise]
+        );
+        var paths = services.GetRequiredService<PathStore>();
+        await paths.AddAsync(Guid.CreateVersion7(), (id, course.Name), path, 0, null, Sent.ByNobody, cancel);
         return id;
     }
 

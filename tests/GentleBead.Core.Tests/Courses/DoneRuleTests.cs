@@ -16,7 +16,7 @@ public sealed class DoneRuleTests
         ]);
 
     [Theory]
-    [InlineData("", ExerciseState.NotBegun, "3 right in a row, and once more on another evening")]
+    [InlineData("", ExerciseState.NotBegun, "not begun")]
     [InlineData("w", ExerciseState.Begun, "0 of 3 right in a row")]
     [InlineData("rr", ExerciseState.Begun, "2 of 3 right in a row")]
     [InlineData("rrw", ExerciseState.Begun, "0 of 3 right in a row")]
@@ -71,6 +71,13 @@ public sealed class DoneRuleTests
     [InlineData(3, 41, "outOf")]
     public void A_rule_that_nobody_can_meet_is_told(int right, int outOf, string fields) =>
         Assert.Equal(fields, string.Join(' ', new DoneRule(right, outOf, true).Problems().Select(problem => problem.Field)));
+
+    [Theory]
+    [InlineData(Proof.Beads, "3 right in a row, and once more on another evening")]
+    [InlineData(Proof.Section, "3 right in a row, and once more on another evening, and one right in section")]
+    [InlineData(Proof.Trial, "a trial that was ended")]
+    [InlineData(Proof.TestWeld, "a test weld that was accepted")]
+    public void It_says_in_words_when_it_is_done(Proof proof, string words) => Assert.Equal(words, $"{DoneRule.Usual.InWords(proof)}");
 
     private static void Check(DoneRule rule, Proof proof, ExerciseWork work, ExerciseState state, string words)
     {

@@ -21,6 +21,8 @@ export const instructorPages = [
   { to: '/sessions', label: 'Sessions: every one, and another to add' },
   { to: '/courses/calendar', label: 'Calendar of sessions' },
   { to: '/courses/new', label: 'New course' },
+  { to: '/courses/exercises', label: 'Exercises' },
+  { to: '/courses/exercises/new', label: 'New exercise' },
   { to: '/students/list', label: 'Students from a list' },
   { to: '/students/agreement', label: 'How often you agree' },
   { to: '/students/add', label: 'Add a student or an instructor' },
@@ -34,6 +36,7 @@ export const instructorPages = [
 ] as const;
 
 export const studentPages = [
+  { to: '/course', label: 'My course' },
   { to: '/sheet', label: 'My sheet' },
   { to: '/beads', label: 'My beads' },
   { to: '/checks', label: 'Check lists' },

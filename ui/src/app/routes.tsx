@@ -39,6 +39,11 @@ const CourseFrame = page('CourseFrame', course);
 const CourseSessionsPage = page('CourseSessionsPage', course);
 const CourseRosterPage = page('CourseRosterPage', course);
 const CourseDetailsPage = page('CourseDetailsPage', course);
+const CoursePathPage = page('CoursePathPage', course);
+const exercise = () => import('../pages/ExercisePages');
+const ExercisesPage = page('ExercisesPage', exercise);
+const ExercisePage = page('ExercisePage', exercise);
+const MyCoursePage = page('MyCoursePage', () => import('../pages/MyCoursePage'));
 
 const settings = () => import('../pages/SettingsPages');
 const SettingsFrame = page('SettingsFrame', settings);
@@ -83,9 +88,12 @@ export const instructorRoutes = (
     <Route path="courses" element={<CoursesPage />} />
     <Route path="courses/calendar" element={<CalendarPage />} />
     <Route path="courses/new" element={<NewCoursePage />} />
+    <Route path="courses/exercises" element={<ExercisesPage />} />
+    <Route path="courses/exercises/:exerciseId" element={<ExercisePage />} />
     <Route path="courses/:courseId" element={<CourseFrame />}>
       <Route index element={<CourseSessionsPage />} />
       <Route path="roster" element={<CourseRosterPage />} />
+      <Route path="path" element={<CoursePathPage />} />
       <Route path="details" element={<CourseDetailsPage />} />
     </Route>
     <Route path="booths/:boothId" element={<BoothFrame />}>
@@ -128,6 +136,7 @@ export const studentRoutes = (
   <>
     <Route element={<MyWorkFrame />}>
       <Route index element={<NowPage />} />
+      <Route path="course" element={<MyCoursePage />} />
       <Route path="sheet" element={<MySheetPage />} />
       <Route path="beads" element={<MyBeadsPage />} />
       <Route path="checks" element={<MyChecksPage />} />

@@ -5,6 +5,8 @@ import { CalendarFiles } from '../features/courses/CalendarFiles';
 import { CourseForm } from '../features/courses/CourseForm';
 import css from '../features/courses/courses.module.css';
 import { courseQueries } from '../features/courses/queries';
+import { PathEditor } from '../features/courses/PathEditor';
+import { PlacesPanel } from '../features/courses/PlacesPanel';
 import { RosterPanel } from '../features/courses/RosterPanel';
 import { TimetablePanel } from '../features/courses/TimetablePanel';
 import { asTyped, hoursOf } from '../features/sessions/hours';
@@ -54,6 +56,7 @@ export function CourseFrame() {
               tabs={[
                 { to: at, label: 'Sessions', end: true },
                 { to: `${at}/roster`, label: 'Roster' },
+                { to: `${at}/path`, label: 'Path' },
                 { to: `${at}/details`, label: 'Days and hours' },
               ]}
             />
@@ -148,7 +151,18 @@ function AddSession({ course }: { course: Schemas['Course'] }) {
 
 /** Who is on a course. */
 export function CourseRosterPage() {
-  return <RosterPanel course={useCourse()} />;
+  const course = useCourse();
+  return (
+    <div className="two-columns even">
+      <RosterPanel course={course} />
+      <PlacesPanel course={course} />
+    </div>
+  );
+}
+
+/** The exercises of a course, and which come before which. */
+export function CoursePathPage() {
+  return <PathEditor course={useCourse()} />;
 }
 
 /** What a course is, to be changed. */

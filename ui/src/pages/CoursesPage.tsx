@@ -14,6 +14,7 @@ import { weekdays } from '../shared/words';
 export const courseTabs = [
   { to: '/courses', label: 'Courses', end: true },
   { to: '/courses/calendar', label: 'Calendar' },
+  { to: '/courses/exercises', label: 'Exercises' },
   { to: '/sessions', label: 'Sessions' },
 ];
 

@@ -22,6 +22,7 @@ type Mine = Schemas['MyWork'];
 
 const tabs = [
   { to: '/', label: 'Now', end: true },
+  { to: '/course', label: 'Course' },
   { to: '/sheet', label: 'Sheet' },
   { to: '/beads', label: 'Beads' },
   { to: '/checks', label: 'Checks' },

@@ -188,6 +188,9 @@ export const trailWords: Record<string, string> = {
   calendarOpened: 'made a private calendar address',
   enrolled: 'put a student on a course',
   left: 'noted when a student leaves a course',
+  exerciseMade: 'made an exercise',
+  exerciseChanged: 'changed an exercise',
+  pathChanged: 'changed the path of a course',
 };
 
 export const cameWords: Words<Schemas['Came']> = {
@@ -196,6 +199,21 @@ export const cameWords: Words<Schemas['Came']> = {
   absent: 'Missing',
   excused: 'Excused',
   unknown: 'Not noted',
+};
+
+export const proofs: Words<Schemas['Proof']> = {
+  beads: 'Right beads',
+  section: 'Right beads, and a right section',
+  trial: 'A trial',
+  testWeld: 'A test weld',
+};
+
+export const stockForms: Words<Schemas['StockForm']> = { flatBar: 'Flat bar', plate: 'Plate' };
+
+export const exerciseStates: Words<Schemas['ExerciseState']> = {
+  notBegun: 'Not begun',
+  begun: 'Begun',
+  done: 'Done',
 };
 
 export const weekdays: Words<Schemas['DayOfWeek']> = {

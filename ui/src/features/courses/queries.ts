@@ -23,6 +23,36 @@ export const courseQueries = {
         answer(api.GET('/api/courses/{id}/roster', { params: { path: { id } }, signal })),
       meta: { changedBy: by('course', 'attendance') },
     }),
+  /** The path of a course. */
+  path: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('courses', id, 'path'),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/courses/{id}/path', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('course', 'exercise') },
+    }),
+  /** Where its students stand on it. */
+  places: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('courses', id, 'places'),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/courses/{id}/places', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('course', 'exercise', 'bead') },
+    }),
+  /** The courses of the student who is signed in, and where they stand. */
+  mine: () =>
+    queryOptions({
+      queryKey: inRoom('courses', 'mine'),
+      queryFn: ({ signal }) => answer(api.GET('/api/courses/mine', { signal })),
+      meta: { changedBy: by('course', 'exercise', 'bead') },
+    }),
+  /** Every exercise of the school. */
+  exercises: () =>
+    queryOptions({
+      queryKey: inRoom('exercises'),
+      queryFn: ({ signal }) => answer(api.GET('/api/exercises', { signal })),
+      meta: { changedBy: by('exercise') },
+    }),
   sessions: (id: string) =>
     queryOptions({
       queryKey: inRoom('courses', id, 'sessions'),

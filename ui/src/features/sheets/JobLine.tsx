@@ -3,7 +3,9 @@ import { gases, joints, metals, polarities, positions, wireName } from '../../sh
 import { useSay } from '../../shared/words/useSay';
 
 /** A job in a line: plate, joint, position. */
-export function jobLine(job: Schemas['Job']): string {
+export function jobLine(
+  job: Pick<Schemas['AskedJob'], 'thickness' | 'otherThickness' | 'metal' | 'joint' | 'position'>,
+): string {
   const other = job.otherThickness ? ` and ${job.otherThickness.typed}` : '';
   const metal = !job.metal || job.metal === 'mildSteel' ? '' : ` ${metals[job.metal].toLowerCase()}`;
   // A T and a V stay as they are.
