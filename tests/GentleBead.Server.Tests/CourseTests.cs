@@ -298,6 +298,28 @@ public sealed class CourseTests(DemoRoom room) : IClassFixture<DemoRoom>
     }
 
     [Fact]
+    public async Task A_calendar_file_larger_than_a_courses_is_told_in_words_and_a_course_may_have_no_hours()
+    {
+        var made = await CourseAsync("Large file course");
+        var refused = await ReadAsync(made, new string('X', 600_000));
+        Assert.StartsWith("Larger than 512 kB.", (await refused.ProblemsAsync())["file"], StringComparison.Ordinal);
+        var body = await BodyAsync("No hours", made.RoomId);
+        var bare = new
+        {
+            body.Name,
+            body.RoomId,
+            body.FirstDay,
+            body.LastDay,
+            hours = (object?)null,
+            body.InstructorIds,
+        };
+        var id = Guid.CreateVersion7();
+        (await made.Maren.PutAsJsonAsync($"/api/courses/{id}", bare)).EnsureSuccessStatusCode();
+        Assert.Empty((await made.Maren.GetAsync<Course>($"/api/courses/{id}")).Hours);
+        Assert.Empty(await made.Maren.GetAsync<IReadOnlyList<ProposedSession>>($"/api/courses/{id}/timetable"));
+    }
+
+    [Fact]
     public async Task The_schools_clock_decides_what_day_and_hour_it_is()
     {
         var maren = await room.SignInAsync("maren");

@@ -205,6 +205,11 @@ public sealed class SessionTests(DemoRoom room) : IClassFixture<DemoRoom>
             noted.Where(student => student.Student == one.Student).Select(student => (student.Came, student.NotedBy)).Single()
         );
         Assert.Equal(2, await room.QueryAsync<long>("select count(*) from attendance where session_id = @Id", new { on.Id }));
+        // Who is not there is not asked to a booth.
+        var waiting = (await maren.GetAsync<RoomView>($"/api/sessions/{on.Id}/room")).Waiting[0];
+        one = all.Single(student => student.Student == waiting);
+        await NoteAsync(Guid.CreateVersion7(), "excused");
+        Assert.DoesNotContain(waiting, (await maren.GetAsync<RoomView>($"/api/sessions/{on.Id}/room")).Waiting);
 
         async Task NoteAsync(Guid id, string came) =>
             (

@@ -19,7 +19,7 @@ public static class CalendarEndpoints
         var courses = app.MapGroup("/api/courses").WithTags("courses").RequireAuthorization(Access.Instructor);
         courses.MapGet("/{id:guid}/calendar.ics", FileAsync).Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         courses.MapPost("/{id:guid}/calendar-address", OpenAsync);
-        courses.MapPost("/{id:guid}/calendar/read", ReadAsync);
+        courses.MapPost("/{id:guid}/calendar/read", ReadAsync).TakesSmallFile(CourseCalendar.MostBytes);
         // A calendar program signs in nowhere: whoever knows the address reads it, and it says when and where, and of nobody who.
         app.MapGet("/calendar/{key}.ics", PrivateAsync).AllowAnonymous().ExcludeFromDescription();
     }

@@ -49,6 +49,9 @@ public sealed record NewCourse(
     private const int MostHours = 14;
     private const int MostInstructors = 20;
 
+    /// <summary>The same as it is kept: its name trimmed, a list that was left out empty.</summary>
+    public NewCourse Kept => this with { Name = Name.Trim(), Hours = Hours ?? [] };
+
     /// <summary>Everything that is wrong with it; rooms and people are not looked up.</summary>
     public IEnumerable<Problem> Problems()
     {

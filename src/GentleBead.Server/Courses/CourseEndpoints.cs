@@ -49,7 +49,7 @@ public static class CourseEndpoints
     {
         if (await ProblemsAsync(request, courses, booths, cancel) is { Count: > 0 } problems)
             return Problems.Of(problems);
-        await courses.AddAsync(id, request with { Name = request.Name.Trim() }, user.Id(), Sent.Of(request), cancel);
+        await courses.AddAsync(id, request.Kept, user.Id(), Sent.Of(request), cancel);
         return TypedResults.NoContent();
     }
 
@@ -68,7 +68,7 @@ public static class CourseEndpoints
             return Problems.Of(problems);
         if (await courses.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
-        return await courses.ChangeAsync(id, course with { Name = course.Name.Trim() }, request.Version, user.Id(), cancel)
+        return await courses.ChangeAsync(id, course.Kept, request.Version, user.Id(), cancel)
             ? TypedResults.NoContent()
             : Problems.Told(StatusCodes.Status409Conflict, ChangedSince);
     }

@@ -81,7 +81,7 @@ public static class ExerciseEndpoints
         exercises.MapPut("/{id:guid}/retired", RetireAsync);
         exercises.MapGet("/json", JsonAsync).Produces(StatusCodes.Status200OK, contentType: "application/json");
         exercises.MapGet("/csv", CsvAsync).Produces(StatusCodes.Status200OK, contentType: "text/csv");
-        exercises.MapPost("/read", ReadAsync);
+        exercises.MapPost("/read", ReadAsync).TakesSmallFile(ExerciseFile.MostBytes);
     }
 
     private static async Task<Results<NoContent, Wrong, Told>> AddAsync(

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using System.Text.Json;
 using CsvHelper;
+using CsvHelper.Configuration;
 using GentleBead.Core.Courses;
 using GentleBead.Server.Database;
 using GentleBead.Server.Json;
@@ -58,7 +59,9 @@ internal static class ExerciseFile
         var names = all.ToDictionary(one => one.Id, one => one.Exercise.Name);
         var columns = Columns(id => names.GetValueOrDefault(id, ""));
         using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
+        // A name that begins like a formula is a name in a spreadsheet too.
+        var layout = new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape };
+        using var csv = new CsvWriter(text, layout);
         Row(columns.Select(column => column.Head));
         foreach (var known in all.Where(one => !one.Retired))
             Row(columns.Select(column => column.Of(known.Exercise)));

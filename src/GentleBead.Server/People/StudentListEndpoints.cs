@@ -32,7 +32,7 @@ public static class StudentListEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var lists = app.MapGroup("/api/people/student-lists").WithTags("people").RequireAuthorization(Access.Instructor);
-        lists.MapPost("/read", ReadAsync);
+        lists.MapPost("/read", ReadAsync).TakesSmallFile(StudentList.MostBytes);
         lists.MapPut("/", AddAsync).Repeatable();
         lists.MapPost("/first-codes", CodesAsync);
     }

@@ -186,6 +186,8 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
                     and not exists (select 1 from place where session_id = @sessionId and student_id = person.id)
                     and (@courseId::uuid is null or exists (select 1 from enrolment where course_id = @courseId and student_id = person.id
                         and @heldOn between first_day and coalesce(last_day, @heldOn)))
+                    and coalesce((select came from attendance where session_id = @sessionId and student_id = person.id
+                        order by seq desc limit 1), 'unknown') not in ('absent', 'excused')
                 order by name, id limit @WaitingShown + 1
                 """,
                 new
