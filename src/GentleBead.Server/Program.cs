@@ -73,7 +73,6 @@ services
     .AddSingleton<RosterStore>()
     .AddSingleton<ExerciseStore>()
     .AddSingleton<PathStore>()
-    .AddSingleton<PathReader>()
     .AddSingleton<WorkStore>()
     .AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>()

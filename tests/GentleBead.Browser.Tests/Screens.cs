@@ -287,6 +287,15 @@ internal static class Screens
             ("calendar", page => ToOwn(page, "/courses/calendar", "Monday")),
             ("students from a list", page => ToOwn(page, "/students/list", "the columns in any order")),
             ("exercises", page => ToOwn(page, "/courses/exercises", "A pad of overlapping beads")),
+            (
+                "exercise",
+                page =>
+                {
+                    page.Open("/courses/exercises");
+                    page.Click("A pad of overlapping beads", startsWith: true);
+                    page.See("Each bead halfway over the one before", "It should sound");
+                }
+            ),
             ("new exercise", page => ToOwn(page, "/courses/exercises/new", "Make the exercise")),
             ("path", page => ToCourse(page, "Path", "Add exercises")),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),

@@ -38,6 +38,16 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/test-welds/of-student/{student}",
             "/api/people/students",
             "/api/judging/tolerances",
+            "/api/sessions/{session}/students",
+            "/api/sessions/between?first=2026-11-01&last=2027-05-01",
+            "/api/courses",
+            "/api/courses/{course}/sessions",
+            "/api/courses/{course}/timetable",
+            "/api/courses/{course}/roster",
+            "/api/courses/{course}/path",
+            "/api/courses/{course}/places",
+            "/api/courses/mine",
+            "/api/exercises",
         ];
 
     private async Task<(HttpClient Maren, Dictionary<string, string> Names)> ReadyAsync()
@@ -50,6 +60,7 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             new()
             {
                 ["session"] = $"{session.Id}",
+                ["course"] = $"{session.CourseId}",
                 ["booth"] = $"{view.Booth.Id}",
                 ["machine"] = $"{view.Booth.MachineId}",
                 ["student"] = $"{view.Student!.Id}",

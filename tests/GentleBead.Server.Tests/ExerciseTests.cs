@@ -12,8 +12,8 @@ public sealed class ExerciseTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
     private static Guid Library(string key) => ExerciseLibrary.All.Single(row => row.Key == key).Id;
 
-    private static Task<IReadOnlyList<KnownExercise>> AllAsync(HttpClient maren) =>
-        maren.GetAsync<IReadOnlyList<KnownExercise>>("/api/exercises");
+    private static Task<IReadOnlyList<ListedExercise>> AllAsync(HttpClient maren) =>
+        maren.GetAsync<IReadOnlyList<ListedExercise>>("/api/exercises");
 
     private static object Body(string name, int edition = 0, Guid[]? before = null, object? job = null) =>
         new
@@ -61,10 +61,10 @@ public sealed class ExerciseTests(DemoRoom room) : IClassFixture<DemoRoom>
         var all = await AllAsync(maren);
         Assert.True(all.Count(one => one.FromLibrary) >= 40);
         var plug = all.Single(one => one.Id == Library("mig-plug"));
-        Assert.Equal((1, true), (plug.Edition, plug.FromLibrary));
+        Assert.True(plug.FromLibrary);
         (await maren.PutAsJsonAsync($"/api/exercises/{plug.Id}", Body("Plug, our way", 1))).EnsureSuccessStatusCode();
         await room.Services.GetRequiredService<ExerciseStore>().BringLibraryAsync(default);
-        var ours = (await AllAsync(maren)).Single(one => one.Id == plug.Id);
+        var ours = await maren.GetAsync<KnownExercise>($"/api/exercises/{plug.Id}");
         Assert.Equal((2, false, "Plug, our way"), (ours.Edition, ours.FromLibrary, ours.Exercise.Name));
         // Brought again, nothing of the library comes twice.
         Assert.Equal(ExerciseLibrary.All.Count, await room.QueryAsync<long>("select count(*) from exercise where key is not null"));
@@ -84,7 +84,7 @@ public sealed class ExerciseTests(DemoRoom room) : IClassFixture<DemoRoom>
             (await maren.PutAsJsonAsync($"/api/exercises/{id}", first)).EnsureSuccessStatusCode();
         (await maren.PutAsJsonAsync($"/api/exercises/{id}", Body("Hinge lap, flat", 1))).EnsureSuccessStatusCode();
         Assert.Equal(HttpStatusCode.Conflict, (await sunniva.PutAsJsonAsync($"/api/exercises/{id}", Body("Mine", 1))).StatusCode);
-        Assert.Equal("Hinge lap, flat", (await AllAsync(maren)).Single(one => one.Id == id).Exercise.Name);
+        Assert.Equal("Hinge lap, flat", (await AllAsync(maren)).Single(one => one.Id == id).Name);
     }
 
     [Fact]
@@ -198,8 +198,8 @@ public sealed class ExerciseTests(DemoRoom room) : IClassFixture<DemoRoom>
 
         var own = await (await room.SignInAsync("ilsa")).GetAsync<IReadOnlyList<OwnCourse>>("/api/courses/mine");
         var mine = Assert.Single(own);
-        Assert.Equal(ilsa.Next[0].ExerciseId, mine.Places.Next[0]);
-        Assert.Equal(["mig-bead"], mine.Places.Steps[1].Missing.Select(KeyOf));
+        Assert.Equal(ilsa.Next[0].ExerciseId, mine.Next[0].ExerciseId);
+        Assert.Equal(["mig-bead"], mine.Places[1].Missing.Select(KeyOf));
 
         static string KeyOf(Guid id) => ExerciseLibrary.All.Single(row => row.Id == id).Key;
     }

@@ -57,6 +57,13 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
         return row?.Course;
     }
 
+    /// <summary>Whether there is such a course.</summary>
+    public async Task<bool> ExistsAsync(Guid id, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<bool>("select exists (select 1 from course where id = @id)", new { id }, cancel);
+    }
+
     /// <summary>The courses a student is on today, the newest first; a handful at most.</summary>
     public async Task<IReadOnlyList<Course>> OfStudentAsync(Guid studentId, CancellationToken cancel)
     {

@@ -76,13 +76,20 @@ public static class ExerciseEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var exercises = app.MapGroup("/api/exercises").WithTags("courses").RequireAuthorization(Access.Instructor);
-        exercises.MapGet("/", (ExerciseStore store, CancellationToken cancel) => store.AllAsync(cancel));
+        exercises.MapGet("/", ListAsync);
+        exercises.MapGet("/{id:guid}", OneAsync);
         exercises.MapPut("/{id:guid}", AddAsync).Repeatable();
         exercises.MapPut("/{id:guid}/retired", RetireAsync);
         exercises.MapGet("/json", JsonAsync).Produces(StatusCodes.Status200OK, contentType: "application/json");
         exercises.MapGet("/csv", CsvAsync).Produces(StatusCodes.Status200OK, contentType: "text/csv");
         exercises.MapPost("/read", ReadAsync).TakesSmallFile(ExerciseFile.MostBytes);
     }
+
+    private static async Task<IReadOnlyList<ListedExercise>> ListAsync(ExerciseStore store, CancellationToken cancel) =>
+        [.. (await store.AllAsync(cancel)).Select(ListedExercise.Of)];
+
+    private static async Task<Results<Ok<KnownExercise>, NotFound>> OneAsync(Guid id, ExerciseStore store, CancellationToken cancel) =>
+        await store.FindAsync(id, cancel) is { } known ? TypedResults.Ok(known) : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, Wrong, Told>> AddAsync(
         Guid id,

@@ -1,5 +1,6 @@
 using Dapper;
 using GentleBead.Core.Courses;
+using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
 using Npgsql;
@@ -14,11 +15,25 @@ namespace GentleBead.Server.Courses;
 /// <param name="Exercise">The exercise.</param>
 public sealed record KnownExercise(Guid Id, int Edition, bool FromLibrary, bool Retired, Exercise Exercise);
 
+/// <summary>An exercise in a list.</summary>
+/// <param name="Id">Which exercise.</param>
+/// <param name="FromLibrary">Whether it stands as the library has it.</param>
+/// <param name="Retired">Whether it is taken out.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Job">What is welded.</param>
+/// <param name="Proof">What shows that it is done.</param>
+public sealed record ListedExercise(Guid Id, bool FromLibrary, bool Retired, string Name, AskedJob Job, Proof Proof)
+{
+    /// <summary>An exercise as a list shows it.</summary>
+    public static ListedExercise Of(KnownExercise known) =>
+        new(known.Id, known.FromLibrary, known.Retired, known.Exercise.Name, known.Exercise.Job, known.Exercise.Proof);
+}
+
 /// <summary>Exercises in the database. Editions are only added to; the newest stands.</summary>
 public sealed class ExerciseStore(NpgsqlDataSource database)
 {
     /// <summary>The most exercises of one school.</summary>
-    public const int Most = 400;
+    public const int Most = 200;
 
     private const string Newest = """
         select exercise.id, newest.edition, newest.made_by is null, exercise.retired, newest.body
@@ -33,11 +48,11 @@ public sealed class ExerciseStore(NpgsqlDataSource database)
         return await ReadAsync(connection, $"{Newest} order by exercise.seq limit @Most", new { Most }, cancel);
     }
 
-    /// <summary>Some exercises, retired ones too.</summary>
-    public async Task<IReadOnlyList<KnownExercise>> OfAsync(IReadOnlyList<Guid> ids, CancellationToken cancel)
+    /// <summary>One exercise; null where there is none.</summary>
+    public async Task<KnownExercise?> FindAsync(Guid id, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        return await ReadAsync(connection, $"{Newest} where exercise.id = any(@ids)", new { ids = ids.ToArray() }, cancel);
+        return (await ReadAsync(connection, $"{Newest} where exercise.id = @id", new { id }, cancel)).SingleOrDefault();
     }
 
     /// <summary>Adds an edition; the first makes the exercise. False where another edition came since the one named.</summary>

@@ -9,11 +9,11 @@ namespace GentleBead.Server.Courses;
 
 /// <summary>A step of a path as it is shown.</summary>
 /// <param name="ExerciseId">Which exercise.</param>
-/// <param name="Exercise">The exercise, in its newest edition.</param>
+/// <param name="Name">What it is called.</param>
 /// <param name="DoneWhen">When it is done, in words.</param>
 /// <param name="Before">The steps that come before it.</param>
 /// <param name="Rank">How many steps stand before it on the longest way.</param>
-public sealed record ShownStep(Guid ExerciseId, Exercise Exercise, Said DoneWhen, IReadOnlyList<Guid> Before, int Rank);
+public sealed record ShownStep(Guid ExerciseId, string Name, Said DoneWhen, IReadOnlyList<Guid> Before, int Rank);
 
 /// <summary>The path of a course.</summary>
 /// <param name="Edition">Which edition; 0 before there is one.</param>
@@ -43,7 +43,21 @@ public sealed record StudentPlace(PersonName Student, int Done, IReadOnlyList<St
 /// <param name="RoomName">In which room it is held.</param>
 /// <param name="Path">Its path.</param>
 /// <param name="Places">Where they stand on it.</param>
-public sealed record OwnCourse(Guid Id, string Name, string RoomName, ShownPath Path, PathPlaces Places);
+/// <param name="Next">The exercises that come next, the first few.</param>
+public sealed record OwnCourse(
+    Guid Id,
+    string Name,
+    string RoomName,
+    ShownPath Path,
+    IReadOnlyList<StepPlace> Places,
+    IReadOnlyList<NextExercise> Next
+);
+
+/// <summary>An exercise that comes next for somebody.</summary>
+/// <param name="ExerciseId">Which exercise.</param>
+/// <param name="How">How it is done and what to watch.</param>
+/// <param name="Caution">What can hurt, beyond what every sheet says; empty where there is nothing more.</param>
+public sealed record NextExercise(Guid ExerciseId, string How, string Caution);
 
 /// <summary>Paths of courses, and where their students stand on them.</summary>
 public static class PathEndpoints
@@ -63,9 +77,9 @@ public static class PathEndpoints
     private static async Task<Results<Ok<ShownPath>, NotFound>> OneAsync(
         Guid id,
         CourseStore courses,
-        PathReader paths,
+        PathStore paths,
         CancellationToken cancel
-    ) => await courses.FindAsync(id, cancel) is null ? TypedResults.NotFound() : TypedResults.Ok((await paths.OfAsync(id, cancel)).Shown);
+    ) => await courses.ExistsAsync(id, cancel) ? TypedResults.Ok((await paths.OfAsync(id, cancel)).Shown) : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound, Wrong, Told>> ChangeAsync(
         Guid id,
@@ -103,13 +117,13 @@ public static class PathEndpoints
         Guid id,
         CourseStore courses,
         RosterStore roster,
-        PathReader paths,
+        PathStore paths,
         WorkStore work,
         SchoolClock clock,
         CancellationToken cancel
     )
     {
-        if (await courses.FindAsync(id, cancel) is null)
+        if (!await courses.ExistsAsync(id, cancel))
             return TypedResults.NotFound();
         var today = await clock.TodayAsync(cancel);
         var on = (await roster.OfAsync(id, cancel)).Where(one => one.LastDay is null || one.LastDay >= today).ToArray();
@@ -132,7 +146,7 @@ public static class PathEndpoints
     private static async Task<IReadOnlyList<OwnCourse>> MineAsync(
         ClaimsPrincipal user,
         CourseStore courses,
-        PathReader paths,
+        PathStore paths,
         WorkStore work,
         CancellationToken cancel
     )
@@ -143,7 +157,9 @@ public static class PathEndpoints
         foreach (var course in mine)
         {
             var path = await paths.OfAsync(course.Id, cancel);
-            shown.Add(new(course.Id, course.Name, course.RoomName, path.Shown, path.PlacesOf(done)));
+            var places = path.PlacesOf(done);
+            var next = places.Next.Take(NextShown).Select(id => new NextExercise(id, path.Exercises[id].How, path.Exercises[id].Caution));
+            shown.Add(new(course.Id, course.Name, course.RoomName, path.Shown, places.Steps, [.. next]));
         }
         return shown;
     }

@@ -9,16 +9,28 @@ namespace GentleBead.Server.Courses;
 /// <summary>Paths of courses in the database. Editions are only added to; the newest stands.</summary>
 public sealed class PathStore(NpgsqlDataSource database)
 {
-    /// <summary>The path of a course and its edition; empty and 0 before there is one.</summary>
-    public async Task<(CoursePath Path, int Edition)> OfAsync(Guid courseId, CancellationToken cancel)
+    /// <summary>The path of a course with the exercises on it, in their newest editions; empty before there is one.</summary>
+    public async Task<ReadPath> OfAsync(Guid courseId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var row = await connection.QueryFirstOrDefaultAsync<(string Body, int Edition)?>(
-            "select body, edition from course_path where course_id = @courseId order by edition desc limit 1",
+        var row = await connection.QueryFirstOrDefaultAsync<(string Body, int Edition, string? Exercises)?>(
+            """
+            select body, edition, (
+                select json_object_agg(newest.exercise_id, newest.body) from jsonb_array_elements(course_path.body -> 'steps') as step
+                cross join lateral (select exercise_id, exercise_edition.body from exercise_edition
+                    where exercise_id = (step ->> 'exerciseId')::uuid order by exercise_edition.edition desc limit 1) as newest)
+            from course_path where course_id = @courseId order by edition desc limit 1
+            """,
             new { courseId },
             cancel
         );
-        return row is { } found ? (Jsonb.Read<CoursePath>(found.Body), found.Edition) : (CoursePath.Empty, 0);
+        return row is { } found
+            ? new(
+                Jsonb.Read<CoursePath>(found.Body),
+                found.Edition,
+                found.Exercises is null ? new Dictionary<Guid, Exercise>() : Jsonb.Read<Dictionary<Guid, Exercise>>(found.Exercises)
+            )
+            : new(CoursePath.Empty, 0, new Dictionary<Guid, Exercise>());
     }
 
     /// <summary>Adds an edition. False where another came since the one named.</summary>

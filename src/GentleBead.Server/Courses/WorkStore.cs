@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Courses;
 using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
-using GentleBead.Server.People;
 using Npgsql;
 
 namespace GentleBead.Server.Courses;
@@ -31,7 +30,7 @@ public sealed class StudentWork
 }
 
 /// <summary>Reads what students did, as done-rules ask for it: the newest sheets of each, and how their beads stand.</summary>
-public sealed class WorkStore(NpgsqlDataSource database, SchoolClock clock)
+public sealed class WorkStore(NpgsqlDataSource database, TimeProvider clock)
 {
     // What was welded before that many sheets says little about what somebody can weld now.
     private const int SheetsOfStudent = 120;
@@ -39,12 +38,11 @@ public sealed class WorkStore(NpgsqlDataSource database, SchoolClock clock)
     /// <summary>What these students did; one query, however many they are.</summary>
     public async Task<IReadOnlyDictionary<Guid, StudentWork>> OfAsync(IReadOnlyList<Guid> students, CancellationToken cancel)
     {
-        var zone = await clock.ZoneAsync(cancel);
         await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(Guid StudentId, string Job, string? Beads, int Trials, int Tests)>(
             """
             select sheet.student_id, sheet.job, (
-                select json_agg(json_build_object('day', (laid.recorded_at at time zone @zone)::date, 'right',
+                select json_agg(json_build_object('day', (laid.recorded_at at time zone zone.name)::date, 'right',
                     coalesce(laid.ruled, laid.verdict) = 'right', 'section', exists (select 1 from picture join macro_marks
                         on macro_marks.picture_id = picture.id where picture.bead_id = laid.bead_id and picture.withdrawn_at is null))
                     order by laid.number)
@@ -53,14 +51,15 @@ public sealed class WorkStore(NpgsqlDataSource database, SchoolClock clock)
                 (select count(*)::int from test_weld join test_record on test_record.test_weld_id = test_weld.id
                     where test_weld.sheet_id = sheet.id and test_record.kind = 'signOff'
                         and (test_record.body::jsonb ->> 'passed')::boolean) as tests
-            from unnest(@students) as asked (id) cross join lateral (
+            from (select coalesce(nullif((select time_zone from school), ''), @here) as name) as zone
+            cross join unnest(@students) as asked (id) cross join lateral (
                 select id, seq, student_id, job from sheet where student_id = asked.id order by seq desc limit @SheetsOfStudent) as sheet
             order by sheet.student_id, sheet.seq
             """,
             new
             {
                 students = students.ToArray(),
-                zone = zone.Id,
+                here = clock.LocalTimeZone.Id,
                 SheetsOfStudent,
             },
             cancel

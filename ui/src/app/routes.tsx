@@ -43,6 +43,7 @@ const CoursePathPage = page('CoursePathPage', course);
 const exercise = () => import('../pages/ExercisePages');
 const ExercisesPage = page('ExercisesPage', exercise);
 const ExercisePage = page('ExercisePage', exercise);
+const NewExercisePage = page('NewExercisePage', exercise);
 const MyCoursePage = page('MyCoursePage', () => import('../pages/MyCoursePage'));
 
 const settings = () => import('../pages/SettingsPages');
@@ -89,6 +90,7 @@ export const instructorRoutes = (
     <Route path="courses/calendar" element={<CalendarPage />} />
     <Route path="courses/new" element={<NewCoursePage />} />
     <Route path="courses/exercises" element={<ExercisesPage />} />
+    <Route path="courses/exercises/new" element={<NewExercisePage />} />
     <Route path="courses/exercises/:exerciseId" element={<ExercisePage />} />
     <Route path="courses/:courseId" element={<CourseFrame />}>
       <Route index element={<CourseSessionsPage />} />

@@ -38,7 +38,7 @@ export function ExercisesPage() {
         </div>
         <Loaded of={asLoading(exercises)} what="the exercises">
           {(all) => {
-            const found = all.filter(({ exercise }) => exercise.name.toLowerCase().includes(sought));
+            const found = all.filter(({ name }) => name.toLowerCase().includes(sought));
             return (
               <>
                 {found.length === 0 && <p className="panel">No exercise is called that.</p>}
@@ -46,7 +46,7 @@ export function ExercisesPage() {
                   <ByProcess
                     key={process}
                     name={name}
-                    of={found.filter(({ exercise }) => exercise.job.process === process)}
+                    of={found.filter(({ job }) => job.process === process)}
                   />
                 ))}
               </>
@@ -59,20 +59,20 @@ export function ExercisesPage() {
   );
 }
 
-function ByProcess({ name, of }: { name: string; of: Schemas['KnownExercise'][] }) {
+function ByProcess({ name, of }: { name: string; of: Schemas['ListedExercise'][] }) {
   if (of.length === 0) return null;
   return (
     <section className="panel" aria-label={name}>
       <h2>{name}</h2>
       <ul className={`plain-list ${css.list}`}>
-        {of.map(({ id, exercise, fromLibrary, retired }) => (
+        {of.map(({ id, name: called, job, proof, fromLibrary, retired }) => (
           <li key={id}>
             <Link to={`/courses/exercises/${id}`}>
-              <b>{exercise.name}</b>
+              <b>{called}</b>
               <span className="quiet">
                 {[
-                  jobLine(exercise.job),
-                  proofs[exercise.proof].toLowerCase(),
+                  jobLine(job),
+                  proofs[proof].toLowerCase(),
                   !fromLibrary && 'your own edition',
                   retired && 'taken out',
                 ]
@@ -87,37 +87,48 @@ function ByProcess({ name, of }: { name: string; of: Schemas['KnownExercise'][] 
   );
 }
 
-/** One exercise to change, or a new one. */
+/** One exercise to change. */
 export function ExercisePage() {
-  const { exerciseId = 'new' } = useParams();
+  const { exerciseId = '' } = useParams();
+  const exercise = useQuery(courseQueries.exercise(exerciseId));
+  return (
+    <Loaded of={asLoading(exercise)} what="the exercise">
+      {(known) => (
+        <Page
+          title={known.exercise.name}
+          back={{ to: '/courses/exercises', label: 'Back to the exercises' }}
+          aside={<Retire known={known} />}
+        >
+          <Editor known={known} />
+        </Page>
+      )}
+    </Loaded>
+  );
+}
+
+/** A new exercise. */
+export const NewExercisePage = () => (
+  <Page title="New exercise" back={{ to: '/courses/exercises', label: 'Back to the exercises' }}>
+    <Editor />
+  </Page>
+);
+
+function Editor({ known }: { known?: Schemas['KnownExercise'] }) {
   const exercises = useQuery(courseQueries.exercises());
   const goTo = useNavigate();
   return (
-    <Loaded of={asLoading(exercises)} what="the exercise">
-      {(all) => {
-        const known = all.find(({ id }) => id === exerciseId);
-        return (
-          <Page
-            title={known?.exercise.name ?? 'New exercise'}
-            back={{ to: '/courses/exercises', label: 'Back to the exercises' }}
-            aside={known && <Retire known={known} />}
-          >
-            {known === undefined && exerciseId !== 'new' ? (
-              <p className="panel">There is no such exercise.</p>
-            ) : (
-              <ExerciseEditor
-                key={`${exerciseId} ${known?.edition ?? 0}`}
-                {...(known && { known })}
-                others={all.filter(({ id }) => id !== exerciseId)}
-                onSaved={() => {
-                  tellDone('The exercise is saved.');
-                  void goTo('/courses/exercises');
-                }}
-              />
-            )}
-          </Page>
-        );
-      }}
+    <Loaded of={asLoading(exercises)} what="the exercises">
+      {(all) => (
+        <ExerciseEditor
+          key={known?.edition ?? 0}
+          {...(known && { known })}
+          others={all.filter(({ id }) => id !== known?.id)}
+          onSaved={() => {
+            tellDone('The exercise is saved.');
+            void goTo('/courses/exercises');
+          }}
+        />
+      )}
     </Loaded>
   );
 }

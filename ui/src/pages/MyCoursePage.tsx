@@ -29,11 +29,10 @@ export function MyCoursePage() {
 }
 
 function OwnCourse({ course }: { course: Schemas['OwnCourse'] }) {
-  const say = useSay();
-  const { path, places } = course;
-  const at = new Map(places.steps.map((step) => [step.exerciseId, step]));
+  const { path, places, next } = course;
+  const at = new Map(places.map((step) => [step.exerciseId, step]));
   const steps = new Map(path.steps.map((step) => [step.exerciseId, step]));
-  const done = places.steps.filter(({ place }) => place.state === 'done').length;
+  const done = places.filter(({ place }) => place.state === 'done').length;
   return (
     <section className="panel stack" aria-label={course.name}>
       <h2>{course.name}</h2>
@@ -46,24 +45,38 @@ function OwnCourse({ course }: { course: Schemas['OwnCourse'] }) {
           </p>
           <h3>Next</h3>
           <ol className={`plain-list ${css.next}`}>
-            {places.next.slice(0, 3).map((id) => {
-              const { exercise, doneWhen } = steps.get(id) ?? {};
-              return (
-                <li key={id}>
-                  <b>{exercise?.name}</b>
-                  <p>{exercise?.how}</p>
-                  {exercise?.caution && <p className="field-error">{exercise.caution}</p>}
-                  <p className="quiet">
-                    Done with {say(doneWhen)}. So far: {say(at.get(id)?.place.words)}.
-                  </p>
-                </li>
-              );
-            })}
+            {next.map((one) => (
+              <Next
+                key={one.exerciseId}
+                of={one}
+                step={steps.get(one.exerciseId)}
+                at={at.get(one.exerciseId)}
+              />
+            ))}
           </ol>
-          {places.next.length === 0 && <p>All of it is done.</p>}
+          {next.length === 0 && <p>All of it is done.</p>}
           <PathGraph steps={path.steps} places={at} />
         </>
       )}
     </section>
+  );
+}
+
+function Next(props: {
+  of: Schemas['NextExercise'];
+  step: Schemas['ShownStep'] | undefined;
+  at: Schemas['StepPlace'] | undefined;
+}) {
+  const say = useSay();
+  const { of, step, at } = props;
+  return (
+    <li>
+      <b>{step?.name}</b>
+      <p>{of.how}</p>
+      {of.caution && <p className="field-error">{of.caution}</p>}
+      <p className="quiet">
+        Done with {say(step?.doneWhen)}. So far: {say(at?.place.words)}.
+      </p>
+    </li>
   );
 }

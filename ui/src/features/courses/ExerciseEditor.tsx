@@ -17,7 +17,7 @@ import { ExerciseFields } from './ExerciseFields';
 /** An exercise, new or to be changed, and beside it the sheet its job comes to away from any machine. */
 export function ExerciseEditor(props: {
   known?: Schemas['KnownExercise'];
-  others: Schemas['KnownExercise'][];
+  others: Schemas['ListedExercise'][];
   onSaved: (id: string) => void;
 }) {
   const { known } = props;

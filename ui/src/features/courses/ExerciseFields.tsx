@@ -15,7 +15,7 @@ const listOf = (words: Record<string, string>) =>
   Object.entries(words).map(([value, label]) => ({ value, label }));
 
 /** Everything of an exercise but its job. */
-export function ExerciseFields({ form, others }: { form: Form; others: Schemas['KnownExercise'][] }) {
+export function ExerciseFields({ form, others }: { form: Form; others: Schemas['ListedExercise'][] }) {
   return (
     <>
       <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
@@ -116,7 +116,7 @@ function CouponFields({ form }: { form: Form }) {
   );
 }
 
-function Before({ form, others }: { form: Form; others: Schemas['KnownExercise'][] }) {
+function Before({ form, others }: { form: Form; others: Schemas['ListedExercise'][] }) {
   const on = form.values.before;
   const free = others.filter(({ id, retired }) => !retired && !on.includes(id));
   return (
@@ -124,10 +124,10 @@ function Before({ form, others }: { form: Form; others: Schemas['KnownExercise']
       <h2>What comes before it</h2>
       {on.map((id) => (
         <div key={id} className="row">
-          <span>{others.find((one) => one.id === id)?.exercise.name}</span>
+          <span>{others.find((one) => one.id === id)?.name}</span>
           <Button
             variant="default"
-            aria-label={`Not after ${others.find((one) => one.id === id)?.exercise.name}`}
+            aria-label={`Not after ${others.find((one) => one.id === id)?.name}`}
             onClick={() =>
               form.setFieldValue(
                 'before',
@@ -145,7 +145,7 @@ function Before({ form, others }: { form: Form; others: Schemas['KnownExercise']
         searchable
         value={null}
         error={form.errors.before}
-        data={free.map(({ id, exercise }) => ({ value: id, label: exercise.name }))}
+        data={free.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(id) => id && form.setFieldValue('before', [...on, id])}
       />
     </div>

@@ -36,7 +36,7 @@ export function PathEditor({ course }: { course: Schemas['Course'] }) {
 function Path(props: {
   course: Schemas['Course'];
   shown: Schemas['ShownPath'];
-  all: Schemas['KnownExercise'][];
+  all: Schemas['ListedExercise'][];
 }) {
   const { course, shown, all } = props;
   const save = useSave(course.id, shown.edition);
@@ -69,14 +69,14 @@ function Path(props: {
 }
 
 function AddSteps(props: {
-  all: Schemas['KnownExercise'][];
+  all: Schemas['ListedExercise'][];
   pending: boolean;
   onAdd: (ids: string[]) => void;
 }) {
   const { all } = props;
   const byProcess = Object.entries(processes).map(([process, label]) => ({
     label,
-    ids: all.filter(({ exercise }) => exercise.job.process === process).map(({ id }) => id),
+    ids: all.filter(({ job }) => job.process === process).map(({ id }) => id),
   }));
   return (
     <section className="panel stack" aria-label="Add to the path">
@@ -87,7 +87,7 @@ function AddSteps(props: {
         searchable
         value={null}
         disabled={props.pending}
-        data={all.map(({ id, exercise }) => ({ value: id, label: exercise.name }))}
+        data={all.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(id) => id && props.onAdd([id])}
       />
       <p className="quiet">Or all that are left of a process, in the order they are taught:</p>
@@ -111,7 +111,7 @@ function Steps(props: {
 }) {
   const { shown, onSave } = props;
   const say = useSay();
-  const names = new Map(shown.steps.map(({ exerciseId, exercise }) => [exerciseId, exercise.name]));
+  const names = new Map(shown.steps.map(({ exerciseId, name }) => [exerciseId, name]));
   const change = (exerciseId: string, before: string[]) =>
     onSave(shown.steps.map((step) => (step.exerciseId === exerciseId ? { exerciseId, before } : step)));
   // What is taken out hands on what came before it.
@@ -131,16 +131,12 @@ function Steps(props: {
       <h2>{shown.steps.length === 0 ? 'No exercise on it yet' : `${shown.steps.length} exercises`}</h2>
       <ol className={`plain-list ${css.steps}`}>
         {shown.steps.map((step) => (
-          <li key={step.exerciseId} aria-label={step.exercise.name}>
+          <li key={step.exerciseId} aria-label={step.name}>
             <div>
-              <b>{step.exercise.name}</b>
+              <b>{step.name}</b>
               <p className="quiet">{say(step.doneWhen)}</p>
             </div>
-            <Button
-              variant="default"
-              aria-label={`Take out ${step.exercise.name}`}
-              onClick={() => takeOut(step)}
-            >
+            <Button variant="default" aria-label={`Take out ${step.name}`} onClick={() => takeOut(step)}>
               Take out
             </Button>
             <div className={css.before}>
@@ -168,7 +164,7 @@ function Before(props: {
         <Button
           key={id}
           variant="default"
-          aria-label={`${step.exercise.name}: no longer after ${names.get(id)}`}
+          aria-label={`${step.name}: no longer after ${names.get(id)}`}
           onClick={() => onChange(step.before.filter((one) => one !== id))}
         >
           {names.get(id)} ×
@@ -176,7 +172,7 @@ function Before(props: {
       ))}
       {adding ? (
         <Select
-          aria-label={`What comes before ${step.exercise.name}`}
+          aria-label={`What comes before ${step.name}`}
           searchable
           autoFocus
           defaultDropdownOpened
@@ -190,7 +186,7 @@ function Before(props: {
         others.length > 0 && (
           <Button
             variant="default"
-            aria-label={`${step.exercise.name}: after another`}
+            aria-label={`${step.name}: after another`}
             onClick={() => setAdding(true)}
           >
             + after

@@ -21,7 +21,7 @@ export function PathGraph(props: {
           ))}
         </svg>
         <ol className="plain-list">
-          {steps.map(({ exerciseId, exercise }) => {
+          {steps.map(({ exerciseId, name }) => {
             const place = places?.get(exerciseId);
             const spot = at.get(exerciseId);
             return (
@@ -32,7 +32,7 @@ export function PathGraph(props: {
                 data-state={place?.place.state}
                 data-open={place?.open}
               >
-                {exercise.name}
+                {name}
                 {place && (
                   <span className={css.state}>
                     {place.place.state === 'notBegun' && !place.open

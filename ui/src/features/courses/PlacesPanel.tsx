@@ -35,7 +35,7 @@ export function PlacesPanel({ course }: { course: Schemas['Course'] }) {
                       <ul className="plain-list">
                         {next.map(({ exerciseId, place }) => (
                           <li key={exerciseId}>
-                            {steps.find((step) => step.exerciseId === exerciseId)?.exercise.name}{' '}
+                            {steps.find((step) => step.exerciseId === exerciseId)?.name}{' '}
                             <span className="quiet">{say(place.words)}</span>
                           </li>
                         ))}

@@ -53,6 +53,13 @@ export const courseQueries = {
       queryFn: ({ signal }) => answer(api.GET('/api/exercises', { signal })),
       meta: { changedBy: by('exercise') },
     }),
+  /** One exercise, all of it. */
+  exercise: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('exercises', id),
+      queryFn: ({ signal }) => answer(api.GET('/api/exercises/{id}', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('exercise') },
+    }),
   sessions: (id: string) =>
     queryOptions({
       queryKey: inRoom('courses', id, 'sessions'),

@@ -68,7 +68,11 @@ export const benchQueries = {
         } while (after !== undefined);
         return room;
       },
-      meta: { changedBy: by('place', 'sheet', 'bead', 'machine', 'room', 'attendance', 'course'), atHand: true, patch: bringUpBooth },
+      meta: {
+        changedBy: by('place', 'sheet', 'bead', 'machine', 'room', 'attendance', 'course'),
+        atHand: true,
+        patch: bringUpBooth,
+      },
     }),
   /** One booth up close. */
   bench: (sessionId: string, boothId: string) =>

@@ -5718,7 +5718,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["KnownExercise"][];
+                        "application/json": components["schemas"]["ListedExercise"][];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -5759,7 +5759,56 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KnownExercise"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         put: {
             parameters: {
                 query?: never;
@@ -13030,6 +13079,24 @@ export interface components {
         };
         /** Format: double */
         Length: number;
+        /** @description An exercise in a list. */
+        ListedExercise: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            id: string;
+            /** @description Whether it stands as the library has it. */
+            fromLibrary: boolean;
+            /** @description Whether it is taken out. */
+            retired: boolean;
+            /** @description What it is called. */
+            name: string;
+            /** @description What is welded. */
+            job: components["schemas"]["AskedJob"];
+            /** @description What shows that it is done. */
+            proof: components["schemas"]["Proof"];
+        };
         /** @description A student of a list to make an account for. */
         ListedStudent: {
             /**
@@ -13737,6 +13804,18 @@ export interface components {
                 }[];
             };
         };
+        /** @description An exercise that comes next for somebody. */
+        NextExercise: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /** @description How it is done and what to watch. */
+            how: string;
+            /** @description What can hurt, beyond what every sheet says; empty where there is nothing more. */
+            caution: string;
+        };
         /** @description The look that would settle the cause best. */
         NextLook: {
             /** @description What to do: "Listen to the next one: crackle, hiss or pops?" */
@@ -13831,7 +13910,9 @@ export interface components {
             /** @description Its path. */
             path: components["schemas"]["ShownPath"];
             /** @description Where they stand on it. */
-            places: components["schemas"]["PathPlaces"];
+            places: components["schemas"]["StepPlace"][];
+            /** @description The exercises that come next, the first few. */
+            next: components["schemas"]["NextExercise"][];
         };
         /** @description A page of a longer list. */
         PageOfCourse: {
@@ -13984,13 +14065,6 @@ export interface components {
              * @description Wire or rod used for each metre of weld, metres; for a plug, for each plug.
              */
             fillerMPerM: number;
-        };
-        /** @description Where somebody stands on a path, and what comes next. */
-        PathPlaces: {
-            /** @description Every step, in the path's order. */
-            steps: components["schemas"]["StepPlace"][];
-            /** @description What can be worked on now: what is begun before what is not, in the path's order. */
-            next: string[];
         };
         /** @enum {unknown} */
         Penetration: "noneSeen" | "tintBehind" | "backMark";
@@ -14846,8 +14920,8 @@ export interface components {
              * @description Which exercise.
              */
             exerciseId: string;
-            /** @description The exercise, in its newest edition. */
-            exercise: components["schemas"]["Exercise"];
+            /** @description What it is called. */
+            name: string;
             /** @description When it is done, in words. */
             doneWhen: components["schemas"]["Said"];
             /** @description The steps that come before it. */

@@ -19,7 +19,7 @@ public sealed record ReadPath(CoursePath Path, int Edition, IReadOnlyDictionary<
                 [
                     .. Path.Steps.Select(step => new ShownStep(
                         step.ExerciseId,
-                        Exercises[step.ExerciseId],
+                        Exercises[step.ExerciseId].Name,
                         Exercises[step.ExerciseId].Done.InWords(Exercises[step.ExerciseId].Proof),
                         step.Before,
                         ranks[step.ExerciseId]
@@ -32,16 +32,4 @@ public sealed record ReadPath(CoursePath Path, int Edition, IReadOnlyDictionary<
     /// <summary>Where somebody stands on it.</summary>
     /// <param name="work">What they did.</param>
     public PathPlaces PlacesOf(StudentWork work) => PathPlaces.Of(Path, Exercises, work.At);
-}
-
-/// <summary>Reads a course's path with the exercises on it.</summary>
-public sealed class PathReader(PathStore paths, ExerciseStore exercises)
-{
-    /// <summary>The path of a course; empty before there is one.</summary>
-    public async Task<ReadPath> OfAsync(Guid courseId, CancellationToken cancel)
-    {
-        var (path, edition) = await paths.OfAsync(courseId, cancel);
-        var on = await exercises.OfAsync([.. path.Steps.Select(step => step.ExerciseId)], cancel);
-        return new(path, edition, on.ToDictionary(one => one.Id, one => one.Exercise));
-    }
 }
