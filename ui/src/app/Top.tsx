@@ -10,10 +10,15 @@ import type { Commands } from './useCommands';
 
 const Folded = lazy(() => import('./Folded'));
 
-// A booth belongs to today, a session to its course, a bead and a test weld to whoever laid them.
+// A booth belongs to today, a student's parts to their work, a session to its course, a bead and a test weld to whoever laid them.
 const under: Record<string, string> = {
   booths: '/',
   sessions: '/courses',
+  course: '/',
+  sheet: '/',
+  checks: '/',
+  tests: '/',
+  rack: '/',
   beads: '/students',
   'test-welds': '/students',
 };

@@ -127,7 +127,7 @@ function Before({ form, others }: { form: Form; others: Schemas['ListedExercise'
           <span>{others.find((one) => one.id === id)?.name}</span>
           <Button
             variant="default"
-            aria-label={`Not after ${others.find((one) => one.id === id)?.name}`}
+            aria-label={`Take out ${others.find((one) => one.id === id)?.name}`}
             onClick={() =>
               form.setFieldValue(
                 'before',
