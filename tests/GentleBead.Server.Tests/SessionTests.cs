@@ -133,6 +133,15 @@ public sealed class SessionTests(DemoRoom room) : IClassFixture<DemoRoom>
         ).ReadAsync<Session>();
         Assert.Equal("No gas", cancelled.Cancelled);
         (await StartAsync(maren, ids[2], "Between", day, 9, slip)).EnsureSuccessStatusCode();
+        // A second try of the first finds it as it stands, though its hours are another's now; and what is cancelled is not split.
+        Assert.Equal("No gas", (await (await StartAsync(maren, ids[0], "Early", day, 9, slip)).ReadAsync<Session>()).Cancelled);
+        var split = new
+        {
+            newId = Guid.CreateVersion7(),
+            at = "10:00",
+            version = 2,
+        };
+        Assert.Contains("at", await (await maren.PutAsJsonAsync($"/api/sessions/{ids[0]}/split", split)).ProblemsAsync());
         var held = await maren.PutAsJsonAsync($"/api/sessions/{ids[0]}/held", new { version = 2 });
         Assert.Contains("Between", (await held.ProblemsAsync())["begins"], StringComparison.Ordinal);
         var racing = await Task.WhenAll(

@@ -91,7 +91,7 @@ public sealed record Enrolment(Guid Id, PersonName Student, DateOnly FirstDay, D
 /// <summary>A student to put on a course's roster.</summary>
 /// <param name="Id">Which enrolment.</param>
 /// <param name="StudentId">Who.</param>
-/// <param name="FirstDay">From which day; left out, from the course's first.</param>
+/// <param name="FirstDay">From which day; left out, from today where the course runs, else from its first.</param>
 public sealed record NewEnrolment(Guid Id, Guid StudentId, DateOnly? FirstDay = null);
 
 /// <summary>Other days of a student on a course.</summary>

@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
+using GentleBead.Server.People;
 using GentleBead.Server.Rooms;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Npgsql;
@@ -102,6 +103,7 @@ public static class CourseEndpoints
         ClaimsPrincipal user,
         CourseStore courses,
         RosterStore roster,
+        SchoolClock clock,
         CancellationToken cancel
     )
     {
@@ -115,9 +117,12 @@ public static class CourseEndpoints
             return Problems.Field("students", Say($"Not all of them are students here."));
         if (students.FirstOrDefault(student => student.FirstDay > course.LastDay) is { FirstDay: { } late })
             return Problems.Field("firstDay", Say($"The course is over by {late}."));
+        // Who comes to a course that runs has missed nothing of what was before.
+        var today = await clock.TodayAsync(cancel);
+        var firstDay = today > course.FirstDay && today <= course.LastDay ? today : course.FirstDay;
         await roster.AddAsync(
             id,
-            [.. students.Select(student => (student.Id, student.StudentId, student.FirstDay ?? course.FirstDay))],
+            [.. students.Select(student => (student.Id, student.StudentId, student.FirstDay ?? firstDay))],
             user.Id(),
             Sent.Of(request).Under(id),
             cancel

@@ -197,6 +197,8 @@ public static class SessionEndpoints
     {
         if (await sessions.FindAsync(id, cancel) is not { } session)
             return TypedResults.NotFound();
+        if (session.Cancelled is not null)
+            return Problems.Field("at", Say($"It is cancelled. Hold it after all first."));
         var whole = Stretch.Of(await clock.ZoneAsync(cancel), session.BeginsAt, session.EndsAt);
         // A second try finds it split already.
         if (session.Version == request.Version && whole.SplitAt(request.At) is null)

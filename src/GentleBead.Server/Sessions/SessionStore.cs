@@ -19,7 +19,8 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
     private static readonly TimeSpan SetUp = TimeSpan.FromHours(1);
     private const int Newest = 30;
 
-    private const string From = "session join room on room.id = session.room_id left join course on course.id = session.course_id";
+    // What a session is read with: its room, and its course where it has one.
+    private const string Beside = "join room on room.id = session.room_id left join course on course.id = session.course_id";
 
     /// <summary>A session as JSON, for queries that read one beside something else; needs <see cref="Tables"/>.</summary>
     public const string Json = """
@@ -30,7 +31,7 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
         """;
 
     /// <summary>The tables <see cref="Json"/> reads.</summary>
-    public const string Tables = From;
+    public const string Tables = $"session {Beside}";
 
     /// <summary>
     /// The session that is on: the one chosen, or else of those that have begun or begin within the hour one that is not over, of the
@@ -46,7 +47,7 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
             select {Json} from (
                 (select * from session where begins_at <= @soon and cancelled is null order by begins_at desc limit @Newest)
                 union select * from session where id = @chosen
-            ) as session join room on room.id = session.room_id left join course on course.id = session.course_id
+            ) as session {Beside}
             order by session.id is not distinct from @chosen desc, session.ends_at > @Now desc, exists (select 1 from course_instructor
                 where course_id = session.course_id and person_id = @by) desc, session.begins_at desc, session.seq desc limit 1
             """,
@@ -141,6 +142,9 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         foreach (var one in planned)
         {
+            // Made once, it stands as it is now: it may have been moved since, and its old hours given to another.
+            if (await connection.IsRepeatAsync("session", one.Id, sent, cancel))
+                continue;
             if (await ClashAsync(connection, one, zone, cancel) is { } clash)
                 return new(null, clash);
             if (!await InsertAsync(connection, one, zone, sent, cancel))
@@ -247,7 +251,7 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
     }
 
     private static async Task<Session?> FindAsync(NpgsqlConnection connection, Guid id, CancellationToken cancel) =>
-        await connection.QuerySingleOrDefaultAsync<string>($"select {Json} from {From} where session.id = @id", new { id }, cancel)
+        await connection.QuerySingleOrDefaultAsync<string>($"select {Json} from {Tables} where session.id = @id", new { id }, cancel)
             is { } found
             ? Jsonb.Read<Session>(found)
             : null;
@@ -255,7 +259,7 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
     private async Task<IReadOnlyList<Session>> ManyAsync(string which, object parameters, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<string>($"select {Json} from {From} {which}", parameters, cancel);
+        var rows = await connection.QueryAsync<string>($"select {Json} from {Tables} {which}", parameters, cancel);
         return [.. rows.Select(Jsonb.Read<Session>)];
     }
 
@@ -275,10 +279,10 @@ public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
         CancellationToken cancel
     )
     {
-        await connection.ExecuteAsync("select id from room where id = @roomId for update", new { roomId }, cancel);
+        await connection.ExecuteAsync("select id from room where id = @roomId for no key update", new { roomId }, cancel);
         var found = await connection.QueryFirstOrDefaultAsync<string>(
             $"""
-            select {Json} from {From}
+            select {Json} from {Tables}
             where session.room_id = @roomId and session.id <> @id and session.cancelled is null
                 and tstzrange(session.begins_at, session.ends_at) && tstzrange(@begins, @ends)
             order by session.begins_at limit 1

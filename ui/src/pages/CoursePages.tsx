@@ -1,5 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, Outlet, useNavigate, useOutletContext, useParams } from 'react-router';
 import { CalendarFiles } from '../features/courses/CalendarFiles';
 import { CourseForm } from '../features/courses/CourseForm';
@@ -168,11 +169,16 @@ export function CoursePathPage() {
 /** What a course is, to be changed. */
 export function CourseDetailsPage() {
   const course = useCourse();
+  const [saved, setSaved] = useState(0);
   return (
     <div className={lists.narrow}>
       <CourseForm
+        key={saved}
         course={course}
-        onDone={() => tellDone('The course is changed. Sessions that are there stay.')}
+        onDone={() => {
+          setSaved(saved + 1);
+          tellDone('The course is changed. Sessions that are there stay.');
+        }}
       />
     </div>
   );

@@ -120,7 +120,6 @@ function Editor({ known }: { known?: Schemas['KnownExercise'] }) {
     <Loaded of={asLoading(exercises)} what="the exercises">
       {(all) => (
         <ExerciseEditor
-          key={known?.edition ?? 0}
           {...(known && { known })}
           others={all.filter(({ id }) => id !== known?.id)}
           onSaved={() => {

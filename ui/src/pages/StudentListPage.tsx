@@ -9,10 +9,10 @@ import type { Chosen } from '../features/people/studentLines';
 import { answer, api } from '../shared/api/client';
 import { Loaded } from '../shared/Loaded';
 import { inRoom } from '../shared/live/changes';
-import { newId } from '../shared/newId';
 import { Page } from '../shared/page/Page';
 import { Tabs } from '../shared/page/Tabs';
 import { today } from '../shared/time';
+import { useIds } from '../shared/useIds';
 import { Trouble } from '../shared/Trouble';
 import { usePages } from '../shared/usePages';
 import { studentTabs } from './StudentsPage';
@@ -70,13 +70,7 @@ export function StudentListPage() {
 
 function useTake(courseId: string | null) {
   const queries = useQueryClient();
-  // One id for each who is enrolled, kept over tries.
-  const [ids] = useState(() => new Map<string, string>());
-  const enrolmentOf = (studentId: string) => {
-    const id = ids.get(studentId) ?? newId();
-    ids.set(studentId, id);
-    return { id, studentId, firstDay: null };
-  };
+  const { idOf, taken } = useIds();
   return useMutation({
     mutationFn: async ({ made, here }: Chosen) => {
       if (made.length > 0) await answer(api.PUT('/api/people/student-lists', { body: { students: made } }));
@@ -85,7 +79,13 @@ function useTake(courseId: string | null) {
         await answer(
           api.PUT('/api/courses/{id}/roster', {
             params: { path: { id: courseId } },
-            body: { students: all.map(enrolmentOf) },
+            body: {
+              students: all.map((studentId) => ({
+                id: idOf([courseId, studentId]),
+                studentId,
+                firstDay: null,
+              })),
+            },
           }),
         );
       }
@@ -93,6 +93,9 @@ function useTake(courseId: string | null) {
         codes: await answer(api.POST('/api/people/student-lists/first-codes', { body: { ids: all } })),
       };
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: inRoom() }),
+    onSuccess: () => {
+      taken();
+      return queries.invalidateQueries({ queryKey: inRoom() });
+    },
   });
 }

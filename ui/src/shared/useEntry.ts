@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused } from './api/client';
 import { newId } from './newId';
-import { fieldsOf, useSay } from './words/useSay';
+import { formFieldsOf, useSay } from './words/useSay';
 
 /**
  * A form that adds one thing: it sends under the same id until the thing is taken, puts refusals at their fields,
@@ -27,7 +27,7 @@ export function useEntry<V extends Record<string, unknown>, R>(
       await queries.invalidateQueries({ queryKey: ['room'] });
     },
     onError: async (refused) => {
-      form.setErrors(fieldsOf(refused, speak));
+      form.setErrors(formFieldsOf(refused, speak));
       if (!(refused instanceof Refused) || refused.status !== 409) return;
       // An earlier try was saved, its answer lost, and something changed since: that is told, shown, and what is here is another one.
       setId(newId());

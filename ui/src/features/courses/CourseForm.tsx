@@ -11,7 +11,7 @@ import { today } from '../../shared/time';
 import { Trouble } from '../../shared/Trouble';
 import { useMe } from '../../shared/useMe';
 import { weekdays } from '../../shared/words';
-import { fieldsOf, useSay } from '../../shared/words/useSay';
+import { formFieldsOf, useSay } from '../../shared/words/useSay';
 import { peopleQueries } from '../people/queries';
 import { roomQueries } from '../rooms/queries';
 import { asTyped } from '../sessions/hours';
@@ -42,7 +42,9 @@ const of = (course: Schemas['Course']): Values => ({
 
 /** A course to make, or another shape for one that is there. */
 export function CourseForm(props: { course?: Schemas['Course']; onDone: (id: string) => void }) {
-  const { course, onDone } = props;
+  const { onDone } = props;
+  // As it was opened: what somebody else changes meanwhile takes nothing that is typed here, and is told when this is saved.
+  const [course] = useState(props.course);
   const me = useMe().data;
   const rooms = useQuery(roomQueries.list());
   const instructors = useQuery(peopleQueries.instructors());
@@ -52,7 +54,6 @@ export function CourseForm(props: { course?: Schemas['Course']; onDone: (id: str
       <LoadTrouble of={instructors} what="the instructors" />
       {me && rooms.data && instructors.data && (
         <Form
-          key={course?.version ?? 0}
           {...(course && { course })}
           begin={course ? of(course) : empty(me.id, rooms.data[0]?.id ?? '')}
           rooms={rooms.data}
@@ -129,15 +130,7 @@ function useSave(
       await queries.invalidateQueries({ queryKey: inRoom() });
       onDone(id);
     },
-    onError: (refused) => {
-      const fields = fieldsOf(refused, speak);
-      // The form's names of a list's items: hours[0].ends here is hours.0.ends there.
-      form.setErrors(
-        Object.fromEntries(
-          Object.entries(fields).map(([field, said]) => [field.replace(/\[(\d+)\]/g, '.$1'), said]),
-        ),
-      );
-    },
+    onError: (refused) => form.setErrors(formFieldsOf(refused, speak)),
   });
 }
 

@@ -5,8 +5,9 @@ import { useState } from 'react';
 import { answer, api, Refused, type Schemas } from '../../shared/api/client';
 import { inRoom } from '../../shared/live/changes';
 import { newId } from '../../shared/newId';
+import { useIds } from '../../shared/useIds';
 import { Trouble } from '../../shared/Trouble';
-import { fieldsOf, useSay } from '../../shared/words/useSay';
+import { formFieldsOf, useSay } from '../../shared/words/useSay';
 import { JobForm } from '../sheets/JobForm';
 import { jobLine } from '../sheets/JobLine';
 import { sheetQueries } from '../sheets/queries';
@@ -20,7 +21,8 @@ export function ExerciseEditor(props: {
   others: Schemas['ListedExercise'][];
   onSaved: (id: string) => void;
 }) {
-  const { known } = props;
+  // As it was opened: what somebody else changes meanwhile takes nothing that is typed here, and is told when this is saved.
+  const [known] = useState(props.known);
   const [job, setJob] = useState<Job>(() => (known ? jobOf(known) : emptyJob()));
   const form = useForm<Draft>({ initialValues: known ? draftOf(known) : emptyDraft() });
   const typed = (job.thickness ?? '').trim() !== '';
@@ -73,25 +75,24 @@ function useSave(
   const queries = useQueryClient();
   const speak = useSay();
   const [id] = useState(() => known?.id ?? newId());
+  const { idOf, taken } = useIds();
   return useMutation({
     mutationFn: (values: Draft) =>
       answer(
         api.PUT('/api/exercises/{id}', {
           params: { path: { id } },
-          body: { ...values, job, editionId: newId(), edition: known?.edition ?? 0 },
+          body: { ...values, job, editionId: idOf([values, job]), edition: known?.edition ?? 0 },
         }),
       ),
     onSuccess: async () => {
+      taken();
       await queries.invalidateQueries({ queryKey: inRoom() });
       onSaved(id);
     },
-    onError: (refused) =>
-      form.setErrors(
-        Object.fromEntries(
-          Object.entries(fieldsOf(refused, speak))
-            .filter(([field]) => !field.startsWith('job.'))
-            .map(([field, said]) => [field.replace(/\[(\d+)\]/g, '.$1'), said]),
-        ),
-      ),
+    onError: (refused) => {
+      // What is wrong with the job stands at the job's own fields.
+      const own = Object.entries(formFieldsOf(refused, speak)).filter(([field]) => !field.startsWith('job.'));
+      form.setErrors(Object.fromEntries(own));
+    },
   });
 }

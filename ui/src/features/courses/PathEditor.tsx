@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { asLoading, Loaded } from '../../shared/Loaded';
 import { inRoom } from '../../shared/live/changes';
-import { newId } from '../../shared/newId';
 import { tellDone } from '../../shared/notices';
+import { useIds } from '../../shared/useIds';
 import { processes } from '../../shared/words';
 import { useLine, useSay } from '../../shared/words/useSay';
 import css from './path.module.css';
@@ -199,15 +199,17 @@ function Before(props: {
 
 function useSave(courseId: string, edition: number) {
   const queries = useQueryClient();
+  const { idOf, taken } = useIds();
   return useMutation({
     mutationFn: (steps: Step[]) =>
       answer(
         api.PUT('/api/courses/{id}/path', {
           params: { path: { id: courseId } },
-          body: { id: newId(), edition, steps },
+          body: { id: idOf([edition, steps]), edition, steps },
         }),
       ),
     onSuccess: async () => {
+      taken();
       tellDone('The path is changed.');
       await queries.invalidateQueries({ queryKey: inRoom('courses') });
     },

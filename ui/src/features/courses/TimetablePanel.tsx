@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { asLoading, Loaded } from '../../shared/Loaded';
 import { inRoom } from '../../shared/live/changes';
-import { newId } from '../../shared/newId';
 import { tellDone } from '../../shared/notices';
 import { clock, day } from '../../shared/time';
+import { useIds } from '../../shared/useIds';
 import { Trouble } from '../../shared/Trouble';
 import { useSay } from '../../shared/words/useSay';
 import css from './courses.module.css';
@@ -75,13 +75,7 @@ export function MakeSessions(props: { courseId: string; proposed: Proposed[]; on
 
 function useMake(courseId: string, onMade?: () => void) {
   const queries = useQueryClient();
-  // An id for each, kept until they are made: a second try makes them once.
-  const [ids] = useState(() => new Map<string, string>());
-  const idOf = (key: string) => {
-    const id = ids.get(key) ?? newId();
-    ids.set(key, id);
-    return id;
-  };
+  const { idOf, taken: made } = useIds();
   return useMutation({
     mutationFn: (taken: Proposed[]) =>
       answer(
@@ -89,7 +83,7 @@ function useMake(courseId: string, onMade?: () => void) {
           params: { path: { id: courseId } },
           body: {
             sessions: taken.map(({ title, day: on, begins, ends }) => ({
-              id: idOf(`${on} ${begins}`),
+              id: idOf([on, begins]),
               title,
               day: on,
               begins,
@@ -99,6 +93,7 @@ function useMake(courseId: string, onMade?: () => void) {
         }),
       ),
     onSuccess: async () => {
+      made();
       tellDone('The sessions are in the calendar.');
       onMade?.();
       await queries.invalidateQueries({ queryKey: inRoom() });

@@ -1,6 +1,7 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { LoadTrouble } from '../../shared/Loaded';
 import { inRoom } from '../../shared/live/changes';
@@ -11,7 +12,10 @@ import { roomQueries } from '../rooms/queries';
 import { asTyped } from './hours';
 
 /** Another name, day, hours or room for a session. */
-export function SessionForm({ session, onDone }: { session: Schemas['Session']; onDone: () => void }) {
+export function SessionForm(props: { session: Schemas['Session']; onDone: () => void }) {
+  const { onDone } = props;
+  // As it was opened: what somebody else changes meanwhile is told when this is saved, and not written over unseen.
+  const [session] = useState(props.session);
   const queries = useQueryClient();
   const speak = useSay();
   const rooms = useQuery(roomQueries.list());

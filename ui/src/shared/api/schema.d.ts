@@ -13600,7 +13600,7 @@ export interface components {
             studentId: string;
             /**
              * Format: date
-             * @description From which day; left out, from the course's first.
+             * @description From which day; left out, from today where the course runs, else from its first.
              */
             firstDay?: null | string;
         };

@@ -34,6 +34,12 @@ export function fieldsOf(error: unknown, speak: ReturnType<typeof useSay>): Reco
   return fields;
 }
 
+/** The same by a form's own names: hours[0].ends of a request is hours.0.ends of a form. */
+export const formFieldsOf = (error: unknown, speak: ReturnType<typeof useSay>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(fieldsOf(error, speak)).map(([field, said]) => [field.replace(/\[(\d+)\]/g, '.$1'), said]),
+  );
+
 /** Everything that was wrong in one line, for places without a field of their own. */
 export function useLine(error: unknown, otherwise = 'Something went wrong on this page.'): string {
   const speak = useSay();
