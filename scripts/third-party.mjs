@@ -12,6 +12,8 @@ const json = (path) => JSON.parse(readFileSync(join(root, path), 'utf8'));
 // One reason for each package asked for by name; what those bring along is listed without.
 const why = {
   CsvHelper: 'Reads and writes CSV: charts, cards, logs, lists of students.',
+  'Google.OrTools': 'Plans an evening and cuts bars: constraint programming (CP-SAT).',
+  'Google.Protobuf': 'How a plan is told to the solver; pinned, since the registry lacks the edition the solver names.',
   'Ical.Net': 'Writes and reads calendars (iCalendar): a course’s sessions out, another program’s in.',
   Dapper: 'SQL in, records out.',
   'dbup-postgresql': 'Brings an older database forward.',

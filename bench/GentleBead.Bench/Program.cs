@@ -12,6 +12,7 @@ using GentleBead.Bench.Listening;
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
 // dotnet run -c Release --project bench/GentleBead.Bench -- judge   2,000 bad starts judged and mended in two steps
+// dotnet run -c Release --project bench/GentleBead.Bench -- plan    50 evenings planned, beside the plan by hand and the bound
 // dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
@@ -44,6 +45,8 @@ switch (args)
             from is [_, var starts, ..] ? int.Parse(starts, null) : 2000,
             from is [_, _, "tell"]
         );
+    case ["plan"]:
+        return Plans.Measure();
     case ["train", var sounds, .. var share]:
         TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.json", sounds, share is [var part] ? double.Parse(part, null) : 1);
         return 0;

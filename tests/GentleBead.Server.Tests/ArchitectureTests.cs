@@ -50,7 +50,7 @@ public partial class ArchitectureTests
     };
 
     [Fact]
-    public void Core_depends_on_nothing_but_the_framework_and_two_libraries_of_numbers() =>
+    public void Core_depends_on_nothing_but_the_framework_two_libraries_of_numbers_and_a_solver() =>
         Holds(
             Types()
                 .That()
@@ -59,7 +59,7 @@ public partial class ArchitectureTests
                 .OnlyDependOn(
                     Types()
                         .That()
-                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet|NWaves)(\.|$)")
+                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet|NWaves|Google)(\.|$)")
                         .Or()
                         .HaveFullNameMatching(@"^(Microsoft\.CodeAnalysis|System\.Runtime|<)")
                 )
@@ -74,7 +74,7 @@ public partial class ArchitectureTests
             reference =>
                 Assert.Matches(
                     @"^(System\.(Runtime(\.InteropServices)?|Collections|Linq|Security\.Cryptography|Numerics\.Vectors"
-                        + @"|Text\.RegularExpressions|Text\.Json|Memory)|MathNet\.Numerics|NWaves)$",
+                        + @"|Text\.RegularExpressions|Text\.Json|Memory)|MathNet\.Numerics|NWaves|Google\.(OrTools|Protobuf))$",
                     reference.Name
                 )
         );

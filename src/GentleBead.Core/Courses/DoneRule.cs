@@ -57,12 +57,16 @@ public sealed record DoneRule(int Right, int OutOf, bool OnceMore)
         if (beads.Count == 0)
             return new(ExerciseState.NotBegun, Say($"not begun"));
         if (FirstReached(beads) is not { } reached)
-            return new(ExerciseState.Begun, Say($"{InLast(beads)} of {Right} right{(OutOf == Right ? Say($" in a row") : null)}"));
+            return new(
+                ExerciseState.Begun,
+                Say($"{InLast(beads)} of {Right} right{(OutOf == Right ? Say($" in a row") : null)}"),
+                InLast(beads)
+            );
         // What was reached once stays reached: a later bead that goes wrong takes nothing back.
         if (section && !beads.Any(bead => bead.Right && bead.Section))
-            return new(ExerciseState.Begun, Say($"{Count}; a right section is still missing"));
+            return new(ExerciseState.Begun, Say($"{Count}; a right section is still missing"), Right);
         if (OnceMore && !beads.Skip(reached + 1).Any(bead => bead.Right && bead.Day > beads[reached].Day))
-            return new(ExerciseState.Begun, Say($"{Count}; once more on another evening"));
+            return new(ExerciseState.Begun, Say($"{Count}; once more on another evening"), Right);
         return Place.AllDone(Rule);
     }
 
@@ -117,7 +121,8 @@ public enum ExerciseState
 /// <summary>How far somebody has come with an exercise, and what that is made of.</summary>
 /// <param name="State">How far.</param>
 /// <param name="Words">What counts so far, or what is wanted: "2 of 3 right in a row".</param>
-public sealed record Place(ExerciseState State, Said Words)
+/// <param name="Right">Right beads that count so far; 0 where none do, or where it takes no beads.</param>
+public sealed record Place(ExerciseState State, Said Words, int Right = 0)
 {
     internal static Place AllDone(Said words) => new(ExerciseState.Done, words);
 }
