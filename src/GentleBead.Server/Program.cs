@@ -15,6 +15,7 @@ using GentleBead.Server.Listening;
 using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Planning;
 using GentleBead.Server.Practice;
 using GentleBead.Server.Rooms;
 using GentleBead.Server.Search;
@@ -74,6 +75,10 @@ services
     .AddSingleton<ExerciseStore>()
     .AddSingleton<PathStore>()
     .AddSingleton<WorkStore>()
+    .AddSingleton<PlanStore>()
+    .AddSingleton<StockStore>()
+    .AddSingleton<PlanFactStore>()
+    .AddSingleton<PlanReader>()
     .AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>()
     .AddSingleton<SettingStore>()
@@ -273,6 +278,9 @@ TimetableEndpoints.Map(app);
 CalendarEndpoints.Map(app);
 ExerciseEndpoints.Map(app);
 PathEndpoints.Map(app);
+PlanEndpoints.Map(app);
+JobCards.Map(app);
+StockEndpoints.Map(app);
 SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);
 CardEndpoints.Map(app);

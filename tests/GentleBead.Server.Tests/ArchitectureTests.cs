@@ -24,6 +24,7 @@ public partial class ArchitectureTests
         ["Machines"] = ["machine", "machine_move", "reading", "machine_load", "door_chart", "upkeep", "bottle_reading"],
         ["Sessions"] = ["session", "place", "attendance"],
         ["Courses"] = ["course", "course_instructor", "enrolment", "exercise", "exercise_edition", "course_path"],
+        ["Planning"] = ["session_plan", "stock_edition"],
         ["Sheets"] = ["sheet", "preset"],
         ["Beads"] =
         [

@@ -90,8 +90,32 @@ public sealed record AtHand(
     IReadOnlyDictionary<Stock.Gas, int>? Bottles
 )
 {
+    private const int MostKinds = 200;
+
     /// <summary>Nobody noted anything.</summary>
     public static AtHand Unknown { get; } = new(null, null, null);
+
+    /// <summary>What is wrong with it, field by field.</summary>
+    public IEnumerable<Problem> Problems()
+    {
+        if (Bars?.Count > MostKinds)
+            yield return new("bars", Say($"At most {MostKinds} lines."));
+        foreach (var (bar, i) in (Bars ?? []).Select((bar, i) => (bar, i)))
+        {
+            if (bar.Kind.Thickness.Mm is not (>= 0.5 and <= 50))
+                yield return new($"bars[{i}].kind.thicknessMm", Say($"{Length.FromMm(0.5)} to {Length.FromMm(50)}."));
+            if (bar.Long.Mm is not (>= 20 and <= 12_000))
+                yield return new($"bars[{i}].longMm", Say($"{Length.FromMm(20)} to {Length.FromMm(12_000)}."));
+            if (bar.Wide.Mm is not (>= 5 and <= 3_000))
+                yield return new($"bars[{i}].wideMm", Say($"{Length.FromMm(5)} to {Length.FromMm(3_000)}."));
+            if (bar.Count is < 0 or > 1_000)
+                yield return new($"bars[{i}].count", Say($"0 to 1000."));
+        }
+        if (Spools?.Values.Any(count => count is < 0 or > 1_000) == true)
+            yield return new("spools", Say($"0 to 1000 spools."));
+        if (Bottles?.Values.Any(count => count is < 0 or > 1_000) == true)
+            yield return new("bottles", Say($"0 to 1000 bottles."));
+    }
 }
 
 /// <summary>A kind of bar or plate.</summary>
@@ -114,16 +138,14 @@ public sealed record StockPiece(StockKind Kind, Length Long, Length Wide, int Co
 /// <param name="HotFirstTries">Of those the most at something hot, aluminium or overhead.</param>
 /// <param name="LeastMinutes">The least minutes of a slot that have to be left for welding, 5 to 60.</param>
 /// <param name="CoolingMinutes">Minutes a torch cools after hot work, 0 to 60.</param>
-/// <param name="Kerf">What a cut takes away.</param>
-public sealed record PlanLimits(
-    int Instructors = 1,
-    int FirstTries = 3,
-    int HotFirstTries = 1,
-    int LeastMinutes = 15,
-    int CoolingMinutes = 10,
-    Length Kerf = default
-)
+public sealed record PlanLimits(int Instructors, int FirstTries, int HotFirstTries, int LeastMinutes, int CoolingMinutes)
 {
+    /// <summary>What is usual.</summary>
+    public static PlanLimits Usual { get; } = new(1, 3, 1, 15, 10) { Kerf = Length.FromMm(2.5) };
+
+    /// <summary>What a cut takes away, up to 10 mm; a saw takes 2 to 3.</summary>
+    public required Length Kerf { get; init; }
+
     /// <summary>Test welds that can be watched at once.</summary>
     public int TestWelds => Math.Max(0, Instructors - 1);
 }
@@ -147,7 +169,7 @@ public sealed record PlanProblem
     public required IReadOnlyDictionary<(Guid Exercise, Guid Machine), MachineFit> Fits { get; init; }
 
     /// <summary>Limits.</summary>
-    public PlanLimits Limits { get; init; } = new();
+    public PlanLimits Limits { get; init; } = PlanLimits.Usual;
 
     /// <summary>What there is to weld with.</summary>
     public AtHand AtHand { get; init; } = AtHand.Unknown;

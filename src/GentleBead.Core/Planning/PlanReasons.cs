@@ -160,6 +160,8 @@ public static class PlanReasons
         if (earlier?.BoothId == stand.BoothId)
             yield return Say($"Stays at the booth.");
         var mean = problem.Students.Average(one => one.ArcMinutes);
-        yield return student.ArcMinutes < mean ? Say($"Has had {student.ArcMinutes:0} min of arc this term; the mean is {mean:0} min.") : null;
+        yield return student.ArcMinutes < mean
+            ? Say($"Has had {student.ArcMinutes:0} min of arc this term; the mean is {mean:0} min.")
+            : null;
     }
 }

@@ -10,7 +10,13 @@ using GentleBead.Server.Json;
 namespace GentleBead.Server.Sheets;
 
 /// <summary>A sheet with whom and where it is for.</summary>
-public sealed record Card(Sheet Sheet, string Student, int BoothNumber, string MachineName, DateOnly GivenOn);
+/// <param name="Sheet">The sheet.</param>
+/// <param name="Student">Whom it is for.</param>
+/// <param name="BoothNumber">At which booth.</param>
+/// <param name="MachineName">On which machine.</param>
+/// <param name="GivenOn">The day it is for.</param>
+/// <param name="Task">When it is for and what is worked on, as a plan says; null for a sheet that was given out.</param>
+public sealed record Card(Sheet Sheet, string Student, int BoothNumber, string MachineName, DateOnly GivenOn, Said? Task = null);
 
 /// <summary>
 /// Settings cards as files. JSON: the whole sheet, in the same words as over HTTP. CSV: name, value, unit, a row a

@@ -25,13 +25,29 @@ internal static class CardPdf
     /// <param name="card">The sheet and whom it is for.</param>
     /// <param name="booth">The booth card; otherwise the whole sheet.</param>
     /// <param name="units">The reader's units.</param>
-    public static byte[] Draw(Card card, bool booth, Units units)
+    public static byte[] Draw(Card card, bool booth, Units units) =>
+        DrawAll([card], booth, units, Say($"Booth {card.BoothNumber}, {card.Student.Name()}"));
+
+    /// <summary>Draws cards one after the other, each on a page of its own.</summary>
+    /// <param name="cards">The sheets and whom they are for, at least one.</param>
+    /// <param name="booth">Booth cards; otherwise the whole sheets.</param>
+    /// <param name="units">The reader's units.</param>
+    /// <param name="title">What the file is called inside.</param>
+    public static byte[] DrawAll(IReadOnlyList<Card> cards, bool booth, Units units, Said title)
     {
         lock (Once)
             GlobalFontSettings.FontResolver ??= new Faces();
         using var document = new PdfDocument();
-        document.Info.Title = Say($"Booth {card.BoothNumber}, {card.Student.Name()}").In(units);
-        var pen = new Pen(document, units);
+        document.Info.Title = title.In(units);
+        foreach (var card in cards)
+            DrawOne(new Pen(document, units), card, booth);
+        using var stream = new MemoryStream();
+        document.Save(stream, closeStream: false);
+        return stream.ToArray();
+    }
+
+    private static void DrawOne(Pen pen, Card card, bool booth)
+    {
         Head(pen, card);
         pen.Gap(8);
         pen.Big(Marks(card.Sheet), booth);
@@ -42,15 +58,14 @@ internal static class CardPdf
         if (!booth)
             Lesson(pen, card.Sheet);
         Cautions(pen, card.Sheet, booth);
-        using var stream = new MemoryStream();
-        document.Save(stream, closeStream: false);
-        return stream.ToArray();
     }
 
     private static void Head(Pen pen, Card card)
     {
         pen.Text(Say($"Booth {card.BoothNumber}   {card.Student.Name()}"), 17, bold: true);
         pen.Text(Say($"{card.MachineName.Name()}, {card.GivenOn.ToString("d MMM yyyy", CultureInfo.InvariantCulture).Name()}"), 9);
+        if (card.Task is { } task)
+            pen.Text(task, 11, bold: true);
         pen.Gap(6);
         var job = card.Sheet.Job;
         var thickness = job.OtherThickness is { } other

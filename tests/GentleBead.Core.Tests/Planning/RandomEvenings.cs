@@ -46,7 +46,7 @@ internal static class RandomEvenings
                 from machine in room.Booth.Machines.Zip(room.Machines)
                 select (Key: (row.Id, machine.First.Id), Fit: FitOf(row, machine.Second))
             ).ToDictionary(one => one.Key, one => one.Fit),
-            Limits = new(random.Next(1, 4), random.Next(1, 5), random.Next(0, 3), Kerf: Length.FromMm(3)),
+            Limits = new(random.Next(1, 4), random.Next(1, 5), random.Next(0, 3), 15, 10) { Kerf = Length.FromMm(3) },
             Weights = PlanScore.Table.ToDictionary(aspect => aspect.Key, _ => random.Next(1, 6)),
         };
         return problem with

@@ -23,6 +23,7 @@ export const instructorPages = [
   { to: '/courses/new', label: 'New course' },
   { to: '/courses/exercises', label: 'Exercises' },
   { to: '/courses/exercises/new', label: 'New exercise' },
+  { to: '/courses/stock', label: 'Stock: bars, plates, spools and bottles' },
   { to: '/students/list', label: 'Students from a list' },
   { to: '/students/agreement', label: 'How often you agree' },
   { to: '/students/add', label: 'Add a student or an instructor' },

@@ -21,6 +21,9 @@ const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
 const CalendarPage = page('CalendarPage', () => import('../pages/CalendarPage'));
 const CoursesPage = page('CoursesPage', () => import('../pages/CoursesPage'));
 const SessionPage = page('SessionPage', () => import('../pages/SessionPage'));
+const PlanPage = page('PlanPage', () => import('../pages/PlanPages'));
+const PlanListsPage = page('PlanListsPage', () => import('../pages/PlanListsPage'));
+const StockPage = page('StockPage', () => import('../pages/StockPage'));
 const StudentListPage = page('StudentListPage', () => import('../pages/StudentListPage'));
 const SessionsPage = page('SessionsPage', () => import('../pages/SessionsPage'));
 const SheetPage = page('SheetPage', () => import('../pages/SheetPage'), /^\/booths\/[^/]+\/?$/);
@@ -86,8 +89,11 @@ export const instructorRoutes = (
     <Route index element={<RoomPage />} />
     <Route path="sessions" element={<SessionsPage />} />
     <Route path="sessions/:sessionId" element={<SessionPage />} />
+    <Route path="sessions/:sessionId/plan" element={<PlanPage />} />
+    <Route path="sessions/:sessionId/plan/lists" element={<PlanListsPage />} />
     <Route path="courses" element={<CoursesPage />} />
     <Route path="courses/calendar" element={<CalendarPage />} />
+    <Route path="courses/stock" element={<StockPage />} />
     <Route path="courses/new" element={<NewCoursePage />} />
     <Route path="courses/exercises" element={<ExercisesPage />} />
     <Route path="courses/exercises/new" element={<NewExercisePage />} />

@@ -16,6 +16,7 @@ export const courseTabs = [
   { to: '/courses/calendar', label: 'Calendar' },
   { to: '/courses/exercises', label: 'Exercises' },
   { to: '/sessions', label: 'Sessions' },
+  { to: '/courses/stock', label: 'Stock' },
 ];
 
 /** Every course: those that run and are to come before those that are over. */

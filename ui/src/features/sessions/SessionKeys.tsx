@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { inRoom } from '../../shared/live/changes';
 import { newId } from '../../shared/newId';
@@ -33,6 +33,11 @@ export function SessionKeys({ session }: { session: Schemas['Session'] }) {
             }}
           >
             Work in it
+          </Button>
+        )}
+        {session.courseId !== null && session.cancelled === null && (
+          <Button variant="default" component={Link} to={`/sessions/${session.id}/plan`}>
+            Plan
           </Button>
         )}
         <Button variant="default" onClick={() => setOpen('change')}>

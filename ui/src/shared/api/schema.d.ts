@@ -62,6 +62,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{id}/plan/cards.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}/file": {
         parameters: {
             query?: never;
@@ -6388,6 +6444,496 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanBoard"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlan"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/plan/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanToMake"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/plan/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    student: string;
+                    slot: number;
+                    booth: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanWhy"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/plan/lists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanNeeds"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StockAtHand"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewStock"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/stock": {
         parameters: {
             query?: never;
@@ -11496,6 +12042,19 @@ export interface components {
             /** @description Whose limits its beads are measured by. */
             criteria?: components["schemas"]["CriteriaSet"];
         };
+        /** @description What there is to weld with. */
+        AtHand: {
+            /** @description Bars, plates and offcuts; null where nobody noted any: then nothing is held to them. */
+            bars: null | components["schemas"]["StockPiece"][];
+            /** @description Spools of each wire, those on the machines counted in; null where nobody noted any. */
+            spools: null | {
+                [key: string]: number;
+            };
+            /** @description Bottles of each gas, those at the machines counted in; null where nobody noted any. */
+            bottles: null | {
+                [key: string]: number;
+            };
+        };
         /** @description Whether a student came. */
         AttendanceNote: {
             /** Format: uuid */
@@ -11693,6 +12252,106 @@ export interface components {
             student: null | components["schemas"]["PersonName"];
             coupon: null | components["schemas"]["Coupon"];
         };
+        /** @description What a plan gets for one aspect. */
+        BoardAspect: {
+            /** @description Which aspect. */
+            key: string;
+            /** @description What it is called. */
+            name: components["schemas"]["Said"];
+            /** @description What more of it means. */
+            means: components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description What it counts for, 0 to 5.
+             */
+            weight: number;
+            /**
+             * Format: int32
+             * @description What it adds to the score.
+             */
+            points: number;
+        };
+        /** @description A booth on the plan board. */
+        BoardBooth: {
+            /**
+             * Format: uuid
+             * @description Which booth.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /** @description The machines in it. */
+            machines: components["schemas"]["BoardMachine"][];
+        };
+        /** @description A machine on the plan board. */
+        BoardMachine: {
+            /**
+             * Format: uuid
+             * @description Which machine.
+             */
+            id: string;
+            /** @description What the room calls it. */
+            name: string;
+            /** @description What is on it when the session begins. */
+            load: components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description The first slot in which it is out of order; null while it runs.
+             */
+            downFrom: null | number;
+        };
+        /** @description Somebody at a booth in a slot, on the plan board. */
+        BoardStand: {
+            /** @description Who, where, with what, at what. */
+            stand: components["schemas"]["Stand"];
+            /** @description What the exercise is called. */
+            exerciseName: string;
+            change: null | components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description How long that takes.
+             */
+            changeMinutes: number;
+            /** @description Whether it is their first try at it. */
+            firstTry: boolean;
+        };
+        /** @description A student on the plan board. */
+        BoardStudent: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /** @description What they are to work on, what matters most first. */
+            tasks: components["schemas"]["BoardTask"][];
+            /**
+             * Format: int32
+             * @description The first slot they are there.
+             */
+            from: number;
+            /**
+             * Format: int32
+             * @description The slot in which they are gone; null where they stay.
+             */
+            until: null | number;
+            notServed: null | components["schemas"]["Said"];
+        };
+        /** @description Something a student is to work on. */
+        BoardTask: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description How far they have come with it. */
+            why: components["schemas"]["Said"];
+            /** @description Whether they never laid a bead to it. */
+            firstTry: boolean;
+            /** @description The machines that can be used for it. */
+            machines: string[];
+        };
         /** @description A booth of a room. */
         Booth: {
             /**
@@ -11805,6 +12464,28 @@ export interface components {
             hoursLeft: number;
             /** @description That flow. */
             atFlowLPerMin: components["schemas"]["GasFlow"];
+        };
+        /** @description A rule that a plan breaks, and where. */
+        BrokenRule: {
+            /** @description Which rule, by its key in IReadOnlyList&lt;PlanRule&gt; PlanRules.Table. */
+            rule: string;
+            /**
+             * Format: int32
+             * @description In which slot.
+             */
+            slot: number;
+            /**
+             * Format: uuid
+             * @description At which booth; null where the whole slot is meant.
+             */
+            boothId: null | string;
+            /**
+             * Format: uuid
+             * @description Whom it is about; null where nobody in particular.
+             */
+            studentId: null | string;
+            /** @description What is wrong, and with what numbers. */
+            words: components["schemas"]["Said"];
         };
         /** @description One field of a calculator. */
         CalculatorField: {
@@ -12263,6 +12944,62 @@ export interface components {
         };
         /** Format: double */
         Current: number;
+        /** @description How a bar or plate is cut, and how many of them alike. */
+        CutBar: {
+            /** @description What it is. */
+            kind: components["schemas"]["StockKind"];
+            /** @description How long it is. */
+            longMm: components["schemas"]["Length"];
+            /** @description How wide it is. */
+            wideMm: components["schemas"]["Length"];
+            /** @description Its strips; a bar has one. */
+            strips: components["schemas"]["CutStrip"][];
+            /**
+             * Format: int32
+             * @description How many are cut so.
+             */
+            times: number;
+        };
+        /** @description What is cut from what. */
+        CutList: {
+            /** @description The bars and plates that are cut. */
+            bars: components["schemas"]["CutBar"][];
+            /** @description Pieces for which nothing is left. */
+            missing: components["schemas"]["CutPiece"][];
+            /**
+             * Format: double
+             * @description Area of the bars and plates that are cut into, mm².
+             */
+            usedMm2: number;
+            /**
+             * Format: double
+             * @description Area of the pieces with their kerf: nobody can do it with less.
+             */
+            piecesMm2: number;
+        };
+        /** @description Pieces of one size that are to be cut. */
+        CutPiece: {
+            /** @description From which kind of bar or plate. */
+            kind: components["schemas"]["StockKind"];
+            /** @description How long each is. */
+            longMm: components["schemas"]["Length"];
+            /** @description How wide each is; of a bar its own width. */
+            wideMm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
+        /** @description A strip of a plate, or a whole bar, and what is cut from it. */
+        CutStrip: {
+            /** @description How wide it is. */
+            wideMm: components["schemas"]["Length"];
+            /** @description The pieces, the longest first. */
+            pieces: components["schemas"]["StripPiece"][];
+            /** @description What is left at its end. */
+            leftMm: components["schemas"]["Length"];
+        };
         /** @enum {unknown} */
         DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         /** @description An account of the made-up school, offered on its sign-in screen. */
@@ -12700,6 +13437,33 @@ export interface components {
          * @description Shielding gas flow. Held in litres per minute.
          */
         GasFlow: number;
+        /** @description Gas that a plan takes at a machine, in words. */
+        GasLine: {
+            /**
+             * Format: int32
+             * @description The booth's number.
+             */
+            booth: number;
+            /** @description At which machine. */
+            machineName: string;
+            /** @description Which gas. */
+            gas: components["schemas"]["Said"];
+            /**
+             * Format: double
+             * @description How much.
+             */
+            litres: number;
+            /**
+             * Format: double
+             * @description What is in the bottle; null where nobody read its gauge.
+             */
+            there: null | number;
+            /**
+             * Format: int32
+             * @description The slot in which it runs out; null where it lasts, or where nobody read the gauge.
+             */
+            emptyIn: null | number;
+        };
         /** @enum {unknown} */
         Hand: "right" | "left";
         /** @description The hand that holds the torch; null where it is not said. */
@@ -13153,6 +13917,32 @@ export interface components {
              */
             tungstenMm?: null | number;
         };
+        /** @description A machine to set up, in words. */
+        LoadLine: {
+            /**
+             * Format: int32
+             * @description Before which slot, or in which.
+             */
+            slot: number;
+            /**
+             * Format: int32
+             * @description The booth's number.
+             */
+            booth: number;
+            /** @description Which machine. */
+            machineName: string;
+            /** @description What is on it. */
+            from: components["schemas"]["Said"];
+            /** @description What is to be on it. */
+            to: components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description How long that takes.
+             */
+            minutes: number;
+            /** @description Whether it takes from the slot; otherwise it is done ahead. */
+            inSlot: boolean;
+        };
         /**
          * @description What is put on a machine or set on it before welding.
          * @enum {unknown}
@@ -13234,6 +14024,19 @@ export interface components {
             charts: components["schemas"]["ComparedChart"][];
             upkeep: components["schemas"]["PartState"][];
             bottle: null | components["schemas"]["BottleState"];
+        };
+        /** @description A machine that is out of order. */
+        MachineDown: {
+            /**
+             * Format: uuid
+             * @description Which machine.
+             */
+            machineId: string;
+            /**
+             * Format: int32
+             * @description The first slot in which it is.
+             */
+            from: number;
         };
         /** @description A machine in a booth. */
         MachineHere: {
@@ -13712,6 +14515,23 @@ export interface components {
             name: string;
             password: string;
         };
+        /** @description What a plan is to be. */
+        NewPlan: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The edition it was changed from; 0 for the first.
+             */
+            edition: number;
+            /** @description How it is planned. */
+            settings: components["schemas"]["PlanSettings"];
+            /** @description Who stands where. */
+            stands: components["schemas"]["Stand"][];
+        };
         /** @description A job to save under a name. */
         NewPreset: {
             name: null | string;
@@ -13766,6 +14586,21 @@ export interface components {
              * @description In which room; left out, the first.
              */
             roomId?: null | string;
+        };
+        /** @description What there is to weld with, as somebody counted it. */
+        NewStock: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The edition it was changed from; 0 for the first.
+             */
+            edition: number;
+            /** @description What there is. */
+            atHand: components["schemas"]["AtHand"];
         };
         /** @description A part that was seen to. */
         NewUpkeep: {
@@ -14171,11 +15006,172 @@ export interface components {
             state: components["schemas"]["ExerciseState"];
             /** @description What counts so far, or what is wanted: "2 of 3 right in a row". */
             words: components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description Right beads that count so far; 0 where none do, or where it takes no beads.
+             * @default 0
+             */
+            right: number;
         };
         /** @description Who is to stand at a booth; null empties it. */
         PlaceRequest: {
             /** Format: uuid */
             studentId: null | string;
+        };
+        /** @description A session's plan as a board: slots across, booths down. */
+        PlanBoard: {
+            /** @description Which session. */
+            session: components["schemas"]["Session"];
+            /**
+             * Format: int32
+             * @description Which edition of its plan; 0 before there is one.
+             */
+            edition: number;
+            /** @description Who made it; null for nobody in particular. */
+            madeBy: null | string;
+            /** @description How it is planned. */
+            settings: components["schemas"]["PlanSettings"];
+            /** @description Its slots. */
+            slots: components["schemas"]["Slot"][];
+            /**
+             * Format: int32
+             * @description The slot that is on, or the next; 0 before it begins, as many as there are when it is over.
+             */
+            nowSlot: number;
+            /** @description Its booths, by number. */
+            booths: components["schemas"]["BoardBooth"][];
+            /** @description Its students, by name. */
+            students: components["schemas"]["BoardStudent"][];
+            /** @description Who stands where. */
+            stands: components["schemas"]["BoardStand"][];
+            /** @description The rules it breaks, and where. */
+            broken: components["schemas"]["BrokenRule"][];
+            /** @description What it is weighed by. */
+            aspects: components["schemas"]["BoardAspect"][];
+            solver: null | components["schemas"]["SolverSaid"];
+        };
+        /** @description How many an instructor can see to, and how much things take. */
+        PlanLimits: {
+            /**
+             * Format: int32
+             * @description Instructors there; a test weld takes one of them, and one stays on the floor.
+             */
+            instructors: number;
+            /**
+             * Format: int32
+             * @description The most who try something for the first time in one slot, 0 to 40. Two or three is usual.
+             */
+            firstTries: number;
+            /**
+             * Format: int32
+             * @description Of those the most at something hot, aluminium or overhead.
+             */
+            hotFirstTries: number;
+            /**
+             * Format: int32
+             * @description The least minutes of a slot that have to be left for welding, 5 to 60.
+             */
+            leastMinutes: number;
+            /**
+             * Format: int32
+             * @description Minutes a torch cools after hot work, 0 to 60.
+             */
+            coolingMinutes: number;
+            /** @description What a cut takes away, up to 10 mm; a saw takes 2 to 3. */
+            kerfMm: components["schemas"]["Length"];
+        };
+        /** @description What a plan asks of the store. */
+        PlanNeeds: {
+            /** @description What to load where and when. */
+            loads: components["schemas"]["LoadLine"][];
+            /** @description Wire by kind. */
+            wires: components["schemas"]["WireLine"][];
+            /** @description Gas by bottle. */
+            gases: components["schemas"]["GasLine"][];
+            /** @description The pieces to cut. */
+            pieces: components["schemas"]["CutPiece"][];
+            cuts: null | components["schemas"]["CutList"];
+        };
+        /** @description Two students who are to stand side by side, or are not to. */
+        PlanPair: {
+            /**
+             * Format: uuid
+             * @description The one.
+             */
+            one: string;
+            /**
+             * Format: uuid
+             * @description The other.
+             */
+            other: string;
+            /** @description Whether they are to; otherwise they are to be kept apart. */
+            together: boolean;
+        };
+        /** @description How a session is planned, as its instructor sets it. */
+        PlanSettings: {
+            /**
+             * Format: int32
+             * @description Minutes to set up and for safety before the first slot, 0 to 120. Fifteen is usual.
+             */
+            setUpMinutes: number;
+            /**
+             * Format: int32
+             * @description Minutes of a slot, 10 to 180. Forty to fifty is usual.
+             */
+            slotMinutes: number;
+            /**
+             * Format: int32
+             * @description Minutes to close down, 0 to 120. Fifteen is usual.
+             */
+            closeDownMinutes: number;
+            /** @description Limits. */
+            limits: components["schemas"]["PlanLimits"];
+            /** @description What counts for how much, 0 to 5, by the keys of IReadOnlyList&lt;PlanAspect&gt; PlanScore.Table. */
+            weights: {
+                [key: string]: number;
+            };
+            /** @description Who is to stand side by side and who not. */
+            pairs: components["schemas"]["PlanPair"][];
+            /** @description Students who come late, go early, or are not there at all. */
+            presences: components["schemas"]["Presence"][];
+            /** @description Machines that are out of order. */
+            down: components["schemas"]["MachineDown"][];
+        };
+        /** @description A plan that the solver is to make around what is pinned. */
+        PlanToMake: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The edition it was changed from; 0 for the first.
+             */
+            edition: number;
+            /** @description How it is planned. */
+            settings: components["schemas"]["PlanSettings"];
+            /** @description Who stands where until now: what is pinned stays. */
+            stands: components["schemas"]["Stand"][];
+            /**
+             * Format: int32
+             * @description The first slot that has not begun: what lies before stays.
+             */
+            fromSlot: number;
+            /** @description Whether as little as can be is to change; otherwise it is made anew. */
+            mend: boolean;
+        };
+        /** @description Why a student stands at a booth in a slot, or why not. */
+        PlanWhy: {
+            /** @description Whether they stand there. */
+            here: boolean;
+            /** @description Why, or why not. */
+            why: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         /** @enum {unknown} */
         PlateWarmth: "cold" | "warm" | "hot";
@@ -14224,6 +15220,24 @@ export interface components {
              * @description How far the travel may stray from the sheet's; 5 to 100 %.
              */
             travelPercent: number;
+        };
+        /** @description When a student is there, where that is not all session. */
+        Presence: {
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            studentId: string;
+            /**
+             * Format: int32
+             * @description The first slot they are there.
+             */
+            from: number;
+            /**
+             * Format: int32
+             * @description The slot in which they are gone; null where they stay to the end.
+             */
+            until: null | number;
         };
         /** @description A named job. */
         Preset: {
@@ -14969,6 +15983,44 @@ export interface components {
             /** @description For the glyph. */
             shape: components["schemas"]["BeadShape"];
         };
+        /** @description A stretch of a session in which everybody stays where they stand. */
+        Slot: {
+            /**
+             * Format: time
+             * @description When it begins, by the clock on the wall.
+             */
+            begins: string;
+            /**
+             * Format: int32
+             * @description How long it is, 10 to 180.
+             */
+            minutes: number;
+        };
+        /** @description What the solver said of a plan it made. */
+        SolverSaid: {
+            /**
+             * Format: int32
+             * @description The plan's score.
+             */
+            score: number;
+            /**
+             * Format: int32
+             * @description The score no plan exceeds, as far as it was proven.
+             */
+            bound: number;
+            /**
+             * Format: int32
+             * @description The score of the plan made slot by slot.
+             */
+            byHand: number;
+            /** @description What became otherwise, where a plan was mended; empty for one made anew. */
+            changes: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
         /** @enum {unknown} */
         Soot: "none" | "brushesOff" | "stays";
         /** @enum {unknown} */
@@ -14997,6 +16049,39 @@ export interface components {
              * @description The version the session was seen in.
              */
             version: number;
+        };
+        /** @description Somebody who stands at a booth in a slot, with what and at what. */
+        Stand: {
+            /**
+             * Format: int32
+             * @description Which slot, counted from 0.
+             */
+            slot: number;
+            /**
+             * Format: uuid
+             * @description At which booth.
+             */
+            boothId: string;
+            /**
+             * Format: uuid
+             * @description With which of the machines in it.
+             */
+            machineId: string;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            studentId: string;
+            /**
+             * Format: uuid
+             * @description What they work on.
+             */
+            exerciseId: string;
+            /**
+             * @description Whether an instructor said so: it stays where the plan is made anew.
+             * @default false
+             */
+            pinned: boolean;
         };
         /** @description Which simulated devices stand in a booth. */
         StandIns: {
@@ -15092,6 +16177,16 @@ export interface components {
                 }[];
             }[];
         };
+        /** @description What a school has to weld with, and in which edition. */
+        StockAtHand: {
+            /**
+             * Format: int32
+             * @description Which; 0 before anybody noted anything.
+             */
+            edition: number;
+            /** @description What there is. */
+            atHand: components["schemas"]["AtHand"];
+        };
         /**
          * @description The stock a piece is cut from.
          * @enum {unknown}
@@ -15103,10 +16198,34 @@ export interface components {
             name: components["schemas"]["Said"];
             isoGroup: string;
         };
+        /** @description A kind of bar or plate. */
+        StockKind: {
+            /** @description What it is made of. */
+            metal: components["schemas"]["Metal"];
+            /** @description Flat bar or plate. */
+            form: components["schemas"]["StockForm"];
+            /** @description How thick. */
+            thicknessMm: components["schemas"]["Length"];
+            widthMm: null | components["schemas"]["Length"];
+        };
         /** @description What a job can be made of. */
         StockLists: {
             wires: components["schemas"]["StockWire"][];
             gases: components["schemas"]["StockGas"][];
+        };
+        /** @description Bars or plates that lie there, whole or left over. */
+        StockPiece: {
+            /** @description Of which kind. */
+            kind: components["schemas"]["StockKind"];
+            /** @description How long each is. */
+            longMm: components["schemas"]["Length"];
+            /** @description How wide each is. */
+            wideMm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
         };
         /** @description A wire as the lists show it. */
         StockWire: {
@@ -15134,6 +16253,18 @@ export interface components {
          * @enum {unknown}
          */
         Strength: "slight" | "plain" | "strong";
+        /** @description Pieces of one length in a strip. */
+        StripPiece: {
+            /** @description How long each is. */
+            longMm: components["schemas"]["Length"];
+            /** @description How wide each is to be; the strip may be wider. */
+            wideMm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
         /** @description A line of a list of students, as it was read; nothing is made yet. */
         StudentLine: {
             /**
@@ -15854,6 +16985,26 @@ export interface components {
          * @enum {unknown}
          */
         WireKind: "solidSteel" | "stainless" | "aluminium" | "selfShielded" | "gasShielded";
+        /** @description Wire that a plan takes, in words. */
+        WireLine: {
+            /** @description Which wire. */
+            wire: components["schemas"]["Said"];
+            /**
+             * Format: double
+             * @description How much, trimming counted in.
+             */
+            grams: number;
+            /**
+             * Format: int32
+             * @description At how many machines at once, at the most.
+             */
+            machines: number;
+            /**
+             * Format: int32
+             * @description Spools that are there; null where nobody noted any.
+             */
+            spools: null | number;
+        };
         /**
          * @description How current and wire feed speed go together.
          * @default factor

@@ -1,0 +1,93 @@
+using Dapper;
+using GentleBead.Core.Planning;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Planning;
+
+/// <summary>Plans of sessions in the database. Editions are only added to; the newest stands.</summary>
+public sealed class PlanStore(NpgsqlDataSource database)
+{
+    private const string Columns = """
+        session_plan.edition as "Edition", person.name as "MadeBy", session_plan.made_at as "MadeAt", session_plan.body as "Body"
+        from session_plan left join person on person.id = session_plan.made_by
+        """;
+
+    /// <summary>The plan of a session; before there is one, the settings of the course's session before it.</summary>
+    public async Task<PlanEdition> OfAsync(Guid sessionId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var row = await connection.QueryFirstOrDefaultAsync<Row>(
+            $"select {Columns} where session_id = @sessionId order by edition desc limit 1",
+            new { sessionId },
+            cancel
+        );
+        if (row is not null)
+            return row.Read();
+        return await BeforeAsync(connection, sessionId, cancel) is { } before
+            ? new(0, null, null, new(AsLast(before.Plan.Settings), []))
+            : new(0, null, null, SavedPlan.None);
+    }
+
+    /// <summary>The plan of the session before one, of the same course in the same room; null where none was planned.</summary>
+    public async Task<PlanEdition?> BeforeAsync(Guid sessionId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await BeforeAsync(connection, sessionId, cancel);
+    }
+
+    /// <summary>Adds an edition. False where another came since the one named.</summary>
+    public async Task<bool> AddAsync(Guid id, Guid sessionId, SavedPlan plan, int seen, Guid? by, Sent sent, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        if (await connection.IsRepeatAsync("session_plan", id, sent, cancel))
+            return true;
+        var added = await connection.ExecuteAsync(
+            """
+            insert into session_plan (id, session_id, edition, body, made_by, sent) select @id, @sessionId, @seen + 1, @body, @by, @sent
+            where @seen = coalesce((select max(edition) from session_plan where session_id = @sessionId), 0)
+            on conflict (session_id, edition) do nothing
+            """,
+            new
+            {
+                id,
+                sessionId,
+                seen,
+                body = new Jsonb<SavedPlan>(plan),
+                by,
+                sent = sent.Hash,
+            },
+            cancel
+        );
+        return added > 0;
+    }
+
+    /// <summary>Whether what was sent under an id was done already.</summary>
+    public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.IsRepeatAsync("session_plan", id, sent, cancel);
+    }
+
+    // Who was late and what was broken last time says nothing of this one.
+    private static PlanSettings AsLast(PlanSettings settings) => settings with { Presences = [], Down = [] };
+
+    private static async Task<PlanEdition?> BeforeAsync(NpgsqlConnection connection, Guid sessionId, CancellationToken cancel) =>
+        (
+            await connection.QueryFirstOrDefaultAsync<Row>(
+                $"""
+                select {Columns} join session on session.id = session_plan.session_id join session as this on this.id = @sessionId
+                where session.room_id = this.room_id and session.course_id is not distinct from this.course_id
+                    and session.cancelled is null and session.begins_at < this.begins_at
+                order by session.begins_at desc, session_plan.edition desc limit 1
+                """,
+                new { sessionId },
+                cancel
+            )
+        )?.Read();
+
+    private sealed record Row(int Edition, string? MadeBy, DateTime MadeAt, string Body)
+    {
+        public PlanEdition Read() => new(Edition, MadeBy, MadeAt, Jsonb.Read<SavedPlan>(Body));
+    }
+}
