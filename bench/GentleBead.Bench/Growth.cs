@@ -52,6 +52,7 @@ internal static class Growth
         new("session's students", (at, stand, _) => at.Instructor.GetAsync($"/api/sessions/{stand.Session}/students")),
         new("calendar of a term", (at, _, _) => at.Instructor.GetAsync($"/api/sessions/between?{Term()}")),
         new("courses", (at, _, _) => at.Instructor.GetAsync("/api/courses")),
+        new("plan", (at, stand, _) => at.Instructor.GetAsync($"/api/sessions/{stand.Session}/plan")),
         new("course's sessions", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/sessions")),
         new("course's roster", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/roster")),
         new("students", (at, _, _) => at.Instructor.GetAsync("/api/people/students")),

@@ -280,6 +280,7 @@ ExerciseEndpoints.Map(app);
 PathEndpoints.Map(app);
 PlanEndpoints.Map(app);
 JobCards.Map(app);
+OwnPlanEndpoints.Map(app);
 StockEndpoints.Map(app);
 SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);

@@ -212,7 +212,7 @@ public class ScreenTests(DemoServer demo)
         "machine",
         "checks",
         "calculators",
-        "sweep",
+        "plan",
         "section",
         "test-weld",
         "arc-bench",

@@ -263,6 +263,29 @@ internal static class Screens
         page.See(shown);
     }
 
+    /// <summary>Where the plan of one of the course's sessions is; which, as it is said of all of them in the browser.</summary>
+    public static string PlanOf(Page page, string which) =>
+        page.RunAsync<string>(
+            $$"""
+            const done = arguments[arguments.length - 1];
+            (async () => {
+              const { items } = await (await fetch('/api/courses')).json();
+              const sessions = await (await fetch(`/api/courses/${items[0].id}/sessions`)).json();
+              const chosen = {{which}};
+              return `/sessions/${chosen.id}/plan`;
+            })().then(done);
+            """
+        );
+
+    private static void ToPlan(Page page, string part, string shown)
+    {
+        page.Open("/courses");
+        page.Click("Deck fittings", startsWith: true);
+        page.See("From its days and hours");
+        page.Open(PlanOf(page, "sessions.at(-1)") + part);
+        page.See(shown);
+    }
+
     private static void ToCourse(Page page, string tab, string shown)
     {
         page.Open("/courses");
@@ -297,6 +320,20 @@ internal static class Screens
                 }
             ),
             ("new exercise", page => ToOwn(page, "/courses/exercises/new", "Make the exercise")),
+            ("stock", page => ToOwn(page, "/courses/stock", "Bars, plates and offcuts")),
+            (
+                "plan",
+                page =>
+                {
+                    ToPlan(page, "", "Choose a place on the board");
+                    // The first who comes by makes it.
+                    if (!page.Text.Contains("Nothing is planned yet", StringComparison.Ordinal))
+                        return;
+                    page.Click("Make the plan");
+                    Page.Until(() => page.Text.Contains("breaks no rule", StringComparison.Ordinal), "the plan", TimeSpan.FromSeconds(60));
+                }
+            ),
+            ("what a plan takes", page => ToPlan(page, "/lists", "What to load")),
             ("path", page => ToCourse(page, "Path", "Add exercises")),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),
             ("roster", page => ToCourse(page, "Roster", "Put a student on it")),

@@ -69,6 +69,7 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/drills/{id:guid}/answer",
         "/api/practice/mine",
         "/api/courses/mine",
+        "/api/plans/mine",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",
     ];

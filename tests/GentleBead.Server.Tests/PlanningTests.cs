@@ -54,8 +54,19 @@ public sealed class PlanningTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.True(board.Solver.Score >= board.Solver.ByHand && board.Solver.Score <= board.Solver.Bound);
         Assert.All(board.Students, student => Assert.True(student.NotServed is not null || board.Stands.Any(At(student))));
 
-        static Predicate<BoardStand> Standing(BoardStudent student) => stand => stand.Stand.StudentId == student.Student.Id;
-        static Func<BoardStand, bool> At(BoardStudent student) => stand => Standing(student)(stand);
+        // A student sees their own part of it, and nobody else's.
+        var wynn = await room.SignInAsync("wynn");
+        var own = (await wynn.GetAsync<IReadOnlyList<OwnPlan>>("/api/plans/mine")).First(plan => plan.HeldOn == board.Session.HeldOn);
+        var who = board.Students.Single(one => one.Student.Name == "Wynn Okafor");
+        var expected = board
+            .Stands.Where(At(who))
+            .OrderBy(stand => stand.Stand.Slot)
+            .Select(stand => (board.Slots[stand.Stand.Slot].Begins, NumberOf(stand), stand.ExerciseName));
+        Assert.Equal(expected, own.Stands.Select(stand => (stand.Begins, stand.Booth, stand.ExerciseName)));
+        Assert.Equal(HttpStatusCode.Forbidden, (await wynn.GetAsync(path, TestContext.Current.CancellationToken)).StatusCode);
+
+        int NumberOf(BoardStand stand) => board.Booths.Single(booth => booth.Id == stand.Stand.BoothId).Number;
+        static Func<BoardStand, bool> At(BoardStudent student) => stand => stand.Stand.StudentId == student.Student.Id;
     }
 
     [Fact]

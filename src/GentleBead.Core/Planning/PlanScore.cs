@@ -94,7 +94,7 @@ public sealed record PlanScore(IReadOnlyList<AspectScore> Aspects)
     internal const int Kept = 120;
     internal const int Elsewhere = 60;
 
-    private const int FirstSlot = 60;
+    private const int FirstSlot = 120;
     private const int OneSlotWaited = 12;
     private static readonly int[] ByPlace = [100, 80, 64, 50];
 

@@ -22,7 +22,7 @@ public sealed record ReadPlan(Session Session, PlanEdition Edition, PlanProblem 
         Machines.Where(machine => machine.Bottle is not null).ToDictionary(one => one.Id, one => (one.Machine.Load.Gas, one.Bottle!));
 }
 
-/// <summary>Gathers what a session is planned with: its people and where they stand on their path, the room's machines, the store.</summary>
+/// <summary>Gathers what a session is planned with: its people and where they stand on their path, the machines, the stock.</summary>
 public sealed class PlanReader(
     SessionStore sessions,
     PlanStore plans,
@@ -55,7 +55,7 @@ public sealed class PlanReader(
         var students = await StudentsAsync(session, how, path, cancel);
         var problem = new PlanProblem
         {
-            Slots = how.Slots(session.Begins ?? Usual, session.Begins is null ? UsualLength : session.EndsAt - session.BeginsAt),
+            Slots = how.Slots(session.Begins ?? UsualBegin, session.Begins is null ? UsualLength : session.EndsAt - session.BeginsAt),
             Booths = await BoothsAsync(session, how, machines, cancel),
             Students = students,
             Exercises = path.Exercises.ToDictionary(
@@ -72,7 +72,7 @@ public sealed class PlanReader(
     }
 
     // Only the day was noted: an evening as most are.
-    private static readonly TimeOnly Usual = new(18, 0);
+    internal static readonly TimeOnly UsualBegin = new(18, 0);
     private static readonly TimeSpan UsualLength = TimeSpan.FromHours(3);
     private static readonly Dictionary<Guid, Exercise> NoExercises = [];
 

@@ -1,13 +1,16 @@
 using Dapper;
 using GentleBead.Core.Planning;
 using GentleBead.Server.Database;
+using GentleBead.Server.People;
 using Npgsql;
 
 namespace GentleBead.Server.Planning;
 
 /// <summary>Plans of sessions in the database. Editions are only added to; the newest stands.</summary>
-public sealed class PlanStore(NpgsqlDataSource database)
+public sealed class PlanStore(NpgsqlDataSource database, SchoolClock clock)
 {
+    private const int Shown = 3;
+
     private const string Columns = """
         session_plan.edition as "Edition", person.name as "MadeBy", session_plan.made_at as "MadeAt", session_plan.body as "Body"
         from session_plan left join person on person.id = session_plan.made_by
@@ -69,6 +72,41 @@ public sealed class PlanStore(NpgsqlDataSource database)
         return await connection.IsRepeatAsync("session_plan", id, sent, cancel);
     }
 
+    /// <summary>A student's part of the plans of the sessions that are on or come next; of the first few.</summary>
+    public async Task<IReadOnlyList<OwnPlan>> OfStudentAsync(Guid studentId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = (
+            await connection.QueryAsync<OwnRow>(
+                """
+                select session.title as "Title", session.held_on as "HeldOn", session.begins as "Begins", room.name as "Room",
+                    extract(epoch from session.ends_at - session.begins_at)::float8 as "Seconds", newest.body as "Body", (
+                        select json_agg(json_build_object('slot', (stand ->> 'slot')::int, 'booth', booth.number, 'machine', machine.name,
+                            'exercise', exercise.name))
+                        from jsonb_array_elements(newest.body -> 'stands') as stand
+                        join booth on booth.id = (stand ->> 'boothId')::uuid join machine on machine.id = (stand ->> 'machineId')::uuid
+                        cross join lateral (select body ->> 'name' as name from exercise_edition
+                            where exercise_id = (stand ->> 'exerciseId')::uuid order by edition desc limit 1) as exercise
+                        where (stand ->> 'studentId')::uuid = @studentId) as "Stands"
+                from (select * from session where ends_at > @now and cancelled is null and course_id in (
+                    select course_id from enrolment where student_id = @studentId and current_date <= coalesce(last_day, current_date))
+                    order by begins_at limit @Shown) as session
+                join room on room.id = session.room_id
+                join lateral (select body from session_plan where session_id = session.id order by edition desc limit 1) as newest on true
+                order by session.begins_at
+                """,
+                new
+                {
+                    studentId,
+                    now = clock.Now.UtcDateTime,
+                    Shown,
+                },
+                cancel
+            )
+        ).ToArray();
+        return [.. rows.Select(row => row.Read())];
+    }
+
     // Who was late and what was broken last time says nothing of this one.
     private static PlanSettings AsLast(PlanSettings settings) => settings with { Presences = [], Down = [] };
 
@@ -89,5 +127,27 @@ public sealed class PlanStore(NpgsqlDataSource database)
     private sealed record Row(int Edition, string? MadeBy, DateTime MadeAt, string Body)
     {
         public PlanEdition Read() => new(Edition, MadeBy, MadeAt, Jsonb.Read<SavedPlan>(Body));
+    }
+
+    private sealed record Placed(int Slot, int Booth, string Machine, string Exercise);
+
+    private sealed record OwnRow(string Title, DateOnly HeldOn, TimeOnly? Begins, string Room, double Seconds, string Body, string? Stands)
+    {
+        public OwnPlan Read()
+        {
+            var slots = Jsonb.Read<SavedPlan>(Body).Settings.Slots(Begins ?? PlanReader.UsualBegin, TimeSpan.FromSeconds(Seconds));
+            var placed = Stands is null ? [] : Jsonb.Read<IReadOnlyList<Placed>>(Stands);
+            return new(
+                Title,
+                HeldOn,
+                Room,
+                [
+                    .. placed
+                        .Where(one => one.Slot < slots.Count)
+                        .OrderBy(one => one.Slot)
+                        .Select(one => new OwnStand(slots[one.Slot].Begins, slots[one.Slot].Minutes, one.Booth, one.Machine, one.Exercise)),
+                ]
+            );
+        }
     }
 }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import css from '../features/courses/path.module.css';
 import { PathGraph } from '../features/courses/PathGraph';
 import { courseQueries } from '../features/courses/queries';
+import { OwnPlans } from '../features/planning/OwnPlans';
 import type { Schemas } from '../shared/api/client';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { useSay } from '../shared/words/useSay';
@@ -18,6 +19,7 @@ export function MyCoursePage() {
           </div>
         ) : (
           <div className="stack">
+            <OwnPlans />
             {all.map((course) => (
               <OwnCourse key={course.id} course={course} />
             ))}

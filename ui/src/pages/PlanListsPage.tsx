@@ -143,7 +143,7 @@ function Cuts({ pieces, cuts }: { pieces: Schemas['CutPiece'][]; cuts: Schemas['
   const say = useSay();
   const long = (mm: number) => (units === 'inch' ? `${(mm / 25.4).toFixed(2)} in` : `${Math.round(mm)} mm`);
   const kind = (of: Schemas['StockKind']) =>
-    `${long1(of.thicknessMm, units)} ${say(metals[of.metal])} ${of.form === 'plate' ? 'plate' : 'flat bar'}`;
+    `${long1(of.thicknessMm, units)} ${say(metals[of.metal]).toLowerCase()} ${of.form === 'plate' ? 'plate' : 'flat bar'}`;
   if (cuts === null)
     return (
       <>

@@ -140,7 +140,7 @@ function SlotHead(props: { board: Board; at: number; onLock: (on: boolean) => vo
   const begins = clock(board.slots[at]?.begins ?? '00:00');
   const broken = board.broken.filter(({ slot, boothId }) => slot === at && boothId === null);
   return (
-    <th scope="col" data-now={board.edition > 0 && at === board.nowSlot}>
+    <th scope="col" data-now={at === board.nowSlot && new Date(board.session.beginsAt) < new Date()}>
       <div className={css.slot}>
         <span>{begins}</span>
         <button

@@ -15,32 +15,35 @@ export function PlanSettingsForm({ board, plan }: { board: Board; plan: PlanKeys
   const { settings } = draftOf(board);
   const change = (part: Partial<Settings>) => plan.change({ settings: { ...settings, ...part } });
   return (
-    <section className={`panel stack ${css.settings}`} aria-label="How it is planned">
-      <h2>What counts for how much</h2>
-      <div className={css.weights}>
-        {board.aspects.map(({ key, name, means, weight, points }) => (
-          <div key={key}>
-            <Choice
-              title={say(name)}
-              words={weights}
-              value={`${weight}` as keyof typeof weights}
-              onChange={(value) =>
-                value && change({ weights: { ...settings.weights, [key]: Number(value) } })
-              }
-            />
-            <p className="quiet">
-              {say(means)} Now {points} points.
-            </p>
-          </div>
-        ))}
+    <details className={`panel ${css.settings}`}>
+      <summary>How it is planned: what counts, slots and limits, late, out of order</summary>
+      <div className="stack">
+        <h2>What counts for how much</h2>
+        <div className={css.weights}>
+          {board.aspects.map(({ key, name, means, weight, points }) => (
+            <div key={key}>
+              <Choice
+                title={say(name)}
+                words={weights}
+                value={`${weight}` as keyof typeof weights}
+                onChange={(value) =>
+                  value && change({ weights: { ...settings.weights, [key]: Number(value) } })
+                }
+              />
+              <p className="quiet">
+                {say(means)} Now {points} points.
+              </p>
+            </div>
+          ))}
+        </div>
+        <h2>Slots and limits</h2>
+        <Numbers key={board.edition} settings={settings} onChange={change} />
+        <h2>Late, gone early, not there</h2>
+        <Presences board={board} settings={settings} onChange={change} />
+        <h2>Out of order</h2>
+        <Down board={board} settings={settings} onChange={change} />
       </div>
-      <h2>Slots and limits</h2>
-      <Numbers key={board.edition} settings={settings} onChange={change} />
-      <h2>Late, gone early, not there</h2>
-      <Presences board={board} settings={settings} onChange={change} />
-      <h2>Out of order</h2>
-      <Down board={board} settings={settings} onChange={change} />
-    </section>
+    </details>
   );
 }
 

@@ -31,6 +31,13 @@ export const planQueries = {
         answer(api.GET('/api/sessions/{id}/plan/lists', { params: { path: { id: sessionId } }, signal })),
       meta: { changedBy: by('plan', 'machine') },
     }),
+  /** The next plans of the student who is signed in. */
+  mine: () =>
+    queryOptions({
+      queryKey: inRoom('plans', 'mine'),
+      queryFn: ({ signal }) => answer(api.GET('/api/plans/mine', { signal })),
+      meta: { changedBy: by('plan', 'course', 'exercise', 'machine', 'room') },
+    }),
   stock: () =>
     queryOptions({
       queryKey: inRoom('stock'),

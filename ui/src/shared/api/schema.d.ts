@@ -118,6 +118,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnPlan"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}/file": {
         parameters: {
             query?: never;
@@ -14748,6 +14797,42 @@ export interface components {
             places: components["schemas"]["StepPlace"][];
             /** @description The exercises that come next, the first few. */
             next: components["schemas"]["NextExercise"][];
+        };
+        /** @description A session as one of its students sees its plan: their own part of it. */
+        OwnPlan: {
+            /** @description What the session is called. */
+            title: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            heldOn: string;
+            /** @description In which room. */
+            roomName: string;
+            /** @description Where they stand, in order; empty where they stand at no booth. */
+            stands: components["schemas"]["OwnStand"][];
+        };
+        /** @description Where a student is to stand, and at what. */
+        OwnStand: {
+            /**
+             * Format: time
+             * @description When, by the clock on the wall.
+             */
+            begins: string;
+            /**
+             * Format: int32
+             * @description For how long.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description The booth's number.
+             */
+            booth: number;
+            /** @description With which machine. */
+            machineName: string;
+            /** @description At what. */
+            exerciseName: string;
         };
         /** @description A page of a longer list. */
         PageOfCourse: {
