@@ -12,7 +12,7 @@ internal sealed class PlanSearch
     // Pieces are small: looking for what can be left out of them takes longer than searching them.
     private const string InPieces = "num_workers:1 cp_model_presolve:false";
     private const double PieceSteps = 0.07;
-    private const int Rounds = 9;
+    private const int Rounds = 12;
 
     // For the bound: a search that leans on linear relaxations, beside one that does not.
     private const string AsAWhole = "num_workers:2 interleave_search:true cp_model_probing_level:0 symmetry_level:0";
@@ -46,7 +46,9 @@ internal sealed class PlanSearch
         model.Hold(begin);
         if (Solve(InPieces, PieceSteps) is null || values.Count == 0)
             return (null, 0, int.MaxValue);
-        for (var round = 0; round < Rounds * effort; round++)
+        // Where nothing better came of it, as many again.
+        var begun = score;
+        for (var round = 0; round < Rounds * effort * (score == begun ? 2 : 1); round++)
         {
             cancel.ThrowIfCancellationRequested();
             var piece = Piece(round);
