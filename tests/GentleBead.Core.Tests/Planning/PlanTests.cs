@@ -137,7 +137,7 @@ public class PlanTests
                 "Straight beads on plate comes next: by hand.",
                 "The machine has on it what it takes: 0.8 mm solid steel wire, 75 % Ar / 25 % CO₂, DC, torch on plus (DCEP).",
                 "Waited 2 slots last time, so goes first.",
-                "Has had 0 min of arc in the term; the mean is 20 min.",
+                "Has had 0 min of arc this term; the mean is 20 min.",
             ],
             PlanReasons.Here(Evening, plan, plan.Stands[0]).Select(said => said.ToString())
         );

@@ -11,7 +11,7 @@ export const noticeCalled = 'gentle-bead:notice';
 async function show(notice: (store: Store) => NotificationData) {
   window.dispatchEvent(new Event(noticeCalled));
   const { notifications } = await import('@mantine/notifications');
-  notifications.show(notice(notifications));
+  notifications.show({ closeButtonProps: { 'aria-label': 'Close this notice' }, ...notice(notifications) });
 }
 
 /** Says what was done, with a way back for a while. */
