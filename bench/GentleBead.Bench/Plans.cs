@@ -9,8 +9,8 @@ internal static class Plans
 {
     private const int Evenings = 50;
 
-    // Evenings that no test and no choice of numbers has seen.
-    private const int FirstSeed = 70_000;
+    // Evenings that no test has seen, and on which no number of the search was chosen: those were chosen on seeds from 70,000 on.
+    private const int FirstSeed = 91_000;
 
     internal static int Measure()
     {

@@ -58,6 +58,18 @@ public class PlanTests(DemoServer demo)
         page.Click("There all session");
         page.See("It breaks no rule");
 
+        // A slot that cannot be is told at its field; two are kept apart.
+        page.Type("A slot, min", "5");
+        page.Click("Set them");
+        page.See("10 to 180 min");
+        page.Type("A slot, min", "45");
+        page.Click("Set them");
+        page.SeeNot("10 to 180 min");
+        page.Choose("One", first);
+        page.Choose("Another", second);
+        page.Click("Kept apart");
+        page.See($"{first} and {second}, kept apart");
+
         // Why here, and why not somebody else.
         Choose(page, "1:0");
         page.See("Why here?", "Pinned here.");

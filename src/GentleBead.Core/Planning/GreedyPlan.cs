@@ -10,8 +10,8 @@ public static class GreedyPlan
     public static Plan Of(PlanProblem problem)
     {
         ArgumentNullException.ThrowIfNull(problem);
-        var plan = problem.Fixed;
-        var allowed = PlanRules.Broken(problem, plan).Count;
+        var allowed = PlanRules.Broken(problem, problem.Fixed).Count;
+        var plan = Kept(problem, allowed);
         for (var slot = problem.FromSlot; slot < problem.Slots.Count; slot++)
         {
             foreach (var student in InTurn(problem, plan, slot))
@@ -25,6 +25,24 @@ public static class GreedyPlan
                     .MaxBy(tried => tried.Gain);
                 plan = best?.Plan ?? plan;
             }
+        }
+        return plan;
+    }
+
+    // What is fixed, and of the plan as it was all that can still be held.
+    private static Plan Kept(PlanProblem problem, int allowed)
+    {
+        var plan = problem.Fixed;
+        foreach (
+            var stand in (problem.Before ?? Plan.Empty).Stands.Where(stand => stand.Slot >= problem.FromSlot).OrderBy(stand => stand.Slot)
+        )
+        {
+            if (problem.Student(stand.StudentId) is not { } student || !student.IsThere(stand.Slot))
+                continue;
+            if (!Places(problem, plan, student, stand.Slot).Contains(stand))
+                continue;
+            var tried = new Plan([.. plan.Stands, stand]);
+            plan = PlanRules.Broken(problem, tried).Count <= allowed ? tried : plan;
         }
         return plan;
     }

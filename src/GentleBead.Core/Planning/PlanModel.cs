@@ -16,6 +16,9 @@ internal sealed partial class PlanModel
     private readonly List<LinearExpr> gains = [];
     private readonly HashSet<Stand> given;
 
+    /// <summary>What no plan can exceed, whatever it is: all that can be gained, and nothing it costs.</summary>
+    public int MostPoints { get; private set; }
+
     /// <summary>Every stand that can be chosen.</summary>
     public IReadOnlyList<Choice> Choices { get; }
 

@@ -30,8 +30,10 @@ internal sealed partial class PlanModel
     private void Gain(string aspect, int points, BoolVar var)
     {
         var weight = PlanScore.WeightOf(problem, aspect) * points;
-        if (weight != 0)
-            gains.Add(LinearExpr.Term(var, weight));
+        if (weight == 0)
+            return;
+        gains.Add(LinearExpr.Term(var, weight));
+        MostPoints += Math.Max(0, weight);
     }
 
     private void Progress(PlanStudent student)

@@ -91,21 +91,25 @@ public static class PlanReasons
                 .FirstOrDefault(said => said is not null);
             return Say($"No machine here can do {problem.Exercises[first.ExerciseId].Exercise.Name.Name()}. {why}");
         }
-        var tries = (
-            from slot in Enumerable.Range(problem.FromSlot, Math.Max(0, problem.Slots.Count - problem.FromSlot))
-            where student.IsThere(slot)
-            from booth in problem.Booths
-            where plan.At(slot, booth.Id) is null
-            from tried in Tries(problem, plan, student, slot, booth)
-            select tried
-        ).ToArray();
-        if (tries.Length == 0)
-            return Say($"Every booth is taken in every slot they are there, by who counts for more.");
-        var broken = tries.Where(tried => tried.Broken.Count > 0).SelectMany(tried => tried.Broken);
-        return tries.MinBy(tried => tried.Broken.Count)! is { Broken.Count: 0 } free
-            ? Sentences([Say($"A booth is free that would do."), .. Weighed(free)])
-            : broken.GroupBy(one => one.Rule).MaxBy(of => of.Count())!.First().Words;
+        var broken = new List<BrokenRule>();
+        foreach (var (slot, booth) in FreePlaces(problem, plan, student))
+        {
+            var tries = Tries(problem, plan, student, slot, booth);
+            if (tries is [{ Broken.Count: 0 } free, ..])
+                return Sentences([Say($"A booth is free that would do."), .. Weighed(free)]);
+            broken.AddRange(tries.SelectMany(tried => tried.Broken));
+        }
+        return broken.GroupBy(one => one.Rule).MaxBy(of => of.Count()) is { } most
+            ? most.First().Words
+            : Say($"Every booth is taken in every slot they are there, by who counts for more.");
     }
+
+    private static IEnumerable<(int Slot, PlanBooth Booth)> FreePlaces(PlanProblem problem, Plan plan, PlanStudent student) =>
+        from slot in Enumerable.Range(problem.FromSlot, Math.Max(0, problem.Slots.Count - problem.FromSlot))
+        where student.IsThere(slot)
+        from booth in problem.Booths
+        where plan.At(slot, booth.Id) is null
+        select (slot, booth);
 
     /// <summary>What a try gains and loses, in words.</summary>
     public static IEnumerable<Said> Weighed(PlanTry tried)

@@ -14,7 +14,7 @@ public sealed record BrokenRule(string Rule, int Slot, Guid? BoothId, Guid? Stud
 /// <summary>A rule that every plan is held to.</summary>
 /// <param name="Key">What it is called by.</param>
 /// <param name="Name">What it says, in short.</param>
-/// <param name="Broken">Where a plan breaks it.</param>
+/// <param name="Broken">Where a plan breaks it; which rule it is, the table says.</param>
 public sealed record PlanRule(string Key, Said Name, Func<CheckedPlan, IEnumerable<BrokenRule>> Broken);
 
 /// <summary>A plan laid out to be checked.</summary>
@@ -85,7 +85,7 @@ public static class PlanRules
         ArgumentNullException.ThrowIfNull(problem);
         ArgumentNullException.ThrowIfNull(plan);
         var laid = new CheckedPlan(problem, plan);
-        return [.. Table.SelectMany(rule => rule.Broken(laid))];
+        return [.. Table.SelectMany(rule => rule.Broken(laid).Select(broken => broken with { Rule = rule.Key }))];
     }
 
     private static IEnumerable<BrokenRule> OnePlace(CheckedPlan plan)
@@ -93,11 +93,14 @@ public static class PlanRules
         foreach (var slot in plan.Slots)
         {
             foreach (var at in slot.GroupBy(stand => stand.BoothId).Where(at => at.Count() > 1))
-                yield return new("onePlace", slot.Key, at.Key, null, Say($"{at.Count()} stand at one booth."));
+                yield return Slot(slot.Key, Say($"{at.Count()} stand at one booth.")) with
+                {
+                    BoothId = at.Key,
+                };
             foreach (var of in slot.GroupBy(stand => stand.StudentId).Where(of => of.Count() > 1))
             {
                 foreach (var stand in of)
-                    yield return At("onePlace", stand, Say($"{NameOf(plan, stand)} stands at {of.Count()} booths at once."));
+                    yield return At(stand, Say($"{NameOf(plan, stand)} stands at {of.Count()} booths at once."));
             }
         }
     }
@@ -107,17 +110,17 @@ public static class PlanRules
         foreach (var stand in plan.Plan.Stands)
         {
             if (!plan.Students.TryGetValue(stand.StudentId, out var student))
-                yield return At("there", stand, Say($"This student is not there."));
+                yield return At(stand, Say($"This student is not there."));
             else if (!student.IsThere(stand.Slot))
-                yield return At("there", stand, Say($"{student.Name.Name()} is not there in this slot."));
+                yield return At(stand, Say($"{student.Name.Name()} is not there in this slot."));
             if (stand.Slot < 0 || stand.Slot >= plan.Problem.Slots.Count)
-                yield return At("there", stand, Say($"The session has no such slot."));
+                yield return At(stand, Say($"The session has no such slot."));
             if (!plan.Booths.TryGetValue(stand.BoothId, out var booth))
-                yield return At("there", stand, Say($"The room has no such booth."));
+                yield return At(stand, Say($"The room has no such booth."));
             else if (booth.Machines.FirstOrDefault(machine => machine.Id == stand.MachineId) is not { } machine)
-                yield return At("there", stand, Say($"This machine is not at booth {booth.Number}."));
+                yield return At(stand, Say($"This machine is not at booth {booth.Number}."));
             else if (machine.DownFrom is { } down && stand.Slot >= down)
-                yield return At("there", stand, Say($"{machine.Name.Name()} is out of order."));
+                yield return At(stand, Say($"{machine.Name.Name()} is out of order."));
         }
     }
 
@@ -126,7 +129,7 @@ public static class PlanRules
         foreach (var step in plan.Steps.Where(step => step.Use is null))
         {
             var fit = plan.Problem.Fits.GetValueOrDefault((step.Stand.ExerciseId, step.Stand.MachineId));
-            yield return At("machine", step.Stand, fit?.Refused ?? Say($"The machine cannot be used for this exercise."));
+            yield return At(step.Stand, fit?.Refused ?? Say($"The machine cannot be used for this exercise."));
         }
     }
 
@@ -136,7 +139,7 @@ public static class PlanRules
         {
             if (plan.TaskOf(stand) is not { } task)
             {
-                yield return At("order", stand, Say($"{ExerciseName(plan, stand)} is not what {NameOf(plan, stand)} is to work on now."));
+                yield return At(stand, Say($"{ExerciseName(plan, stand)} is not what {NameOf(plan, stand)} is to work on now."));
                 continue;
             }
             foreach (var before in task.After)
@@ -148,7 +151,7 @@ public static class PlanRules
                 if (stood < wanted)
                 {
                     var name = plan.Problem.Exercises[before].Exercise.Name;
-                    yield return At("order", stand, Say($"First {name.Name()}: it takes {wanted.Counted(Say($"slot"), Say($"slots"))}."));
+                    yield return At(stand, Say($"First {name.Name()}: it takes {wanted.Counted(Say($"slot"), Say($"slots"))}."));
                 }
             }
         }
@@ -165,11 +168,7 @@ public static class PlanRules
                 {
                     var count = spools.GetValueOrDefault(of.Key!.Value);
                     if (of.Count() > count)
-                        yield return Slot(
-                            "atHand",
-                            slot.Key,
-                            Short(of.First().Use!.Load.WireInWords, of.Count(), count.Counted(Spool, Spools))
-                        );
+                        yield return Slot(slot.Key, Short(of.First().Use!.Load.WireInWords, of.Count(), count.Counted(Spool, Spools)));
                 }
             }
             if (there.Bottles is { } bottles)
@@ -178,7 +177,7 @@ public static class PlanRules
                 {
                     var count = bottles.GetValueOrDefault(of.Key);
                     if (of.Count() > count)
-                        yield return Slot("atHand", slot.Key, Short(of.Key.Facts().Name, of.Count(), count.Counted(Bottle, Bottles)));
+                        yield return Slot(slot.Key, Short(of.Key.Facts().Name, of.Count(), count.Counted(Bottle, Bottles)));
                 }
             }
         }
@@ -198,7 +197,7 @@ public static class PlanRules
             var minutes = plan.Problem.Slots[step.Stand.Slot].Minutes;
             var left = minutes - step.LostMinutes;
             if (left < plan.Problem.Limits.LeastMinutes)
-                yield return At("time", step.Stand, Say($"Changing over and cooling take {step.LostMinutes} of {minutes} min."));
+                yield return At(step.Stand, Say($"Changing over and cooling take {step.LostMinutes} of {minutes} min."));
         }
     }
 
@@ -210,17 +209,9 @@ public static class PlanRules
             var first = slot.Where(plan.IsFirstTry).ToArray();
             var hot = first.Count(stand => plan.Problem.Exercises[stand.ExerciseId].Hot);
             if (first.Length > limits.FirstTries)
-                yield return Slot(
-                    "firstTries",
-                    slot.Key,
-                    Say($"{first.Length} try something new at once; {limits.FirstTries} at the most.")
-                );
+                yield return Slot(slot.Key, Say($"{first.Length} try something new at once; {limits.FirstTries} at the most."));
             if (hot > limits.HotFirstTries)
-                yield return Slot(
-                    "firstTries",
-                    slot.Key,
-                    Say($"{hot} try hot, aluminium or overhead work at once; {limits.HotFirstTries} at the most.")
-                );
+                yield return Slot(slot.Key, Say($"{hot} try hot, aluminium or overhead work at once; {limits.HotFirstTries} at the most."));
         }
     }
 
@@ -233,7 +224,6 @@ public static class PlanRules
             {
                 var there = plan.Problem.Limits.Instructors.Counted(Say($"instructor is"), Say($"instructors are"));
                 yield return Slot(
-                    "assessor",
                     slot.Key,
                     Say($"{tests.Counted(Say($"test weld"), Say($"test welds"))}, and {there} there: one stays on the floor.")
                 );
@@ -248,11 +238,12 @@ public static class PlanRules
         foreach (var piece in FirstFit.Missing(Pieces.Of(plan.Problem, plan.Plan), bars, plan.Problem.Limits.Kerf))
         {
             // The last slot that wants such pieces is the one that goes without.
-            var slot = plan
-                .Plan.Stands.Where(stand => Pieces.Of(plan.Problem, stand).Any(one => one.Kind == piece.Kind))
-                .Max(stand => stand.Slot);
-            yield return Slot("bars", slot, Say($"{piece.InWords}: not enough is there to cut them from."));
+            var slot = plan.Plan.Stands.Where(stand => Wants(stand, piece.Kind)).Select(stand => stand.Slot).DefaultIfEmpty(0).Max();
+            yield return Slot(slot, Say($"{piece.InWords}: not enough is there to cut them from."));
         }
+
+        bool Wants(Stand stand, StockKind kind) =>
+            Pieces.Matched([.. Pieces.Of(plan.Problem, stand)], bars).Any(piece => piece.Kind == kind);
     }
 
     private static bool IsTest(CheckedPlan plan, Stand stand) =>
@@ -263,7 +254,7 @@ public static class PlanRules
     private static SaidName ExerciseName(CheckedPlan plan, Stand stand) =>
         (plan.Problem.Exercises.TryGetValue(stand.ExerciseId, out var exercise) ? exercise.Exercise.Name : "").Name();
 
-    private static BrokenRule At(string rule, Stand stand, Said words) => new(rule, stand.Slot, stand.BoothId, stand.StudentId, words);
+    private static BrokenRule At(Stand stand, Said words) => new("", stand.Slot, stand.BoothId, stand.StudentId, words);
 
-    private static BrokenRule Slot(string rule, int slot, Said words) => new(rule, slot, null, null, words);
+    private static BrokenRule Slot(int slot, Said words) => new("", slot, null, null, words);
 }

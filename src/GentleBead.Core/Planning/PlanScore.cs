@@ -91,8 +91,10 @@ public sealed record PlanScore(IReadOnlyList<AspectScore> Aspects)
 
     internal const int SideBySide = 30;
     internal const int Moved = 6;
-    internal const int Kept = 120;
-    internal const int Elsewhere = 60;
+
+    // More than any one place can gain: who can stay where they were to stand does, unless an instructor weighs it less.
+    internal const int Kept = 400;
+    internal const int Elsewhere = 200;
 
     private const int FirstSlot = 120;
     private const int OneSlotWaited = 12;

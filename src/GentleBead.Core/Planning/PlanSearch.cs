@@ -37,7 +37,7 @@ internal sealed class PlanSearch
 
     /// <summary>The best plan found, its score as the model counts it, and what no plan exceeds; no plan where none was found.</summary>
     /// <param name="hint">The plan to begin at.</param>
-    /// <param name="effort">How many steps to take.</param>
+    /// <param name="effort">How much effort goes into it; 1 is usual.</param>
     /// <param name="cancel">Breaks it off.</param>
     public (Plan? Plan, int Score, int Bound) Run(Plan hint, double effort, CancellationToken cancel)
     {
@@ -45,7 +45,7 @@ internal sealed class PlanSearch
         var begin = hint.Stands.Select(PlanModel.Key).ToHashSet();
         model.Hold(begin);
         if (Solve(InPieces, PieceSteps) is null || values.Count == 0)
-            return (null, 0, int.MaxValue);
+            return (null, 0, model.MostPoints);
         // Where nothing better came of it, as many again.
         var begun = score;
         for (var round = 0; round < Rounds * effort * (score == begun ? 2 : 1); round++)
@@ -61,11 +61,11 @@ internal sealed class PlanSearch
         }
         model.Hold(values, _ => true);
         model.Loosen();
-        var bound = Solve(AsAWhole, WholeSteps * effort) ?? int.MaxValue;
+        var bound = Solve(AsAWhole, WholeSteps * effort) ?? model.MostPoints;
         return (model.PlanOf(values), score, bound);
     }
 
-    // Takes on what it finds, and says what nothing exceeds; null where there is nothing.
+    // Takes on what it finds, and says what nothing exceeds; null where it came to nothing in its time.
     private int? Solve(string how, double steps)
     {
         using var solver = new CpSolver
@@ -73,11 +73,11 @@ internal sealed class PlanSearch
             StringParameters = FormattableString.Invariant($"random_seed:1 {how} max_deterministic_time:{steps}"),
         };
         var status = solver.Solve(model.Model);
-        if (status == CpSolverStatus.Infeasible)
+        if (status is not (CpSolverStatus.Optimal or CpSolverStatus.Feasible))
             return null;
-        if (status is CpSolverStatus.Optimal or CpSolverStatus.Feasible && (values.Count == 0 || solver.ObjectiveValue > score))
+        if (values.Count == 0 || solver.ObjectiveValue > score)
             Take([.. solver.Response!.Solution], (int)Math.Round(solver.ObjectiveValue));
-        return (int)Math.Clamp(Math.Ceiling(solver.BestObjectiveBound - 1e-6), int.MinValue, int.MaxValue);
+        return (int)Math.Ceiling(Math.Min(model.MostPoints, solver.BestObjectiveBound) - 1e-6);
     }
 
     // The model counts lengths of bar; whether the pieces come out of those that lie there is another matter.

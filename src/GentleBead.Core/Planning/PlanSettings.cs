@@ -19,6 +19,8 @@ public sealed record PlanSettings
     /// <summary>The most slots of a session.</summary>
     public const int MostSlots = 12;
 
+    private const int MostOfEach = 200;
+
     /// <summary>What is usual, with nobody late and nothing broken.</summary>
     public static PlanSettings Usual { get; } =
         new()
@@ -80,8 +82,14 @@ public sealed record PlanSettings
             yield return new("limits.kerfMm", Say($"Up to {Length.FromMm(10)}."));
         if (Weights.Values.Any(weight => weight is < 0 or > PlanScore.MostWeight))
             yield return new("weights", Say($"0 to {PlanScore.MostWeight}."));
-        if (Pairs.Count > 100)
-            yield return new("pairs", Say($"At most 100 pairs."));
+        if (Weights.Keys.Any(key => PlanScore.Table.All(aspect => aspect.Key != key)))
+            yield return new("weights", Say($"A plan is not weighed by that."));
+        if (Pairs.Count > MostOfEach)
+            yield return new("pairs", Say($"At most {MostOfEach} pairs."));
+        if (Presences.Count > MostOfEach)
+            yield return new("presences", Say($"At most {MostOfEach} students."));
+        if (Down.Count > MostOfEach)
+            yield return new("down", Say($"At most {MostOfEach} machines."));
         if (Pairs.Any(pair => pair.One == pair.Other))
             yield return new("pairs", Say($"Two students, not one twice."));
     }

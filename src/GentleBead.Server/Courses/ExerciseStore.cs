@@ -69,26 +69,8 @@ public sealed class ExerciseStore(NpgsqlDataSource database)
         if (await connection.IsRepeatAsync("exercise_edition", editionId, sent, cancel))
             return true;
         await connection.ExecuteAsync("insert into exercise (id) values (@id) on conflict (id) do nothing", new { id }, cancel);
-        // Two at it at once: the second finds its edition taken.
-        var added = await connection.ExecuteAsync(
-            """
-            insert into exercise_edition (id, exercise_id, edition, body, made_by, sent)
-            select @editionId, @id, @seen + 1, @body, @by, @sent
-            where @seen = coalesce((select max(edition) from exercise_edition where exercise_id = @id), 0)
-            on conflict (exercise_id, edition) do nothing
-            """,
-            new
-            {
-                id,
-                editionId,
-                seen,
-                body = new Jsonb<Exercise>(exercise),
-                by,
-                sent = sent.Hash,
-            },
-            cancel
-        );
-        if (added == 0)
+        var edition = new NewEdition<Exercise>(editionId, id, seen, exercise, by, sent);
+        if (!await connection.AddEditionAsync("exercise_edition", "exercise_id", edition, cancel))
             return false;
         await Trail.LeaveAsync(connection, by, seen == 0 ? "exerciseMade" : "exerciseChanged", exercise.Name, id, cancel);
         await transaction.CommitAsync(cancel);

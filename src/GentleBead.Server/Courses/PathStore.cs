@@ -54,24 +54,8 @@ public sealed class PathStore(NpgsqlDataSource database)
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         if (await connection.IsRepeatAsync("course_path", id, sent, cancel))
             return true;
-        var added = await connection.ExecuteAsync(
-            """
-            insert into course_path (id, course_id, edition, body, made_by, sent) select @id, @courseId, @seen + 1, @body, @by, @sent
-            where @seen = coalesce((select max(edition) from course_path where course_id = @courseId), 0)
-            on conflict (course_id, edition) do nothing
-            """,
-            new
-            {
-                id,
-                courseId = course.Id,
-                seen,
-                body = new Jsonb<CoursePath>(path),
-                by,
-                sent = sent.Hash,
-            },
-            cancel
-        );
-        if (added == 0)
+        var edition = new NewEdition<CoursePath>(id, course.Id, seen, path, by, sent);
+        if (!await connection.AddEditionAsync("course_path", "course_id", edition, cancel))
             return false;
         await Trail.LeaveAsync(connection, by, "pathChanged", course.Name, course.Id, cancel);
         await transaction.CommitAsync(cancel);

@@ -3,6 +3,7 @@ using GentleBead.Core.Planning;
 using GentleBead.Server.Http;
 using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Planning;
@@ -19,23 +20,20 @@ public static class JobCards
         ClaimsPrincipal user,
         PlanReader reader,
         PeopleStore people,
+        HeavyWork heavy,
         CancellationToken cancel
     )
     {
         if (await reader.ReadAsync(id, null, cancel) is not { } read)
             return TypedResults.NotFound();
-        if (CardPdf.MissingFont() is { } font)
-        {
-            return Problems.Told(
-                StatusCodes.Status503ServiceUnavailable,
-                Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
-            );
-        }
+        if (CardPdf.NoFont() is { } noFont)
+            return noFont;
         var cards = Of(read).ToArray();
         if (cards.Length == 0)
             return Problems.Told(StatusCodes.Status409Conflict, Say($"Nobody is planned at a booth: there are no cards to print."));
         var units = (await people.FindAsync(user.Id(), cancel))!.Units;
-        var pdf = CardPdf.DrawAll(cards, booth: true, units, Say($"Job cards: {read.Session.Title.Name()}"));
+        var title = Say($"Job cards: {read.Session.Title.Name()}");
+        var pdf = await heavy.RunAsync(user.Id(), () => CardPdf.DrawAll(cards, booth: true, units, title), cancel);
         return TypedResults.File(pdf, "application/pdf", "job-cards.pdf");
     }
 

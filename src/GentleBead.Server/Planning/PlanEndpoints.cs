@@ -95,22 +95,15 @@ public static class PlanEndpoints
             return strangers;
         if (read.Edition.Edition != request.Edition)
             return Changed();
-        var before = new Plan(request.Stands);
+        // What was planned and is not there any more (a machine that was moved, an exercise taken off the path) goes.
+        var before = new Plan([.. request.Stands.Where(stand => IsHere(read, stand))]);
         var problem = read.Problem with
         {
             Fixed = before.Fixed(request.FromSlot),
             Before = request.Mend ? before : null,
             FromSlot = Math.Clamp(request.FromSlot, 0, read.Problem.Slots.Count),
         };
-        SolvedPlan solved;
-        try
-        {
-            solved = await heavy.RunAsync(user.Id(), () => PlanSolver.Solve(problem, cancel: cancel), cancel);
-        }
-        catch (TooBusyException busy)
-        {
-            return Problems.Told(StatusCodes.Status503ServiceUnavailable, busy.Said);
-        }
+        var solved = await heavy.RunAsync(user.Id(), () => PlanSolver.Solve(problem, cancel: cancel), cancel);
         var changes = request.Mend ? PlanChanges.Between(before, solved.Plan) : [];
         var said = new SolverSaid(
             solved.Score.Total,
@@ -144,7 +137,7 @@ public static class PlanEndpoints
             : TypedResults.Ok(new PlanWhy(false, PlanReasons.NotThere(read.Problem, read.Plan, who, slot, at)));
     }
 
-    private static async Task<Results<Ok<PlanNeeds>, NotFound, Told>> ListsAsync(
+    private static async Task<Results<Ok<PlanNeeds>, NotFound>> ListsAsync(
         Guid id,
         ClaimsPrincipal user,
         PlanReader reader,
@@ -154,36 +147,41 @@ public static class PlanEndpoints
     {
         if (await reader.ReadAsync(id, null, cancel) is not { } read)
             return TypedResults.NotFound();
-        try
-        {
-            return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => PlanNeeds.Of(read), cancel));
-        }
-        catch (TooBusyException busy)
-        {
-            return Problems.Told(StatusCodes.Status503ServiceUnavailable, busy.Said);
-        }
+        return TypedResults.Ok(await heavy.RunAsync(user.Id(), () => PlanNeeds.Of(read), cancel));
     }
 
     private static Problem[] Wrong(PlanSettings? settings, IReadOnlyList<Stand>? stands) =>
         settings is null ? [new("settings", Say($"How it is planned."))]
         : stands is null or { Count: > MostStands } ? [new("stands", Say($"Who stands where, at most {MostStands} of them."))]
+        : stands.Distinct().Count() < stands.Count ? [new("stands", Say($"Somebody stands at one place twice."))]
         : [.. settings.Problems().Select(problem => problem.Under("settings"))];
 
-    // What the room does not have cannot be planned; that somebody can't stand somewhere is only told.
+    // What the room does not have cannot be planned; that somebody can't stand somewhere is only told. What was planned before it went
+    // stays to be seen until somebody takes it out.
     private static Wrong? Strangers(ReadPlan read, IReadOnlyList<Stand> stands)
     {
         for (var i = 0; i < stands.Count; i++)
         {
             var stand = stands[i];
-            if (read.Problem.Booth(stand.BoothId)?.Machines.Any(machine => machine.Id == stand.MachineId) != true)
+            if (IsHere(read, stand) || read.Plan.Stands.Any(known => known with { Pinned = stand.Pinned } == stand))
+                continue;
+            if (!IsMachineAt(read, stand))
                 return Problems.Field($"stands[{i}].machineId", Say($"This machine is not at that booth."));
             if (!read.Problem.Exercises.ContainsKey(stand.ExerciseId))
                 return Problems.Field($"stands[{i}].exerciseId", Say($"This exercise is not on the course's path."));
-            if (stand.Slot < 0 || stand.Slot >= PlanSettings.MostSlots)
-                return Problems.Field($"stands[{i}].slot", Say($"The session has no such slot."));
+            return Problems.Field($"stands[{i}].slot", Say($"The session has no such slot."));
         }
         return null;
     }
+
+    private static bool IsHere(ReadPlan read, Stand stand) =>
+        IsMachineAt(read, stand)
+        && read.Problem.Exercises.ContainsKey(stand.ExerciseId)
+        && stand.Slot >= 0
+        && stand.Slot < read.Problem.Slots.Count;
+
+    private static bool IsMachineAt(ReadPlan read, Stand stand) =>
+        read.Problem.Booth(stand.BoothId)?.Machines.Any(machine => machine.Id == stand.MachineId) == true;
 
     private static Told Changed() =>
         Problems.Told(

@@ -55,7 +55,7 @@ public sealed class PlanReader(
         var students = await StudentsAsync(session, how, path, cancel);
         var problem = new PlanProblem
         {
-            Slots = how.Slots(session.Begins ?? UsualBegin, session.Begins is null ? UsualLength : session.EndsAt - session.BeginsAt),
+            Slots = SlotsOf(how, session.Begins, session.EndsAt - session.BeginsAt),
             Booths = await BoothsAsync(session, how, machines, cancel),
             Students = students,
             Exercises = path.Exercises.ToDictionary(
@@ -71,8 +71,11 @@ public sealed class PlanReader(
         return new(session, edition, problem, machines);
     }
 
-    // Only the day was noted: an evening as most are.
-    internal static readonly TimeOnly UsualBegin = new(18, 0);
+    /// <summary>The slots of a session; where only its day was noted, those of an evening as most are.</summary>
+    internal static IReadOnlyList<Slot> SlotsOf(PlanSettings how, TimeOnly? begins, TimeSpan length) =>
+        begins is { } at ? how.Slots(at, length) : how.Slots(UsualBegin, UsualLength);
+
+    private static readonly TimeOnly UsualBegin = new(18, 0);
     private static readonly TimeSpan UsualLength = TimeSpan.FromHours(3);
     private static readonly Dictionary<Guid, Exercise> NoExercises = [];
 
@@ -154,7 +157,6 @@ public sealed class PlanReader(
         return Math.Max(0, there - before.Stands.Count(stand => stand.StudentId == student));
     }
 
-    // Machines that are alike take an exercise alike.
     private static Dictionary<(Guid Exercise, Guid Machine), MachineFit> Fits(
         ReadPath path,
         IReadOnlyList<PlanStudent> students,

@@ -9,7 +9,7 @@ namespace GentleBead.Server.Planning;
 /// <summary>Plans of sessions in the database. Editions are only added to; the newest stands.</summary>
 public sealed class PlanStore(NpgsqlDataSource database, SchoolClock clock)
 {
-    private const int Shown = 3;
+    private const int SessionsShown = 3;
 
     private const string Columns = """
         session_plan.edition as "Edition", person.name as "MadeBy", session_plan.made_at as "MadeAt", session_plan.body as "Body"
@@ -45,24 +45,12 @@ public sealed class PlanStore(NpgsqlDataSource database, SchoolClock clock)
         await using var connection = await database.OpenConnectionAsync(cancel);
         if (await connection.IsRepeatAsync("session_plan", id, sent, cancel))
             return true;
-        var added = await connection.ExecuteAsync(
-            """
-            insert into session_plan (id, session_id, edition, body, made_by, sent) select @id, @sessionId, @seen + 1, @body, @by, @sent
-            where @seen = coalesce((select max(edition) from session_plan where session_id = @sessionId), 0)
-            on conflict (session_id, edition) do nothing
-            """,
-            new
-            {
-                id,
-                sessionId,
-                seen,
-                body = new Jsonb<SavedPlan>(plan),
-                by,
-                sent = sent.Hash,
-            },
+        return await connection.AddEditionAsync(
+            "session_plan",
+            "session_id",
+            new NewEdition<SavedPlan>(id, sessionId, seen, plan, by, sent),
             cancel
         );
-        return added > 0;
     }
 
     /// <summary>Whether what was sent under an id was done already.</summary>
@@ -76,34 +64,33 @@ public sealed class PlanStore(NpgsqlDataSource database, SchoolClock clock)
     public async Task<IReadOnlyList<OwnPlan>> OfStudentAsync(Guid studentId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = (
-            await connection.QueryAsync<OwnRow>(
-                """
-                select session.title as "Title", session.held_on as "HeldOn", session.begins as "Begins", room.name as "Room",
-                    extract(epoch from session.ends_at - session.begins_at)::float8 as "Seconds", newest.body as "Body", (
-                        select json_agg(json_build_object('slot', (stand ->> 'slot')::int, 'booth', booth.number, 'machine', machine.name,
-                            'exercise', exercise.name))
-                        from jsonb_array_elements(newest.body -> 'stands') as stand
-                        join booth on booth.id = (stand ->> 'boothId')::uuid join machine on machine.id = (stand ->> 'machineId')::uuid
-                        cross join lateral (select body ->> 'name' as name from exercise_edition
-                            where exercise_id = (stand ->> 'exerciseId')::uuid order by edition desc limit 1) as exercise
-                        where (stand ->> 'studentId')::uuid = @studentId) as "Stands"
-                from (select * from session where ends_at > @now and cancelled is null and course_id in (
-                    select course_id from enrolment where student_id = @studentId and current_date <= coalesce(last_day, current_date))
-                    order by begins_at limit @Shown) as session
-                join room on room.id = session.room_id
-                join lateral (select body from session_plan where session_id = session.id order by edition desc limit 1) as newest on true
-                order by session.begins_at
-                """,
-                new
-                {
-                    studentId,
-                    now = clock.Now.UtcDateTime,
-                    Shown,
-                },
-                cancel
-            )
-        ).ToArray();
+        var rows = await connection.QueryAsync<OwnRow>(
+            """
+            select session.title as "Title", session.held_on as "HeldOn", session.begins as "Begins", room.name as "Room",
+                extract(epoch from session.ends_at - session.begins_at)::float8 as "Seconds", newest.body as "Body", (
+                    select json_agg(json_build_object('slot', (stand ->> 'slot')::int, 'booth', booth.number, 'machine', machine.name,
+                        'exercise', exercise.name))
+                    from jsonb_array_elements(newest.body -> 'stands') as stand
+                    join booth on booth.id = (stand ->> 'boothId')::uuid join machine on machine.id = (stand ->> 'machineId')::uuid
+                    cross join lateral (select body ->> 'name' as name from exercise_edition
+                        where exercise_id = (stand ->> 'exerciseId')::uuid order by edition desc limit 1) as exercise
+                    where (stand ->> 'studentId')::uuid = @studentId) as "Stands"
+            from (select * from session where ends_at > @now and cancelled is null and exists (select 1 from enrolment
+                    where enrolment.course_id = session.course_id and student_id = @studentId
+                        and session.held_on between first_day and coalesce(last_day, session.held_on))
+                order by begins_at limit @SessionsShown) as session
+            join room on room.id = session.room_id
+            join lateral (select body from session_plan where session_id = session.id order by edition desc limit 1) as newest on true
+            order by session.begins_at
+            """,
+            new
+            {
+                studentId,
+                now = clock.Now.UtcDateTime,
+                SessionsShown,
+            },
+            cancel
+        );
         return [.. rows.Select(row => row.Read())];
     }
 
@@ -135,7 +122,7 @@ public sealed class PlanStore(NpgsqlDataSource database, SchoolClock clock)
     {
         public OwnPlan Read()
         {
-            var slots = Jsonb.Read<SavedPlan>(Body).Settings.Slots(Begins ?? PlanReader.UsualBegin, TimeSpan.FromSeconds(Seconds));
+            var slots = PlanReader.SlotsOf(Jsonb.Read<SavedPlan>(Body).Settings, Begins, TimeSpan.FromSeconds(Seconds));
             var placed = Stands is null ? [] : Jsonb.Read<IReadOnlyList<Placed>>(Stands);
             return new(
                 Title,

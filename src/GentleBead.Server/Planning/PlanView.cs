@@ -141,7 +141,7 @@ public sealed record PlanBoard(
 
     private static IEnumerable<BoardStand> StandsOf(CheckedPlan laid)
     {
-        var steps = laid.Steps.ToDictionary(step => step.Stand);
+        var steps = laid.Steps.DistinctBy(step => step.Stand).ToDictionary(step => step.Stand);
         return laid.Plan.Stands.Select(stand =>
         {
             var step = steps.GetValueOrDefault(stand);

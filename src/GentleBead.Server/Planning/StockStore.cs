@@ -26,21 +26,6 @@ public sealed class StockStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync(cancel);
         if (await connection.IsRepeatAsync("stock_edition", id, sent, cancel))
             return true;
-        var added = await connection.ExecuteAsync(
-            """
-            insert into stock_edition (id, edition, body, made_by, sent) select @id, @seen + 1, @body, @by, @sent
-            where @seen = coalesce((select max(edition) from stock_edition), 0) on conflict (edition) do nothing
-            """,
-            new
-            {
-                id,
-                seen,
-                body = new Jsonb<AtHand>(atHand),
-                by,
-                sent = sent.Hash,
-            },
-            cancel
-        );
-        return added > 0;
+        return await connection.AddEditionAsync("stock_edition", null, new NewEdition<AtHand>(id, null, seen, atHand, by, sent), cancel);
     }
 }

@@ -36,11 +36,8 @@ public static class CardEndpoints
     {
         if (await CardAsync(sheetId, user, sheets, people, booths, machines, cancel) is not { } card)
             return TypedResults.NotFound();
-        if (CardPdf.MissingFont() is { } font)
-            return Problems.Told(
-                503,
-                Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
-            );
+        if (CardPdf.NoFont() is { } noFont)
+            return noFont;
         var pdf = CardPdf.Draw(card, booth == true, (await people.FindAsync(user.Id(), cancel))!.Units);
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");
     }

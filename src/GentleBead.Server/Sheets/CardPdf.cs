@@ -2,6 +2,7 @@ using System.Globalization;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
+using GentleBead.Server.Http;
 using PdfSharp.Drawing;
 using PdfSharp.Drawing.Layout;
 using PdfSharp.Fonts;
@@ -18,8 +19,17 @@ internal static class CardPdf
     private static readonly Lock Once = new();
 
     /// <summary>The font file that is missing on this machine, or null.</summary>
-    public static string? MissingFont() =>
+    private static string? MissingFont() =>
         new[] { Faces.Regular, Faces.Bold }.Select(face => Path.Combine(Folder, face)).FirstOrDefault(path => !File.Exists(path));
+
+    /// <summary>What to say where a font is missing; null where none is.</summary>
+    public static Told? NoFont() =>
+        MissingFont() is { } font
+            ? Problems.Told(
+                StatusCodes.Status503ServiceUnavailable,
+                Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
+            )
+            : null;
 
     /// <summary>Draws the card.</summary>
     /// <param name="card">The sheet and whom it is for.</param>

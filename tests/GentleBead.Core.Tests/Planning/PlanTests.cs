@@ -60,6 +60,17 @@ public class PlanTests
         Assert.Equal(["atHand"], PlanRules.Broken(problem, Plan("0:One:Ada:bead 0:Two:Ben:bead")).Select(one => one.Rule));
         Assert.Empty(PlanRules.Broken(problem, Plan("0:One:Ada:bead 1:One:Ben:bead")));
         Assert.Equal(["bars"], PlanRules.Broken(problem, Plan("0:One:Ada:bead 1:One:Ben:bead 2:One:Cleo:bead")).Select(one => one.Rule));
+        // Bar of 3 mm serves where 1/8 in is asked for, and runs out as that does.
+        var metric = bar with
+        {
+            Thickness = Length.FromMm(3),
+        };
+        var thin = Problem(atHand with { Bars = [new(metric, Length.FromMm(310), Length.FromMm(50), 1)] });
+        Assert.Empty(PlanRules.Broken(thin, Plan("0:One:Ada:bead 1:One:Ben:bead")));
+        Assert.Equal(
+            [("bars", 2)],
+            PlanRules.Broken(thin, Plan("0:One:Ada:bead 2:One:Cleo:bead 1:One:Ben:bead")).Select(one => (one.Rule, one.Slot))
+        );
         Assert.Equal("No argon is there.", problem.Fits[(Tig, Machines.Both)].Refused!.ToString());
     }
 

@@ -25,9 +25,11 @@ export function PlanListsPage() {
         >
           <div className="stack">
             <div className={`row ${css.settings}`}>
-              <Button component="a" href={`/api/sessions/${sessionId}/plan/cards.pdf`} target="_blank">
-                Job cards for all, PDF
-              </Button>
+              {plan.stands.length > 0 && (
+                <Button component="a" href={`/api/sessions/${sessionId}/plan/cards.pdf`} target="_blank">
+                  Job cards for all, PDF
+                </Button>
+              )}
               <Button variant="default" onClick={() => window.print()}>
                 Print this
               </Button>

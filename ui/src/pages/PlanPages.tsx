@@ -60,10 +60,10 @@ function Planning({ board }: { board: Board }) {
             {begun ? 'Mend from now on' : 'Mend it'}
           </Button>
         )}
-        <Button variant="default" disabled={!plan.undo || plan.pending} onClick={() => plan.undo?.()}>
+        <Button variant="default" disabled={!plan.undo || plan.pending} onClick={plan.undo}>
           Undo
         </Button>
-        <Button variant="default" disabled={!plan.redo || plan.pending} onClick={() => plan.redo?.()}>
+        <Button variant="default" disabled={!plan.redo || plan.pending} onClick={plan.redo}>
           Redo
         </Button>
         <Button variant="default" onClick={() => window.print()}>

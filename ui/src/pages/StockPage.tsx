@@ -1,5 +1,5 @@
 import { Button, NumberInput, Select } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { courseTabs } from './CoursesPage';
 import { planQueries } from '../features/planning/queries';
@@ -18,10 +18,11 @@ import { useSay } from '../shared/words/useSay';
 /** What there is to weld with: bars, plates and offcuts, spools and bottles. What nobody counted holds no plan back. */
 export function StockPage() {
   const stock = useQuery(planQueries.stock());
+  const [noted, setNoted] = useState(0);
   return (
     <Page title="Stock" aside={<Tabs name="Courses" tabs={courseTabs} />}>
       <Loaded of={asLoading(stock)} what="the stock">
-        {(data) => <StockForm key={data.edition} stock={data} />}
+        {(data) => <StockForm key={noted} stock={data} onNoted={() => setNoted(noted + 1)} />}
       </Loaded>
     </Page>
   );
@@ -38,13 +39,20 @@ const wireKinds: Record<Schemas['WireKind'], string> = {
 type AtHand = Schemas['AtHand'];
 type Bar = Schemas['StockPiece'];
 
-function StockForm({ stock }: { stock: Schemas['StockAtHand'] }) {
-  // What it was opened with: somebody else's count is not written over unseen.
-  const [{ edition, atHand }] = useState(stock);
+function StockForm(props: { stock: Schemas['StockAtHand']; onNoted: () => void }) {
+  // As it was opened: what somebody else counts meanwhile takes nothing that is typed here, and is told when this is noted.
+  const [{ edition, atHand }] = useState(props.stock);
+  const queries = useQueryClient();
   const { form, submit, pending, trouble } = useEntry(
     { atHand },
-    ({ atHand: counted }, id) => answer(api.PUT('/api/stock', { body: { id, edition, atHand: counted } })),
-    () => tellDone('The stock is noted.'),
+    async ({ atHand: counted }, id) => {
+      await answer(api.PUT('/api/stock', { body: { id, edition, atHand: counted } }));
+      await queries.invalidateQueries({ queryKey: planQueries.stock().queryKey });
+    },
+    () => {
+      tellDone('The stock is noted.');
+      props.onNoted();
+    },
   );
   const set = (part: Partial<AtHand>) => form.setFieldValue('atHand', { ...form.values.atHand, ...part });
   const counted = form.values.atHand;

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { asLoading, Loaded } from '../../shared/Loaded';
 import { clock } from '../../shared/time';
 import { useSay } from '../../shared/words/useSay';
-import { type Board, draftOf, type Place, put, type Stand, standAt } from './board';
+import { type Board, draftOf, fitAt, type Place, put, type Stand, standAt } from './board';
 import { dragged } from './PlanGrid';
 import css from './planning.module.css';
 import { planQueries } from './queries';
@@ -66,6 +66,7 @@ export function InHand(props: {
             key={student.id}
             variant="default"
             aria-label={`${student.name}, put here`}
+            disabled={fitAt(board, student.id, place.boothId) === null}
             onClick={() => {
               const next = put(board, stands, student.id, place);
               if (next) plan.change({ stands: next });

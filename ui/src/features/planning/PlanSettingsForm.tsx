@@ -2,7 +2,7 @@ import { Button, NumberInput, Select } from '@mantine/core';
 import { useState } from 'react';
 import { Choice } from '../../shared/Choice';
 import { clock } from '../../shared/time';
-import { useSay } from '../../shared/words/useSay';
+import { useFields, useSay } from '../../shared/words/useSay';
 import { type Board, draftOf, type Settings } from './board';
 import css from './planning.module.css';
 import type { PlanKeys } from './usePlan';
@@ -16,7 +16,7 @@ export function PlanSettingsForm({ board, plan }: { board: Board; plan: PlanKeys
   const change = (part: Partial<Settings>) => plan.change({ settings: { ...settings, ...part } });
   return (
     <details className={`panel ${css.settings}`}>
-      <summary>How it is planned: what counts, slots and limits, late, out of order</summary>
+      <summary>How it is planned: what counts, slots and limits, late, pairs, out of order</summary>
       <div className="stack">
         <h2>What counts for how much</h2>
         <div className={css.weights}>
@@ -37,9 +37,11 @@ export function PlanSettingsForm({ board, plan }: { board: Board; plan: PlanKeys
           ))}
         </div>
         <h2>Slots and limits</h2>
-        <Numbers key={board.edition} settings={settings} onChange={change} />
+        <Numbers settings={settings} plan={plan} />
         <h2>Late, gone early, not there</h2>
         <Presences board={board} settings={settings} onChange={change} />
+        <h2>Side by side, or kept apart</h2>
+        <Pairs board={board} settings={settings} onChange={change} />
         <h2>Out of order</h2>
         <Down board={board} settings={settings} onChange={change} />
       </div>
@@ -52,61 +54,55 @@ interface Part {
   onChange: (part: Partial<Settings>) => void;
 }
 
-function Numbers({ settings, onChange }: Part) {
-  const [typed, setTyped] = useState(settings);
-  const { limits } = typed;
-  const own = [
-    ['Set up, min', typed.setUpMinutes, (setUpMinutes: number) => ({ ...typed, setUpMinutes })],
-    ['A slot, min', typed.slotMinutes, (slotMinutes: number) => ({ ...typed, slotMinutes })],
-    [
-      'Close down, min',
-      typed.closeDownMinutes,
-      (closeDownMinutes: number) => ({ ...typed, closeDownMinutes }),
-    ],
-    [
-      'Instructors there',
-      limits.instructors,
-      (instructors: number) => ({ ...typed, limits: { ...limits, instructors } }),
-    ],
-    [
-      'First tries at once',
-      limits.firstTries,
-      (firstTries: number) => ({ ...typed, limits: { ...limits, firstTries } }),
-    ],
-    [
-      'Of those hot',
-      limits.hotFirstTries,
-      (hotFirstTries: number) => ({ ...typed, limits: { ...limits, hotFirstTries } }),
-    ],
-    [
-      'Left to weld, min',
-      limits.leastMinutes,
-      (leastMinutes: number) => ({ ...typed, limits: { ...limits, leastMinutes } }),
-    ],
-    [
-      'A torch cools, min',
-      limits.coolingMinutes,
-      (coolingMinutes: number) => ({ ...typed, limits: { ...limits, coolingMinutes } }),
-    ],
-  ] as const;
+const numbers = {
+  setUpMinutes: 'Set up, min',
+  slotMinutes: 'A slot, min',
+  closeDownMinutes: 'Close down, min',
+  'limits.instructors': 'Instructors there',
+  'limits.firstTries': 'First tries at once',
+  'limits.hotFirstTries': 'Of those hot',
+  'limits.leastMinutes': 'Left to weld, min',
+  'limits.coolingMinutes': 'A torch cools, min',
+} as const;
+type Field = keyof typeof numbers;
+
+/** Settings with one number otherwise; "limits.firstTries" is one of the limits. */
+function withNumber(settings: Settings, field: Field, value: number): Settings {
+  const [part, limit] = field.split('.');
+  return limit
+    ? { ...settings, limits: { ...settings.limits, [limit]: value } }
+    : { ...settings, [part ?? field]: value };
+}
+
+const numberOf = (settings: Settings, field: Field) =>
+  field.split('.').reduce<unknown>((of, part) => (of as Record<string, unknown>)[part], settings) as number;
+
+function Numbers({ settings, plan }: { settings: Settings; plan: PlanKeys }) {
+  // Only what was typed: what is changed elsewhere meanwhile stays changed.
+  const [typed, setTyped] = useState<Partial<Record<Field, number>>>({});
+  const wrong = useFields(plan.error);
+  const next = Object.entries(typed).reduce(
+    (so, [field, value]) => withNumber(so, field as Field, value),
+    settings,
+  );
   return (
     <form
       className="naming"
       onSubmit={(event) => {
         event.preventDefault();
-        onChange(typed);
+        plan.change({ settings: next }, () => setTyped({}));
       }}
     >
-      {own.map(([label, value, put]) => (
+      {Object.entries(numbers).map(([field, label]) => (
         <NumberInput
-          key={label}
+          key={field}
           label={label}
           w={140}
           min={0}
-          max={180}
           allowDecimal={false}
-          value={value}
-          onChange={(next) => typeof next === 'number' && setTyped(put(next))}
+          value={numberOf(next, field as Field)}
+          error={wrong[`settings.${field}`]}
+          onChange={(value) => typeof value === 'number' && setTyped({ ...typed, [field]: value })}
         />
       ))}
       <Button type="submit" variant="default">
@@ -173,6 +169,66 @@ function Presences({ board, settings, onChange }: Part & { board: Board }) {
               onClick={() => onChange({ presences: settings.presences.filter((other) => other !== one) })}
             >
               There all session
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Pairs({ board, settings, onChange }: Part & { board: Board }) {
+  const [one, setOne] = useState<string | null>(null);
+  const [other, setOther] = useState<string | null>(null);
+  const names = board.students.map(({ student }) => ({ value: student.id, label: student.name }));
+  const nameOf = (id: string) => names.find(({ value }) => value === id)?.label ?? 'A student';
+  const set = (together: boolean) => {
+    if (!one || !other) return;
+    const others = settings.pairs.filter(
+      (pair) => ![pair.one, pair.other].every((id) => id === one || id === other),
+    );
+    onChange({ pairs: [...others, { one, other, together }] });
+    setOne(null);
+    setOther(null);
+  };
+  return (
+    <>
+      <div className="naming">
+        <Select
+          label="One"
+          placeholder="Choose a student"
+          searchable
+          value={one}
+          data={names.filter(({ value }) => value !== other)}
+          onChange={setOne}
+        />
+        <Select
+          label="Another"
+          placeholder="Choose a student"
+          searchable
+          value={other}
+          data={names.filter(({ value }) => value !== one)}
+          onChange={setOther}
+        />
+        <Button variant="default" disabled={!one || !other} onClick={() => set(true)}>
+          Side by side
+        </Button>
+        <Button variant="default" disabled={!one || !other} onClick={() => set(false)}>
+          Kept apart
+        </Button>
+      </div>
+      <ul className="plain-list">
+        {settings.pairs.map((pair) => (
+          <li key={`${pair.one} ${pair.other}`} className="row">
+            <span>
+              {nameOf(pair.one)} and {nameOf(pair.other)}, {pair.together ? 'side by side' : 'kept apart'}
+            </span>
+            <Button
+              variant="default"
+              aria-label={`As it comes, ${nameOf(pair.one)} and ${nameOf(pair.other)}`}
+              onClick={() => onChange({ pairs: settings.pairs.filter((stays) => stays !== pair) })}
+            >
+              As it comes
             </Button>
           </li>
         ))}

@@ -63,3 +63,25 @@ export function swap(board: Board, stands: Stand[], from: Place, to: Place): Sta
 /** A slot held as it is, or let go. */
 export const lock = (stands: Stand[], slot: number, pinned: boolean) =>
   stands.map((stand) => (stand.slot === slot ? { ...stand, pinned } : stand));
+
+/** The board with what is being kept, at once: the rest of what it says comes with the server's answer. */
+export function withDraft(board: Board, { settings, stands }: Draft): Board {
+  const names = new Map(
+    board.students.flatMap(({ tasks }) => tasks.map(({ exerciseId, name }) => [exerciseId, name] as const)),
+  );
+  return {
+    ...board,
+    edition: board.edition + 1,
+    settings,
+    stands: stands.map(
+      (stand) =>
+        board.stands.find((shown) => shown.stand === stand) ?? {
+          stand,
+          exerciseName: names.get(stand.exerciseId) ?? '',
+          change: null,
+          changeMinutes: 0,
+          firstTry: false,
+        },
+    ),
+  };
+}

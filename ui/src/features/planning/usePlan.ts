@@ -1,94 +1,85 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api } from '../../shared/api/client';
+import { answer, api, Refused } from '../../shared/api/client';
 import { tellDone, tellTrouble } from '../../shared/notices';
 import { useIds } from '../../shared/useIds';
-import { type Board, type Draft, draftOf, type Stand } from './board';
+import { type Board, type Draft, draftOf, withDraft } from './board';
 import { planQueries } from './queries';
+
+/** What was, before and after what stands, and the edition it belongs to: in any other, somebody else has changed the plan. */
+interface Past {
+  edition: number;
+  before: Draft[];
+  after: Draft[];
+}
 
 /** Changes a plan: each change is kept at once and can be taken back; the solver's are changes like any other. */
 export function usePlan(board: Board) {
   const queries = useQueryClient();
   const ids = useIds();
-  const [past, setPast] = useState<Draft[]>([]);
-  const [future, setFuture] = useState<Draft[]>([]);
+  const [kept, setKept] = useState<Past>({ edition: board.edition, before: [], after: [] });
+  // What is undone is one's own: after somebody else's change there is nothing of one's own to go back to.
+  const past: Past =
+    kept.edition === board.edition ? kept : { edition: board.edition, before: [], after: [] };
   const { queryKey } = planQueries.board(board.session.id);
   const path = { id: board.session.id };
-  // Somebody else's change is shown before anybody changes theirs; what was undone of one's own is no longer the plan then.
-  const failed = async (error: unknown) => {
-    tellTrouble(error);
-    await queries.invalidateQueries({ queryKey });
-  };
-  const save = useMutation({
-    mutationFn: (draft: Draft) => {
-      const body = { edition: board.edition, ...draft };
-      return answer(
-        api.PUT('/api/sessions/{id}/plan', { params: { path }, body: { id: ids.idOf(body), ...body } }),
-      );
-    },
-    onMutate: ({ stands }) =>
-      queries.setQueryData<Board>(queryKey, (shown) => shown && withStands(shown, stands)),
+  const settled = {
     onSuccess: () => {
       ids.taken();
       return queries.invalidateQueries({ queryKey });
     },
-    onError: failed,
+    onError: async (error: unknown) => {
+      tellTrouble(error);
+      await queries.invalidateQueries({ queryKey });
+    },
+  };
+  const save = useMutation({
+    // One after the other: each names the edition that the one before it makes.
+    scope: { id: `plan ${board.session.id}` },
+    mutationFn: (body: Draft & { edition: number }) =>
+      answer(api.PUT('/api/sessions/{id}/plan', { params: { path }, body: { id: ids.idOf(body), ...body } })),
+    ...settled,
+    onError: async (error, body) => {
+      // Refused for what it says, the plan is as it was; refused for somebody else's change, or not answered, nobody can say.
+      const asItWas = error instanceof Refused && error.status === 400;
+      setKept(({ before }) =>
+        asItWas
+          ? { edition: body.edition, before: before.slice(0, -1), after: [] }
+          : { edition: -1, before: [], after: [] },
+      );
+      await settled.onError(error);
+    },
   });
   const make = useMutation({
     mutationFn: ({ mend }: { mend: boolean }) => {
-      const body = { edition: board.edition, ...draftOf(board), fromSlot: mend ? board.nowSlot : 0, mend };
+      const body = { edition: board.edition, ...draftOf(board), fromSlot: board.nowSlot, mend };
       return answer(
         api.PUT('/api/sessions/{id}/plan/made', { params: { path }, body: { id: ids.idOf(body), ...body } }),
       );
     },
+    ...settled,
     onSuccess: async () => {
-      ids.taken();
-      setPast((all) => [...all, draftOf(board)]);
-      setFuture([]);
-      await queries.invalidateQueries({ queryKey });
+      setKept({ edition: board.edition + 1, before: [...past.before, draftOf(board)], after: [] });
+      await settled.onSuccess();
       tellDone('The plan is made.');
     },
-    onError: failed,
   });
-  const change = (draft: Partial<Draft>) => {
-    setPast((all) => [...all, draftOf(board)]);
-    setFuture([]);
-    save.mutate({ ...draftOf(board), ...draft });
+  const put = (draft: Draft, then: Omit<Past, 'edition'>, onSaved?: () => void) => {
+    setKept({ edition: board.edition + 1, ...then });
+    queries.setQueryData<Board>(queryKey, (shown) => shown && withDraft(shown, draft));
+    save.mutate({ edition: board.edition, ...draft }, { onSuccess: () => onSaved?.() });
   };
-  const step = (from: Draft[], setFrom: (all: Draft[]) => void, setTo: typeof setPast) => {
-    const last = from.at(-1);
-    if (!last) return;
-    setFrom(from.slice(0, -1));
-    setTo((all) => [...all, draftOf(board)]);
-    save.mutate(last);
-  };
+  const now = draftOf(board);
+  const [last, next] = [past.before.at(-1), past.after.at(-1)];
   return {
-    change,
     make,
-    undo: past.length > 0 ? () => step(past, setPast, setFuture) : null,
-    redo: future.length > 0 ? () => step(future, setFuture, setPast) : null,
+    change: (draft: Partial<Draft>, onSaved?: () => void) =>
+      put({ ...now, ...draft }, { before: [...past.before, now], after: [] }, onSaved),
+    undo: last && (() => put(last, { before: past.before.slice(0, -1), after: [...past.after, now] })),
+    redo: next && (() => put(next, { before: [...past.before, now], after: past.after.slice(0, -1) })),
     pending: save.isPending || make.isPending,
+    error: save.error,
   };
 }
 
 export type PlanKeys = ReturnType<typeof usePlan>;
-
-// What is put somewhere stands there at once; the rest of what the board says comes with the server's answer.
-function withStands(board: Board, stands: Stand[]): Board {
-  const names = new Map(
-    board.students.flatMap(({ tasks }) => tasks.map(({ exerciseId, name }) => [exerciseId, name] as const)),
-  );
-  return {
-    ...board,
-    stands: stands.map(
-      (stand) =>
-        board.stands.find((shown) => shown.stand === stand) ?? {
-          stand,
-          exerciseName: names.get(stand.exerciseId) ?? '',
-          change: null,
-          changeMinutes: 0,
-          firstTry: false,
-        },
-    ),
-  };
-}
