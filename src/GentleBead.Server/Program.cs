@@ -7,6 +7,7 @@ using GentleBead.Server.Checks;
 using GentleBead.Server.Courses;
 using GentleBead.Server.Database;
 using GentleBead.Server.Demo;
+using GentleBead.Server.Floor;
 using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Judging;
@@ -79,6 +80,10 @@ services
     .AddSingleton<StockStore>()
     .AddSingleton<PlanFactStore>()
     .AddSingleton<PlanReader>()
+    .AddSingleton<FloorStore>()
+    .AddSingleton<HandStore>()
+    .AddSingleton<StopStore>()
+    .AddSingleton<SheetGiver>()
     .AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>()
     .AddSingleton<SettingStore>()
@@ -281,6 +286,11 @@ PathEndpoints.Map(app);
 PlanEndpoints.Map(app);
 JobCards.Map(app);
 OwnPlanEndpoints.Map(app);
+FloorEndpoints.Map(app);
+SlotEndpoints.Map(app);
+CloseDownEndpoints.Map(app);
+HandEndpoints.Map(app);
+StopEndpoints.Map(app);
 StockEndpoints.Map(app);
 SheetEndpoints.Map(app);
 PresetEndpoints.Map(app);

@@ -25,6 +25,7 @@ public partial class ArchitectureTests
         ["Sessions"] = ["session", "place", "attendance"],
         ["Courses"] = ["course", "course_instructor", "enrolment", "exercise", "exercise_edition", "course_path"],
         ["Planning"] = ["session_plan", "stock_edition"],
+        ["Floor"] = ["hand", "visit", "slot_begun", "stop", "session_close"],
         ["Sheets"] = ["sheet", "preset"],
         ["Beads"] =
         [

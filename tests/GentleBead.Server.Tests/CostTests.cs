@@ -54,6 +54,12 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/sessions/{session}/plan/lists",
             "/api/stock",
             "/api/plans/mine",
+            "/api/sessions/{session}/floor",
+            "/api/sessions/{session}/notes",
+            "/api/sessions/{session}/close",
+            "/api/students/{student}/notes",
+            "/api/hands/mine",
+            "/api/stop",
             "/api/exercises",
         ];
 

@@ -63,6 +63,7 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
         "timeZone",
         "path",
         "by",
+        "ticked",
         "tickedBy",
         "sealedBy",
         "positionName",

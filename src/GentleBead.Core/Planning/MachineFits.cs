@@ -60,9 +60,24 @@ public static class MachineFits
         ArgumentNullException.ThrowIfNull(exercise);
         ArgumentNullException.ThrowIfNull(machine);
         ArgumentNullException.ThrowIfNull(load);
-        var loaded = machine with { Load = machine.Load with { Wire = load.Wire, Gas = load.Gas, Polarity = load.Polarity } };
+        var loaded = machine with { Load = Loaded(machine, load) };
         var asked = exercise.Job with { Wire = load.Wire, Gas = load.Gas };
         return Planner.Plan(Defaults.Complete(asked, loaded), loaded, way) as Sheet;
+    }
+
+    /// <summary>What is on a machine once a plan's load was put on it; tip and rolls go with the wire.</summary>
+    public static Load Loaded(Machine machine, PlanLoad load)
+    {
+        ArgumentNullException.ThrowIfNull(machine);
+        ArgumentNullException.ThrowIfNull(load);
+        var changed = machine.Load with { Wire = load.Wire, Gas = load.Gas, Polarity = load.Polarity };
+        return load.Wire is not { } wire || wire == machine.Load.Wire
+            ? changed
+            : changed with
+            {
+                Tip = wire.Facts().Diameter,
+                Rolls = wire.Facts().Rolls,
+            };
     }
 
     /// <summary>Whether an exercise is one of those of which beginners are not all watched at once: overhead, aluminium, spray.</summary>

@@ -9,6 +9,8 @@ revoke insert on schemaversions from the_application;
 grant update (withdrawn_by, withdrawn_at) on bead to the_application;
 grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep to the_application;
 grant update (ended_at) on trial to the_application;
+grant update (lowered_at, lowered_by) on hand to the_application;
+grant update (ended_at, ended_by) on stop to the_application;
 grant update (title, held_on, begins, ends, begins_at, ends_at, room_id, cancelled, version) on session to the_application;
 grant update (name, room_id, first_day, last_day, hours, version, calendar_key) on course to the_application;
 grant update (first_day, last_day, version) on enrolment to the_application;

@@ -5,12 +5,13 @@ using Npgsql;
 namespace GentleBead.Server.Live;
 
 /// <summary>Something changed in the room.</summary>
-/// <param name="Kind">"session", "place", "sheet", "bead", "test", "check", "kept" or "machine".</param>
+/// <param name="Kind">What kind of thing: "session", "place", "sheet", "bead", "floor", "stop" and so on.</param>
 /// <param name="BoothId">At which booth, when at one.</param>
 /// <param name="StudentId">Whose, when somebody's.</param>
 /// <param name="Id">Which row was written, where that is told: whoever wrote it knows it already.</param>
 /// <param name="BeadId">About which bead, when about one.</param>
-public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId, Guid? Id = null, Guid? BeadId = null);
+/// <param name="Everybody">Whether everybody who is signed in is told, and not instructors and one student alone.</param>
+public sealed record RoomNotice(string Kind, Guid? BoothId, Guid? StudentId, Guid? Id = null, Guid? BeadId = null, bool Everybody = false);
 
 /// <summary>Carries notices from the database to the screens of this server, for as long as it runs.</summary>
 public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<LiveHub> hub, OpenLines lines, ILogger<RoomListener> log)
@@ -65,6 +66,11 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
         {
             // Nobody's screen shows it: the lines it was opened with are closed.
             lines.Close(notice.Id!.Value);
+            return;
+        }
+        if (notice.Everybody)
+        {
+            await hub.Clients.All.SendAsync("changed", notice, stopping);
             return;
         }
         var groups = notice.StudentId is { } student ? [LiveHub.Instructors, LiveHub.StudentGroup(student)] : new[] { LiveHub.Instructors };

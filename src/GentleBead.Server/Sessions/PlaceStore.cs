@@ -67,6 +67,44 @@ public sealed class PlaceStore(NpgsqlDataSource database)
             cancel
         );
 
+    /// <summary>Everybody stands as said here and nobody else anywhere; who stands there already has not moved.</summary>
+    /// <param name="connection">In whose transaction.</param>
+    /// <param name="sessionId">In which session.</param>
+    /// <param name="places">Who stands at which booth.</param>
+    internal static async Task SetAllAsync(
+        NpgsqlConnection connection,
+        Guid sessionId,
+        IReadOnlyList<(Guid BoothId, Guid StudentId)> places,
+        CancellationToken cancel
+    )
+    {
+        var parameters = new
+        {
+            session = sessionId.ToString(),
+            sessionId,
+            booths = places.Select(place => place.BoothId).ToArray(),
+            students = places.Select(place => place.StudentId).ToArray(),
+        };
+        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtextextended(@session, 0))", parameters, cancel);
+        await connection.ExecuteAsync(
+            """
+            delete from place where session_id = @sessionId and not exists (
+                select 1 from unnest(@booths, @students) as wanted (booth, student)
+                where wanted.booth = place.booth_id and wanted.student = place.student_id)
+            """,
+            parameters,
+            cancel
+        );
+        await connection.ExecuteAsync(
+            """
+            insert into place (session_id, booth_id, student_id)
+            select @sessionId, booth, student from unnest(@booths, @students) as wanted (booth, student) on conflict do nothing
+            """,
+            parameters,
+            cancel
+        );
+    }
+
     /// <summary>Everybody stands in one session as in another.</summary>
     internal static Task CopyAsync(NpgsqlConnection connection, Guid from, Guid to, CancellationToken cancel) =>
         connection.ExecuteAsync(

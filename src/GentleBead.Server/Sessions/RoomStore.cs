@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Dapper;
+using GentleBead.Core.Floor;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Rules;
@@ -22,6 +23,9 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Last">The newest bead laid to that sheet; null before the first.</param>
 /// <param name="Before">The verdicts on the few beads before it, oldest first.</param>
 /// <param name="Next">The change that was advised after the newest; null when none was.</param>
+/// <param name="LastAt">When the newest bead was noted; null before the first.</param>
+/// <param name="Hand">The hand that is up; null where none is.</param>
+/// <param name="Need">What it asks of the instructor; null while the session is not on.</param>
 public sealed record BoothView(
     Booth Booth,
     IReadOnlyList<string> MachineNames,
@@ -30,7 +34,10 @@ public sealed record BoothView(
     string? PositionName,
     RackBead? Last,
     IReadOnlyList<Verdict> Before,
-    Said? Next
+    Said? Next,
+    DateTimeOffset? LastAt,
+    RaisedHand? Hand,
+    BoothNeed? Need
 );
 
 /// <summary>The room in a session.</summary>
@@ -97,6 +104,9 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
     // A session of this evening or of tomorrow morning can be gone to; any other is opened from the calendar.
     private static readonly TimeSpan AroundNow = TimeSpan.FromHours(15);
 
+    // People come before a session begins and may stay after it ends.
+    private static readonly TimeSpan AroundHours = TimeSpan.FromHours(1);
+
     /// <summary>A page of the room in a session.</summary>
     /// <param name="session">Which session; null before the first.</param>
     /// <param name="after">The number of the last booth that was sent; 0 for the first page.</param>
@@ -122,7 +132,7 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
     }
 
     // A page of booths, or one alone; two statements.
-    private static async Task<IReadOnlyList<BoothView>> ViewsAsync(
+    private async Task<IReadOnlyList<BoothView>> ViewsAsync(
         NpgsqlConnection connection,
         Session? session,
         int after,
@@ -137,11 +147,19 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
                     as "MachineId",
                     (select json_agg(machine.name order by machine.moved) from machine where machine.booth_id = booth.id) as "MachineNames",
                     person.id as "StudentId", person.name as "StudentName",
-                    newest.id as "SheetId", newest.job as "Job", newest.position_name as "PositionName"
+                    newest.id as "SheetId", newest.job as "Job", newest.position_name as "PositionName",
+                    place.placed_at as "PlacedAt", newest.assigned_at as "SheetAt", (
+                        select json_build_object('id', id, 'reason', reason, 'at', raised_at) from hand where session_id = @sessionId
+                            and student_id = place.student_id and lowered_at is null order by seq desc limit 1) as "Hand", (
+                        select visited_at from visit where session_id = @sessionId and student_id = place.student_id
+                            order by seq desc limit 1) as "SeenAt",
+                    exists (select 1 from test_weld where sheet_id = newest.id and not exists (
+                        select 1 from test_record where test_weld_id = test_weld.id and kind = 'signOff')) as "TestWaits",
+                    exists (select 1 from session_close where session_id = @sessionId) as "Closed"
                 from booth_now as booth left join place on place.booth_id = booth.id and place.session_id = @sessionId
                     left join person on person.id = place.student_id
                 left join lateral (
-                    select id, job, position_name from sheet
+                    select id, job, position_name, assigned_at from sheet
                     where session_id = @sessionId and booth_id = booth.id and student_id = place.student_id
                         order by seq desc limit 1) as newest on true
                 where booth.number > @after and (@only::uuid is null or booth.id = @only) and booth.room_id = coalesce(@roomId,
@@ -158,24 +176,39 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
                 cancel
             )
         ).AsList();
-        var beads = (
+        var beads = await LaidAsync(connection, [.. booths.Select(booth => booth.SheetId).OfType<Guid>()], cancel);
+        var on = session is not null && IsOn(session);
+        return
+        [
+            .. booths.Select(booth =>
+            {
+                IReadOnlyList<BeadRow> laid = booth.SheetId is { } sheet ? [.. beads[sheet]] : [];
+                return booth.View(laid, on && !booth.Closed ? Needs.Of(booth.OnFloor(laid), clock.Now) : null);
+            }),
+        ];
+    }
+
+    // The newest beads of each sheet, oldest first.
+    private static async Task<ILookup<Guid, BeadRow>> LaidAsync(NpgsqlConnection connection, Guid[] sheets, CancellationToken cancel) =>
+        (
             await connection.QueryAsync<BeadRow>(
                 """
                 select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape
-                    as "Shape", newest.next as "Next"
-                from unnest(@ids) as given (id) cross join lateral (
-                    select bead_id, number, coalesce(ruled, verdict) as verdict, case when is_last then shape end as shape,
-                        case when is_last then next end as next
+                    as "Shape", newest.next as "Next", newest.cause as "Cause", newest.recorded_at as "At"
+                from unnest(@sheets) as given (id) cross join lateral (
+                    select bead_id, number, cause, recorded_at, coalesce(ruled, verdict) as verdict,
+                        case when is_last then shape end as shape, case when is_last then next end as next
                     from (select *, row_number() over (order by number desc) = 1 as is_last from bead_verdict
                         where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as few) as newest
                 order by newest.number
                 """,
-                new { ids = booths.Select(booth => booth.SheetId).OfType<Guid>().ToArray(), VerdictsShown },
+                new { sheets, VerdictsShown },
                 cancel
             )
         ).ToLookup(bead => bead.SheetId);
-        return [.. booths.Select(booth => booth.View(booth.SheetId is { } sheet ? [.. beads[sheet]] : []))];
-    }
+
+    // From when people set up until somebody closes it down, or has forgotten to.
+    private bool IsOn(Session session) => clock.Now > session.BeginsAt - AroundHours && clock.Now < session.EndsAt + AroundHours;
 
     // Students who stand at no booth; one more than is shown tells that there are more.
     private static async Task<List<PersonName>> WaitingAsync(NpgsqlConnection connection, Session? session, CancellationToken cancel) =>
@@ -325,7 +358,19 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
     }
 
     // How it looks and what was advised are read of the last alone.
-    private sealed record BeadRow(Guid SheetId, Guid Id, int Number, string Verdict, string? Shape, string? Next);
+    private sealed record BeadRow(
+        Guid SheetId,
+        Guid Id,
+        int Number,
+        string Verdict,
+        string? Shape,
+        string? Next,
+        string? Cause,
+        DateTime At
+    )
+    {
+        public FloorBead OnFloor => new(EnumText.Read<Verdict>(Verdict), Cause is null ? null : EnumText.Read<Cause>(Cause), At);
+    }
 
     private sealed record BoothRow(
         Guid Id,
@@ -338,10 +383,29 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
         string? StudentName,
         Guid? SheetId,
         string? Job,
-        string? PositionName
+        string? PositionName,
+        DateTime? PlacedAt,
+        DateTime? SheetAt,
+        string? Hand,
+        DateTime? SeenAt,
+        bool TestWaits,
+        bool Closed
     )
     {
-        public BoothView View(IReadOnlyList<BeadRow> beads)
+        private RaisedHand? Raised => Hand is null ? null : Jsonb.Read<RaisedHand>(Hand);
+
+        public FloorBooth OnFloor(IReadOnlyList<BeadRow> beads) =>
+            new()
+            {
+                PlacedAt = PlacedAt,
+                SheetAt = SheetAt,
+                Beads = [.. beads.Select(bead => bead.OnFloor)],
+                Hand = Raised,
+                SeenAt = SeenAt,
+                TestWaits = TestWaits,
+            };
+
+        public BoothView View(IReadOnlyList<BeadRow> beads, BoothNeed? need)
         {
             var last = beads.Count == 0 ? null : beads[^1];
             return new BoothView(
@@ -354,7 +418,10 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
                     ? null
                     : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape!)),
                 [.. beads.SkipLast(1).Select(bead => EnumText.Read<Verdict>(bead.Verdict))],
-                last?.Next is { } next ? Jsonb.Read<Said>(next) : null
+                last?.Next is { } next ? Jsonb.Read<Said>(next) : null,
+                last?.At,
+                Raised,
+                need
             );
         }
     }

@@ -31,15 +31,8 @@ public sealed record JobRequest(
     public static JobRequest Nothing { get; } = new(null, null, null, null);
 
     /// <summary>The sheet for this job, or what is wrong with it.</summary>
-    public Checked<Sheet> Plan(SheetSetting setting)
-    {
-        if (!Whole(setting.Machine).IsGood(out var job, out var problems))
-            return new(problems);
-        var window = job.Wire is null ? null : setting.Windows.FirstOrDefault(window => window.Arc == job.RequireArc());
-        var chart = setting.Charts.FirstOrDefault(chart => chart.Fits(job));
-        var outcome = Planner.Plan(job, setting.Machine, setting.Way, chart, window, setting.Hand);
-        return outcome is Refusal refusal ? new(refusal.AsProblem()) : new((Sheet)outcome);
-    }
+    public Checked<Sheet> Plan(SheetSetting setting) =>
+        Whole(setting.Machine).IsGood(out var job, out var problems) ? setting.Plan(job) : new(problems);
 
     /// <summary>The job with everything filled in, or what is wrong with it.</summary>
     public Checked<Job> Whole(Machine? machine) =>

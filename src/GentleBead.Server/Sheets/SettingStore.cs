@@ -1,5 +1,6 @@
 using Dapper;
 using GentleBead.Core.Machines;
+using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Windows;
 using GentleBead.Server.Database;
@@ -26,7 +27,17 @@ public sealed record SheetSetting(
     Guid? StudentId,
     Hand? Hand,
     int BoothNumber
-);
+)
+{
+    /// <summary>The sheet for a job, or what is wrong with it.</summary>
+    public Checked<Sheet> Plan(Job job)
+    {
+        var window = job.Wire is null ? null : Windows.FirstOrDefault(window => window.Arc == job.RequireArc());
+        var chart = Charts.FirstOrDefault(chart => chart.Fits(job));
+        var outcome = Planner.Plan(job, Machine, Way, chart, window, Hand);
+        return outcome is Refusal refusal ? new(refusal.AsProblem()) : new((Sheet)outcome);
+    }
+}
 
 /// <summary>Reads what a sheet is computed with, in one statement: it is asked for at every key.</summary>
 public sealed class SettingStore(NpgsqlDataSource database)

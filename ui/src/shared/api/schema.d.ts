@@ -167,6 +167,71 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Visit"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}/file": {
         parameters: {
             query?: never;
@@ -6860,6 +6925,1017 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{id}/floor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FloorNow"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/booths/{boothId}/visits/{visitId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    boothId: string;
+                    visitId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Visiting"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Visit"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/slots/{slot}/begun/{begunId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    slot: number;
+                    begunId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Beginning"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SlotStarted"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/students/{studentId}/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    booth: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    studentId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NextTask"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/booths/{boothId}/next/{sheetId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    boothId: string;
+                    sheetId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GivingNext"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CloseDownView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{id}/close/{closeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    closeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Closing"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnHand"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Raising"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/{id}/lowered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StopNow"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stop/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Stopping"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stop/{id}/ended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock": {
         parameters: {
             query?: never;
@@ -12285,6 +13361,24 @@ export interface components {
             /** @description The joint it lies in. */
             joint: components["schemas"]["Joint"];
         };
+        /** @description How a slot begins. */
+        Beginning: {
+            /** @description Whether the machines were loaded as the plan says: then that is noted of them. */
+            loaded: boolean;
+        };
+        /** @description A slot that was begun. */
+        BegunSlot: {
+            /**
+             * Format: int32
+             * @description Which.
+             */
+            slot: number;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @description One booth up close. */
         Bench: {
             /** @description Which session. */
@@ -12430,6 +13524,26 @@ export interface components {
              */
             version: number;
         };
+        /** @description A booth at the end of a session. */
+        BoothAtClose: {
+            /**
+             * Format: uuid
+             * @description Which booth.
+             */
+            boothId: string;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /** @description What of its close-down list nobody ticked yet. */
+            open: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
         /** @description Another number for a booth. */
         BoothChange: {
             /**
@@ -12457,6 +13571,30 @@ export interface components {
             number: number;
             student: null | components["schemas"]["PersonName"];
         };
+        /** @description What a booth asks of the instructor, and why. */
+        BoothNeed: {
+            /** @description What. */
+            kind: components["schemas"]["NeedKind"];
+            /**
+             * Format: int32
+             * @description Its place among what can be asked; 0 comes first.
+             */
+            rank: number;
+            /** @description What it is called, in a word or two. */
+            name: components["schemas"]["Said"];
+            /** @description The reason, in words. */
+            why: components["schemas"]["Said"];
+            /**
+             * Format: date-time
+             * @description Since when; null where nobody stands there.
+             */
+            since: null | string;
+            /**
+             * Format: date-time
+             * @description When it becomes something else with nothing done; null where it does not.
+             */
+            until: null | string;
+        };
         /** @description A booth as the room sees it. */
         BoothView: {
             /** @description Which booth. */
@@ -12471,6 +13609,13 @@ export interface components {
             /** @description The verdicts on the few beads before it, oldest first. */
             before: components["schemas"]["Verdict"][];
             next: null | components["schemas"]["Said"];
+            /**
+             * Format: date-time
+             * @description When the newest bead was noted; null before the first.
+             */
+            lastAt: null | string;
+            hand: null | components["schemas"]["RaisedHand"];
+            need: null | components["schemas"]["BoothNeed"];
         };
         /** @description A booth and what stands in it. */
         BoothWithMachines: {
@@ -12734,6 +13879,43 @@ export interface components {
          * @enum {unknown}
          */
         CheckTime: "preStart" | "closeDown";
+        /** @description Closing a session down. */
+        CloseDownView: {
+            /** @description What is seen to in the room. */
+            checks: components["schemas"]["RoomCheck"][];
+            /** @description What is still open at the booths that have a machine, by number. */
+            booths: components["schemas"]["BoothAtClose"][];
+            closed: null | components["schemas"]["Closed"];
+        };
+        /** @description How a session was closed down. */
+        Closed: {
+            /** @description Who closed it. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description What was seen to, by key. */
+            ticked: string[];
+            /** @description What else there was to say. */
+            note: string;
+            /**
+             * Format: date-time
+             * @description Until when somebody watches for fire.
+             */
+            fireWatchUntil: string;
+        };
+        /** @description How a session is closed down. */
+        Closing: {
+            /** @description What was seen to, by key. */
+            ticked: string[];
+            /**
+             * @description What else there is to say; where something that can hurt was passed over, why.
+             * @default
+             */
+            note: string;
+        };
         /** @description A chart beside the rules and this room's beads. */
         ComparedChart: {
             /** Format: uuid */
@@ -13427,6 +14609,20 @@ export interface components {
             password: string;
             code: string;
         };
+        /** @description The clock of a session. */
+        FloorNow: {
+            /**
+             * Format: date-time
+             * @description The moment it was asked, by the server's clock: a screen's own may be off.
+             */
+            now: string;
+            /** @description Its stretches, one after the other. */
+            phases: components["schemas"]["Phase"][];
+            /** @description Slots of its plan in which somebody stands. */
+            planned: number[];
+            begun: null | components["schemas"]["BegunSlot"];
+            closed: null | components["schemas"]["Closed"];
+        };
         /** @description Whether the last change did what was expected. */
         FollowUp: {
             /**
@@ -13513,12 +14709,42 @@ export interface components {
              */
             emptyIn: null | number;
         };
+        /** @description The next exercise to give out. */
+        GivingNext: {
+            /**
+             * Format: uuid
+             * @description To whom.
+             */
+            studentId: string;
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /**
+             * Format: uuid
+             * @description With which machine.
+             */
+            machineId: string;
+        };
         /** @enum {unknown} */
         Hand: "right" | "left";
         /** @description The hand that holds the torch; null where it is not said. */
         HandChoice: {
             hand: null | components["schemas"]["Hand"];
         };
+        /** @description A reason for a hand, as it stands on a student's key. */
+        HandKey: {
+            /** @description Which reason. */
+            reason: components["schemas"]["HandReason"];
+            /** @description What stands on the key. */
+            name: components["schemas"]["Said"];
+        };
+        /**
+         * @description Why a student puts a hand up.
+         * @enum {unknown}
+         */
+        HandReason: "danger" | "help" | "look" | "done";
         /** @description What is heard in a recording. */
         HeardArc: {
             sound: null | components["schemas"]["Sound"];
@@ -14354,6 +15580,11 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /**
+         * @description What a booth asks of the instructor.
+         * @enum {unknown}
+         */
+        NeedKind: "danger" | "hand" | "check" | "sheet" | "sameFault" | "quiet" | "round" | "empty";
         /** @description A booth to add. */
         NewBooth: {
             /** Format: uuid */
@@ -14717,6 +15948,43 @@ export interface components {
                 }[];
             }[];
         };
+        /** @description An exercise that somebody can go on with at their booth. */
+        NextTask: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            exerciseId: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description How far they have come with it. */
+            why: components["schemas"]["Said"];
+            /**
+             * Format: uuid
+             * @description With which of the booth's machines; null where none of them can.
+             */
+            machineId: null | string;
+            /** @description What that is called; null with it. */
+            machineName: null | string;
+            whyNot: null | components["schemas"]["Said"];
+        };
+        /** @description Somebody to whom no sheet was given as a slot began. */
+        NotGiven: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /**
+             * Format: uuid
+             * @description At which booth.
+             */
+            boothId: string;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            booth: number;
+            /** @description Why not. */
+            why: components["schemas"]["Said"];
+        };
         /** @enum {unknown} */
         NumberKind: "length" | "wireFeed" | "travel" | "gas" | "volts" | "amps" | "heat" | "seconds" | "hours" | "percent" | "celsius" | "litres" | "bar" | "grams" | "metres" | "square";
         /** @description Another way to weld the same plate, and what moving to it takes. */
@@ -14797,6 +16065,14 @@ export interface components {
             places: components["schemas"]["StepPlace"][];
             /** @description The exercises that come next, the first few. */
             next: components["schemas"]["NextExercise"][];
+        };
+        /** @description A student's own hand. */
+        OwnHand: {
+            /** @description Whether they stand at a booth of a session that is on: only from there a hand is seen. */
+            atBooth: boolean;
+            hand: null | components["schemas"]["RaisedHand"];
+            /** @description What it can go up for, the gravest first. */
+            keys: components["schemas"]["HandKey"][];
         };
         /** @description A session as one of its students sees its plan: their own part of it. */
         OwnPlan: {
@@ -15024,6 +16300,26 @@ export interface components {
             id: string;
             /** @description The name called across the shop. */
             name: string;
+        };
+        /** @description A stretch of a session that is on. */
+        Phase: {
+            /**
+             * Format: int32
+             * @description Which slot it is; null for set-up and close-down.
+             */
+            slot: null | number;
+            /** @description What it is called. */
+            name: components["schemas"]["Said"];
+            /**
+             * Format: date-time
+             * @description When it begins.
+             */
+            from: string;
+            /**
+             * Format: date-time
+             * @description When it ends.
+             */
+            to: string;
         };
         /** @description One thing to pick from a list. */
         Pick: {
@@ -15474,6 +16770,25 @@ export interface components {
              */
             earlier: number;
         };
+        /** @description A hand that is up. */
+        RaisedHand: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @description Why. */
+            reason: components["schemas"]["HandReason"];
+            /**
+             * Format: date-time
+             * @description Since when.
+             */
+            at: string;
+        };
+        /** @description Why a hand goes up. */
+        Raising: {
+            reason: components["schemas"]["HandReason"];
+        };
         /** @description A cause that the evidence points to. */
         RankedCause: {
             /** @description Which cause. */
@@ -15637,6 +16952,15 @@ export interface components {
              * @description The version it was changed from.
              */
             version: number;
+        };
+        /** @description One thing to see to in the room before the lights go out. */
+        RoomCheck: {
+            /** @description Its name, the same from session to session. */
+            key: string;
+            /** @description What to see to. */
+            text: components["schemas"]["Said"];
+            /** @description Whether somebody can be hurt if it is passed over. */
+            safety: boolean;
         };
         /** @description A recording of this room that an instructor has named: what it sounds like, and what was off. */
         RoomClip: {
@@ -16081,6 +17405,21 @@ export interface components {
              */
             minutes: number;
         };
+        /** @description What came of beginning a slot. */
+        SlotStarted: {
+            /**
+             * Format: int32
+             * @description How many stand at a booth now.
+             */
+            placed: number;
+            /**
+             * Format: int32
+             * @description How many sheets were given out; who goes on with theirs is not counted.
+             */
+            given: number;
+            /** @description Those to whom none was given, and why. */
+            notGiven: components["schemas"]["NotGiven"][];
+        };
         /** @description What the solver said of a plan it made. */
         SolverSaid: {
             /**
@@ -16189,6 +17528,23 @@ export interface components {
             id: string;
             /** @description What the room calls it. */
             name: string;
+        };
+        /** @description Everything is stopped. */
+        StandingStop: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @description From which room it was called. */
+            roomName: string;
+            /** @description By whom. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
         };
         /** @description Where a machine's controls stand now. */
         StandsNow: {
@@ -16322,6 +17678,15 @@ export interface components {
             kind: components["schemas"]["WireKind"];
             /** @description Processes it is used in. */
             processes: components["schemas"]["Process"][];
+        };
+        /** @description Whether everything is stopped. */
+        StopNow: {
+            stop: null | components["schemas"]["StandingStop"];
+        };
+        /** @description From which room everything is stopped. */
+        Stopping: {
+            /** Format: uuid */
+            roomId: string;
         };
         /** @description A reading that the others speak against. */
         Stray: {
@@ -16913,6 +18278,43 @@ export interface components {
          * @enum {unknown}
          */
         Verdict: "right" | "cold" | "hot" | "unsteady" | "technique" | "fault" | "open";
+        /** @description An instructor's visit to a booth. */
+        Visit: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @description Who stood there. */
+            student: components["schemas"]["PersonName"];
+            /**
+             * Format: int32
+             * @description The booth's number.
+             */
+            booth: number;
+            /** @description What was noted of them; empty where nothing was. */
+            note: string;
+            /** @description Who was there. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /** @description A visit to a booth. */
+        Visiting: {
+            /**
+             * Format: uuid
+             * @description Who stands there.
+             */
+            studentId: string;
+            /**
+             * @description What is to be noted of them; empty for nothing.
+             * @default
+             */
+            note: string;
+        };
         /**
          * Format: double
          * @description Arc voltage, tip to work. Held in volts.
