@@ -16,6 +16,7 @@ import { useCommands } from './useCommands';
 
 const SignInAgain = lazy(() => import('./SignInAgain'));
 const Palette = lazy(() => import('./Palette'));
+const StopScreen = lazy(() => import('../features/floor/StopScreen'));
 const Keys = lazy(() => import('./KeysDialog'));
 const Calculators = lazy(() => import('../features/calculators/Calculators'));
 
@@ -69,6 +70,9 @@ export default function Shell({ me }: { me: Schemas['Person'] }) {
           {calculating && <Calculators onClose={closeCalculators} />}
         </Suspense>
       </SheetAtHand>
+      <Suspense>
+        <StopScreen me={me} />
+      </Suspense>
       <Suspense>{expired && <SignInAgain me={me} />}</Suspense>
     </>
   );

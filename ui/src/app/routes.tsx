@@ -23,6 +23,7 @@ const CoursesPage = page('CoursesPage', () => import('../pages/CoursesPage'));
 const SessionPage = page('SessionPage', () => import('../pages/SessionPage'));
 const PlanPage = page('PlanPage', () => import('../pages/PlanPages'));
 const PlanListsPage = page('PlanListsPage', () => import('../pages/PlanListsPage'));
+const CloseDownPage = page('CloseDownPage', () => import('../pages/CloseDownPage'));
 const StockPage = page('StockPage', () => import('../pages/StockPage'));
 const StudentListPage = page('StudentListPage', () => import('../pages/StudentListPage'));
 const SessionsPage = page('SessionsPage', () => import('../pages/SessionsPage'));
@@ -89,6 +90,7 @@ export const instructorRoutes = (
     <Route index element={<RoomPage />} />
     <Route path="sessions" element={<SessionsPage />} />
     <Route path="sessions/:sessionId" element={<SessionPage />} />
+    <Route path="sessions/:sessionId/close" element={<CloseDownPage />} />
     <Route path="sessions/:sessionId/plan" element={<PlanPage />} />
     <Route path="sessions/:sessionId/plan/lists" element={<PlanListsPage />} />
     <Route path="courses" element={<CoursesPage />} />

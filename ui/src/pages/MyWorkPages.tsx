@@ -4,6 +4,7 @@ import { Link, Outlet, useOutletContext } from 'react-router';
 import { beadQueries } from '../features/beads/queries';
 import { useSheetAtHand } from '../features/calculators/sheetAtHand';
 import { ChecksState } from '../features/checks/ChecksState';
+import { HandKeys } from '../features/floor/HandKeys';
 import { NextChange } from '../features/judging/VerdictPanel';
 import { VerdictMark } from '../features/judging/VerdictMark';
 import { HandChoice } from '../features/people/HandChoice';
@@ -69,6 +70,7 @@ export function NowPage() {
   const me = useMe().data;
   return (
     <div className={css.now}>
+      <HandKeys />
       {coupon?.last && (
         <section className="panel stack" aria-label="Last bead">
           <h2>

@@ -9,6 +9,7 @@ import { usePages } from '../shared/usePages';
 import { CouponPlate } from '../features/beads/CouponPlate';
 import { beadQueries } from '../features/beads/queries';
 import { useEarlier } from '../features/beads/useEarlier';
+import { StudentNotes } from '../features/floor/Notes';
 import { AccountPanel } from '../features/people/AccountPanel';
 import { HandChoice } from '../features/people/HandChoice';
 import { jobLine } from '../features/sheets/JobLine';
@@ -27,6 +28,7 @@ export function RackPage() {
       back={{ to: '/students', label: 'Back to the students' }}
       aside={whose && <HandChoice studentId={studentId} title="Holds the torch in" hand={whose.hand} />}
     >
+      <StudentNotes studentId={studentId} />
       <RackOf studentId={studentId} />
       <AccountPanel key={studentId} personId={studentId} />
     </Page>

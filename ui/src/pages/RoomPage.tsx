@@ -1,23 +1,26 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
 import { day, today } from '../shared/time';
-import { BoothCard } from '../features/sessions/BoothCard';
-import css from '../features/sessions/booths.module.css';
+import { Floor } from '../features/floor/Floor';
 import { hoursOf } from '../features/sessions/hours';
 import { benchQueries } from '../features/sessions/queries';
 
 const StartSession = lazy(() => import('../features/sessions/StartSession'));
+const FloorBar = lazy(() => import('../features/floor/FloorBar'));
 const AsLast = lazy(() => import('../features/sessions/AsLast'));
 const SessionSwitch = lazy(() =>
   import('../features/sessions/SessionSwitch').then((code) => ({ default: code.SessionSwitch })),
 );
 
-/** Today: each booth, who stands there, on what, and how the last bead came out. */
+// In what order this screen shows the booths.
+const orderKey = 'floor-order';
+
+/** Today: the floor of the session that is on. Who needs me, on what everybody works, and how the last bead came out. */
 export function RoomPage() {
   const room = useQuery(benchQueries.tonight());
   return (
@@ -38,6 +41,8 @@ const whenAndWhere = (session: Schemas['Session']) =>
 
 function Room({ room }: { room: Schemas['RoomView'] }) {
   const { session, booths, waiting, moreWaiting } = room;
+  const [inOrder, setInOrder] = useState(() => localStorage.getItem(orderKey) !== 'booth');
+  const on = booths.some(({ need }) => need !== null);
   const aside = (
     <>
       {session?.heldOn !== today() && booths.length > 0 && (
@@ -73,11 +78,20 @@ function Room({ room }: { room: Schemas['RoomView'] }) {
           </Button>
         </div>
       )}
-      <div className={css.booths}>
-        {booths.map((view) => (
-          <BoothCard key={view.booth.id} view={view} sessionId={session?.id} waiting={waiting} />
-        ))}
-      </div>
+      {session && booths.length > 0 && (
+        <Suspense>
+          <FloorBar
+            session={session}
+            on={on}
+            inOrder={inOrder}
+            onOrder={(wanted) => {
+              localStorage.setItem(orderKey, wanted ? 'need' : 'booth');
+              setInOrder(wanted);
+            }}
+          />
+        </Suspense>
+      )}
+      <Floor room={room} inOrder={inOrder} />
       {waiting.length > 0 && booths.length > 0 && (
         <p className="quiet">
           At no booth: {waiting.map((student) => student.name).join(', ')}

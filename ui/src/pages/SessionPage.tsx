@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import { SessionNotes } from '../features/floor/Notes';
 import { Attendance } from '../features/sessions/Attendance';
 import { hoursOf } from '../features/sessions/hours';
 import { sessionQueries } from '../features/sessions/queries';
@@ -43,6 +44,7 @@ export function SessionPage() {
               <SessionKeys session={data} />
             </section>
             <Attendance sessionId={data.id} />
+            <SessionNotes sessionId={data.id} />
           </div>
         </Page>
       )}

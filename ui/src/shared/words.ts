@@ -155,47 +155,6 @@ export const waysOfSetting = {
   };
 };
 
-/** What the trail says somebody did, by its key there. */
-export const trailWords: Record<string, string> = {
-  schoolFounded: 'founded the school',
-  accountMade: 'made an account',
-  signedIn: 'signed in',
-  passwordChanged: 'changed their password',
-  resetCodeMade: 'made a code for a new password',
-  passwordReset: 'set a new password by a code',
-  switchedOff: 'switched an account off',
-  switchedOn: 'switched an account on',
-  machineMoved: 'moved a machine',
-  sheetGiven: 'gave out a sheet',
-  ruled: 'gave a word on a bead',
-  testSealed: 'sealed a test weld',
-  testAssessed: 'assessed a test weld',
-  testSigned: 'signed a test weld off',
-  testAmended: 'amended a test weld',
-  tolerancesSet: 'set the practice tolerances',
-  schoolChanged: 'changed the school',
-  roomAdded: 'added a room',
-  roomChanged: 'renamed a room',
-  boothAdded: 'added a booth',
-  boothChanged: 'renumbered a booth',
-  sessionAdded: 'added a session',
-  sessionChanged: 'changed a session',
-  sessionCancelled: 'cancelled a session',
-  sessionHeld: 'took a cancelling back',
-  sessionSplit: 'split a session',
-  sessionClosed: 'closed a session down',
-  stopped: 'stopped everything',
-  stopEnded: 'ended a stop',
-  courseMade: 'made a course',
-  courseChanged: 'changed a course',
-  calendarOpened: 'made a private calendar address',
-  enrolled: 'put a student on a course',
-  left: 'noted when a student leaves a course',
-  exerciseMade: 'made an exercise',
-  exerciseChanged: 'changed an exercise',
-  pathChanged: 'changed the path of a course',
-};
-
 export const cameWords: Words<Schemas['Came']> = {
   present: 'Here',
   late: 'Late',

@@ -2,9 +2,9 @@ import { Loaded } from '../../shared/Loaded';
 import { ShowMore } from '../../shared/ShowMore';
 import { moment } from '../../shared/time';
 import { usePages } from '../../shared/usePages';
-import { trailWords } from '../../shared/words';
 import css from './account.module.css';
 import { peopleQueries } from './queries';
+import { trailWords } from './trailWords';
 
 /** Who signed in, made, changed and signed what; newest first. */
 export function TrailList() {

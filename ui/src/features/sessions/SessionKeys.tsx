@@ -40,6 +40,11 @@ export function SessionKeys({ session }: { session: Schemas['Session'] }) {
             Plan
           </Button>
         )}
+        {session.cancelled === null && new Date(session.beginsAt) < new Date() && (
+          <Button variant="default" component={Link} to={`/sessions/${session.id}/close`}>
+            Close down
+          </Button>
+        )}
         <Button variant="default" onClick={() => setOpen('change')}>
           Change
         </Button>

@@ -69,7 +69,7 @@ export const benchQueries = {
         return room;
       },
       meta: {
-        changedBy: by('place', 'sheet', 'bead', 'machine', 'room', 'attendance', 'course'),
+        changedBy: by('place', 'sheet', 'bead', 'floor', 'machine', 'room', 'attendance', 'course'),
         atHand: true,
         patch: bringUpBooth,
       },
@@ -100,7 +100,7 @@ function bringUpBooth(notice: Notice, queries: QueryClient): Promise<void> | und
   const queryKey = inRoom('tonight');
   const session = queries.getQueryData<Room>(queryKey)?.session;
   const { boothId } = notice;
-  if (!session || !boothId || !by('sheet', 'bead')(notice)) return undefined;
+  if (!session || !boothId || !by('sheet', 'bead', 'floor')(notice)) return undefined;
   const id = session.id;
   return answer(
     api.GET('/api/sessions/{id}/booths/{boothId}/view', { params: { path: { id, boothId } } }),
