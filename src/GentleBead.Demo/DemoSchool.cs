@@ -47,7 +47,7 @@ public static class DemoSchool
     /// <summary>The password of every account here; this school holds nothing worth guarding.</summary>
     public const string Password = "loft-practice";
 
-    /// <summary>The two instructors and the six students.</summary>
+    /// <summary>The two instructors and the six students of the evening class.</summary>
     public static IReadOnlyList<DemoPerson> People { get; } =
     [
         new("maren", "Maren Holloway", true),

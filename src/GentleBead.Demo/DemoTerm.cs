@@ -26,7 +26,7 @@ public static class DemoTerm
     private static readonly int[] DaysAgo = [21, 19, 14, 12, 7, 5, 0];
 
     /// <summary>How far a student's hand strays from the sheet on one bead: shares of wire and travel, volts over the sheet.</summary>
-    private readonly record struct Habit(double Wire, double Volts, double Travel, bool Wanders);
+    internal readonly record struct Habit(double Wire, double Volts, double Travel, bool Wanders);
 
     // How somebody welds, by evening (0 first) and bead on the coupon (0 first).
     private static readonly Dictionary<string, Func<int, int, Habit>> Habits = new()
@@ -120,7 +120,8 @@ public static class DemoTerm
         );
     }
 
-    private static DemoBead Weld(DemoMachine demo, Sheet sheet, Habit habit, DateTimeOffset at)
+    /// <summary>Lays one bead.</summary>
+    internal static DemoBead Weld(DemoMachine demo, Sheet sheet, Habit habit, DateTimeOffset at)
     {
         var machine = demo.Machine;
         Dials.TryFit(machine, out var dials, out _);

@@ -41,7 +41,7 @@ public class CoursesTests
         page.See("made a course: Deck course", "put a student on a course: Rune Dahl");
     }
 
-    private static void Found(Page page)
+    internal static void Found(Page page)
     {
         page.Open("/");
         page.See("Set-up code");

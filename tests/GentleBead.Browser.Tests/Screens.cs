@@ -270,7 +270,8 @@ internal static class Screens
             const done = arguments[arguments.length - 1];
             (async () => {
               const { items } = await (await fetch('/api/courses')).json();
-              const sessions = await (await fetch(`/api/courses/${items[0].id}/sessions`)).json();
+              const course = items.find(({ name }) => name.startsWith('Deck fittings'));
+              const sessions = await (await fetch(`/api/courses/${course.id}/sessions`)).json();
               const chosen = {{which}};
               return `/sessions/${chosen.id}/plan`;
             })().then(done);
@@ -320,6 +321,24 @@ internal static class Screens
                 }
             ),
             ("new exercise", page => ToOwn(page, "/courses/exercises/new", "Make the exercise")),
+            (
+                "booth on the floor",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("More for booth 1");
+                    page.See("Next exercise", "Who stands here", "Straight beads on plate");
+                }
+            ),
+            (
+                "close down",
+                page =>
+                {
+                    page.Open("/");
+                    page.Click("Close down");
+                    page.See("At the booths", "Who came", "Ilsa Brandt");
+                }
+            ),
             ("stock", page => ToOwn(page, "/courses/stock", "Bars, plates and offcuts")),
             (
                 "plan",

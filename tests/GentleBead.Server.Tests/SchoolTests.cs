@@ -23,7 +23,9 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
         var racks = new Dictionary<string, Rack>();
         foreach (var student in (await maren.GetAsync<Page<PersonName>>("/api/people/students")).Items)
             racks[student.Name] = await maren.GetAsync<Rack>($"/api/sheets/rack/{student.Id}");
-        Assert.Equal(6, racks.Count);
+        // Two rooms, three courses, fourteen booths, twenty-six students, a term of thirty sessions.
+        Assert.Equal((26, 14, 2), (await Count("person where role = 'student'"), await Count("booth"), await Count("room")));
+        Assert.Equal((3, 30), (await Count("course"), await Count("session")));
 
         // Somebody improves: newest first, so the last coupons are the first evenings.
         var ilsa = racks["Ilsa Brandt"].Coupons;
@@ -34,9 +36,17 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
         // Whoever stands at booth 3 is told to measure the wire.
         var booth3 = await untouched.QueryAsync<long>(
             "select count(*) filter (where judgement->'next'->>'kind' = 'measureWire') * 100 / count(*) from bead join sheet on "
-                + "sheet.id = sheet_id join booth on booth.id = booth_id where booth.number = 3"
+                + "sheet.id = sheet_id join booth on booth.id = booth_id where booth.number = 3 and "
+                + "room_id = (select id from room order by seq limit 1)"
         );
         Assert.InRange(booth3, 60, 100);
+        // In the mornings most come along, and Bryn stays hot.
+        var (anouk, bryn) = (racks["Anouk Ferrell"].Coupons, racks["Bryn Aldous"].Coupons);
+        Assert.All(anouk[^1].Beads, bead => Assert.NotEqual(Verdict.Right, bead.Verdict));
+        Assert.All(anouk[0].Beads, bead => Assert.Equal(Verdict.Right, bead.Verdict));
+        Assert.All(bryn.SelectMany(coupon => coupon.Beads), bead => Assert.NotEqual(Verdict.Right, bead.Verdict));
+
+        async Task<int> Count(string of) => (int)await untouched.QueryAsync<long>($"select count(*) from {of}");
     }
 
     [Fact]
@@ -51,7 +61,7 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
         await own.QueryAsync<object?>("truncate bead cascade; delete from school");
         await DemoLoader.LoadAsync(own.Services, own.Database.Owner, TestContext.Current.CancellationToken);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
-        Assert.Equal(8, await own.QueryAsync<long>("select count(*) from person"));
+        Assert.Equal(28, await own.QueryAsync<long>("select count(*) from person"));
     }
 
     [Fact]
@@ -390,7 +400,7 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             await connection.OpenAsync();
             await using var count = new NpgsqlCommand("select (select count(*) from person) + (select count(*) from booth)", connection);
-            Assert.Equal(12L, await count.ExecuteScalarAsync());
+            Assert.Equal(28L + 14, await count.ExecuteScalarAsync());
         }
         foreach (var server in servers)
             await server.DisposeAsync();

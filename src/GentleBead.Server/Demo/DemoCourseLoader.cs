@@ -12,40 +12,50 @@ internal static class DemoCourseLoader
 {
     private static readonly TimeSpan Term = TimeSpan.FromDays(42);
 
-    /// <summary>Makes the course, before its evenings.</summary>
+    /// <summary>Makes the evening course, before its evenings.</summary>
     /// <returns>Which course.</returns>
     public static async Task<Guid> LoadAsync(
         IServiceProvider services,
         Guid roomId,
         IReadOnlyList<DemoEvening> evenings,
-        Dictionary<string, Guid> ids,
+        IReadOnlyDictionary<string, Guid> ids,
+        CancellationToken cancel
+    )
+    {
+        var first = evenings[0].Hours;
+        var hours = evenings.Take(2).Select(evening => new WeeklyHours(evening.Hours.Day.DayOfWeek, first.Begins, first.Ends)).ToArray();
+        var lastDay = first.Day.AddDays((int)Term.TotalDays);
+        var coming = WeeklyHours.Between(hours, evenings[^1].Hours.Day.AddDays(1), lastDay);
+        var students = DemoSchool.People.Where(person => !person.IsInstructor).Select(person => person.Login);
+        var course = new DemoCourse(DemoSchool.Class, DemoSchool.Path, ["maren", "sunniva"], [.. students]);
+        return await AddAsync(services, course, new(roomId, first.Day, lastDay, hours), [.. coming], ids, cancel);
+    }
+
+    /// <summary>When and where a course is held.</summary>
+    internal sealed record Held(Guid RoomId, DateOnly FirstDay, DateOnly LastDay, IReadOnlyList<WeeklyHours> Hours);
+
+    /// <summary>Makes a course, its roster, its path and the sessions to come.</summary>
+    /// <returns>Which course.</returns>
+    internal static async Task<Guid> AddAsync(
+        IServiceProvider services,
+        DemoCourse course,
+        Held held,
+        IReadOnlyList<Stretch> coming,
+        IReadOnlyDictionary<string, Guid> ids,
         CancellationToken cancel
     )
     {
         var id = Guid.CreateVersion7();
-        var first = evenings[0].Hours;
-        var hours = evenings.Take(2).Select(evening => new WeeklyHours(evening.Hours.Day.DayOfWeek, first.Begins, first.Ends));
-        var course = new NewCourse(
-            DemoSchool.Class,
-            roomId,
-            first.Day,
-            first.Day.AddDays((int)Term.TotalDays),
-            [.. hours],
-            [ids["maren"], ids["sunniva"]]
-        );
-        await services.GetRequiredService<CourseStore>().AddAsync(id, course, null, Sent.ByNobody, cancel);
-        var students = DemoSchool
-            .People.Where(person => !person.IsInstructor)
-            .Select(person => (Guid.CreateVersion7(), ids[person.Login], first.Day));
+        var instructors = course.Instructors.Select(login => ids[login]);
+        var added = new NewCourse(course.Name, held.RoomId, held.FirstDay, held.LastDay, held.Hours, [.. instructors]);
+        await services.GetRequiredService<CourseStore>().AddAsync(id, added, null, Sent.ByNobody, cancel);
+        var students = course.Students.Select(login => (Guid.CreateVersion7(), ids[login], held.FirstDay));
         await services.GetRequiredService<RosterStore>().AddAsync(id, [.. students], null, Sent.ByNobody, cancel);
-        var last = evenings[^1].Hours.Day;
-        var coming = WeeklyHours
-            .Between(course.Hours, last.AddDays(1), course.LastDay)
-            .Select(stretch => new PlannedSession(Guid.CreateVersion7(), course.Name, stretch, roomId, id));
-        await services.GetRequiredService<SessionStore>().AddAsync([.. coming], null, Sent.ByNobody, cancel);
+        var sessions = coming.Select(stretch => new PlannedSession(Guid.CreateVersion7(), course.Name, stretch, held.RoomId, id));
+        await services.GetRequiredService<SessionStore>().AddAsync([.. sessions], null, Sent.ByNobody, cancel);
         var library = ExerciseLibrary.All.ToDictionary(row => row.Id, row => row.Exercise.Before);
         var path = CoursePath.Of(
-            [.. DemoSchool.Path.Select(key => ExerciseLibrary.All.Single(row => row.Key == key).Id)],
+            [.. course.Path.Select(key => ExerciseLibrary.All.Single(row => row.Key == key).Id)],
             exercise => library[exercise]
         );
         var paths = services.GetRequiredService<PathStore>();
@@ -53,22 +63,28 @@ internal static class DemoCourseLoader
         return id;
     }
 
-    /// <summary>Notes who came to an evening: who stood at a booth, and of the others one without a word.</summary>
+    /// <summary>Notes who came to a session: who stood at a booth, and of the others who was excused and who was not.</summary>
+    /// <param name="services">The server's.</param>
+    /// <param name="sessionId">Which session.</param>
+    /// <param name="standing">Who stood at a booth, by login.</param>
+    /// <param name="students">Who is on the roster, by login.</param>
+    /// <param name="ids">Everybody, by login.</param>
+    /// <param name="cancel">Breaks it off.</param>
     public static async Task NoteAsync(
         IServiceProvider services,
         Guid sessionId,
-        DemoEvening evening,
-        Dictionary<string, Guid> ids,
+        IReadOnlyCollection<string> standing,
+        IEnumerable<string> students,
+        IReadOnlyDictionary<string, Guid> ids,
         CancellationToken cancel
     )
     {
         var attendance = services.GetRequiredService<AttendanceStore>();
-        var standing = evening.Places.Values.ToHashSet();
-        foreach (var login in DemoSchool.People.Where(person => !person.IsInstructor).Select(person => person.Login))
+        foreach (var login in students)
         {
             var came =
-                standing.Contains(login) ? (login == "jun" ? Came.Late : Came.Present)
-                : login == "odell" ? Came.Absent
+                standing.Contains(login) ? (login is "jun" or "hale" ? Came.Late : Came.Present)
+                : login is "odell" or "lorcan" ? Came.Absent
                 : Came.Excused;
             await attendance.NoteAsync(Guid.CreateVersion7(), sessionId, ids[login], came, ids["maren"], Sent.ByNobody, cancel);
         }

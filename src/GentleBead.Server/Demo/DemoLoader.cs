@@ -32,28 +32,45 @@ public static class DemoLoader
         var now = services.GetRequiredService<TimeProvider>().GetLocalNow();
         var room = new SchoolRoom(Guid.CreateVersion7(), DemoSchool.Room);
         await services.GetRequiredService<BoothStore>().AddRoomAsync(room, null, Sent.ByNobody, cancel);
-        var booths = await LoadMachinesAsync(services, room.Id, now, cancel);
-        var ids = await LoadPeopleAsync(people, now, cancel);
+        var booths = await LoadMachinesAsync(services, room.Id, DemoSchool.Machines, now, cancel);
+        var ids = await LoadPeopleAsync(people, [.. DemoSchool.People, .. DemoHall.Students], now, cancel);
         var instructor = ids[DemoSchool.People.First(person => person.IsInstructor).Login];
         var evenings = DemoTerm.Tell(now);
         var course = await DemoCourseLoader.LoadAsync(services, room.Id, evenings, ids, cancel);
+        var loft = new Held(DemoSchool.Class, course, room.Id, booths, DemoSchool.Machines);
+        var students = DemoSchool.People.Where(person => !person.IsInstructor).Select(person => person.Login).ToArray();
         foreach (var evening in evenings)
         {
-            var session = await LoadEveningAsync(services, evening, course, booths, ids, instructor, cancel);
+            var session = await LoadEveningAsync(services, evening, loft, ids, instructor, cancel);
             // Tonight nobody has gone round with the list yet.
             if (evening != evenings[^1])
-                await DemoCourseLoader.NoteAsync(services, session, evening, ids, cancel);
+                await DemoCourseLoader.NoteAsync(services, session, [.. evening.Places.Values], students, ids, cancel);
+            else
+                await DemoFloorLoader.LoadAsync(services, session, booths, ids, now, cancel);
         }
         await LoadShopAsync(services, booths, instructor, now, cancel);
         await KeepAsync(services, booths[1].MachineId!.Value, ids["ilsa"], now, cancel);
         await DemoFindingsLoader.LoadAsync(services, booths, ids, now, cancel);
         await DemoListeningLoader.LoadAsync(services, booths, ids, now, cancel);
+        await DemoHallLoader.LoadAsync(services, ids, now, cancel);
         await people.NameDemoSchoolAsync(DemoSchool.Name, cancel);
     }
 
-    private static async Task<Dictionary<int, Booth>> LoadMachinesAsync(
+    /// <summary>What is held where: a course in a room with its booths.</summary>
+    internal sealed record Held(
+        string Title,
+        Guid Course,
+        Guid RoomId,
+        IReadOnlyDictionary<int, Booth> Booths,
+        IReadOnlyList<DemoMachine> Machines
+    );
+
+    /// <summary>Puts a room's machines into its booths, with what was read on them.</summary>
+    /// <returns>The booths by number, each with the machine that came first.</returns>
+    internal static async Task<Dictionary<int, Booth>> LoadMachinesAsync(
         IServiceProvider services,
         Guid roomId,
+        IReadOnlyList<DemoMachine> all,
         DateTimeOffset now,
         CancellationToken cancel
     )
@@ -61,10 +78,12 @@ public static class DemoLoader
         var machines = services.GetRequiredService<MachineStore>();
         var readings = services.GetRequiredService<ReadingStore>();
         var booths = new Dictionary<int, Booth>();
-        foreach (var demo in DemoSchool.Machines)
+        foreach (var demo in all)
         {
-            var (booth, machineId) = (new Booth(Guid.CreateVersion7(), demo.Booth, roomId), Guid.CreateVersion7());
-            booths[demo.Booth] = booth with { MachineId = machineId };
+            var machineId = Guid.CreateVersion7();
+            var isNew = !booths.TryGetValue(demo.Booth, out var booth);
+            if (isNew)
+                booths[demo.Booth] = booth = new Booth(Guid.CreateVersion7(), demo.Booth, roomId, machineId);
             await machines.AddAsync(machineId, demo.Machine, Sent.ByNobody, cancel);
             foreach (var (which, control) in demo.Machine.Controls())
             {
@@ -74,16 +93,22 @@ public static class DemoLoader
                     await readings.AddAsync(machineId, taken, Sent.ByNobody, now.AddDays(-24), cancel);
                 }
             }
-            await services.GetRequiredService<BoothStore>().AddAsync(booth, null, Sent.ByNobody, cancel);
-            await services.GetRequiredService<MoveStore>().MoveAsync(machineId, machineId, booth.Id, "", null, Sent.ByNobody, cancel);
+            if (isNew)
+                await services.GetRequiredService<BoothStore>().AddAsync(booth! with { MachineId = null }, null, Sent.ByNobody, cancel);
+            await services.GetRequiredService<MoveStore>().MoveAsync(machineId, machineId, booth!.Id, "", null, Sent.ByNobody, cancel);
         }
         return booths;
     }
 
-    private static async Task<Dictionary<string, Guid>> LoadPeopleAsync(PeopleStore people, DateTimeOffset now, CancellationToken cancel)
+    private static async Task<Dictionary<string, Guid>> LoadPeopleAsync(
+        PeopleStore people,
+        IReadOnlyList<DemoPerson> all,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
     {
-        var ids = DemoSchool.People.ToDictionary(person => person.Login, _ => Guid.CreateVersion7());
-        foreach (var person in DemoSchool.People)
+        var ids = all.ToDictionary(person => person.Login, _ => Guid.CreateVersion7());
+        foreach (var person in all)
         {
             var (role, units) = person.IsInstructor ? (Role.Instructor, Units.Inch) : (Role.Student, Units.Metric);
             await people.AddAsync(
@@ -97,35 +122,37 @@ public static class DemoLoader
         return ids;
     }
 
-    private static async Task<Guid> LoadEveningAsync(
+    /// <summary>Puts one session in: who stood where, the sheets, the beads.</summary>
+    /// <returns>Which session.</returns>
+    internal static async Task<Guid> LoadEveningAsync(
         IServiceProvider services,
         DemoEvening evening,
-        Guid course,
-        Dictionary<int, Booth> booths,
-        Dictionary<string, Guid> ids,
+        Held held,
+        IReadOnlyDictionary<string, Guid> ids,
         Guid instructor,
         CancellationToken cancel
     )
     {
         var sessions = services.GetRequiredService<SessionStore>();
         var places = services.GetRequiredService<PlaceStore>();
-        var session = new PlannedSession(Guid.CreateVersion7(), DemoSchool.Class, evening.Hours, booths.Values.First().RoomId, course);
+        var session = new PlannedSession(Guid.CreateVersion7(), held.Title, evening.Hours, held.RoomId, held.Course);
         await sessions.AddAsync([session], null, Sent.ByNobody, cancel);
         foreach (var (booth, login) in evening.Places)
-            await places.SetAsync(session.Id, booths[booth].Id, ids[login], cancel);
+            await places.SetAsync(session.Id, held.Booths[booth].Id, ids[login], cancel);
         foreach (var coupon in evening.Coupons)
         {
             var sheet = new AssignedSheet(
                 Guid.CreateVersion7(coupon.AssignedAt),
                 session.Id,
-                booths[coupon.Booth].Id,
-                booths[coupon.Booth].MachineId!.Value,
+                held.Booths[coupon.Booth].Id,
+                held.Booths[coupon.Booth].MachineId!.Value,
                 ids[coupon.Login],
                 coupon.AssignedAt,
                 coupon.Sheet
             );
             await services.GetRequiredService<SheetStore>().AddAsync(sheet, instructor, Sent.ByNobody, coupon.AssignedAt, cancel);
-            await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, sheet.Id, instructor, cancel);
+            var machine = held.Machines.First(one => one.Booth == coupon.Booth).Machine;
+            await LoadBeadsAsync(services.GetRequiredService<BeadRecorder>(), coupon, machine, sheet.Id, instructor, cancel);
         }
         return session.Id;
     }
@@ -133,12 +160,12 @@ public static class DemoLoader
     private static async Task LoadBeadsAsync(
         BeadRecorder recorder,
         DemoCoupon coupon,
+        Machine machine,
         Guid sheetId,
         Guid instructor,
         CancellationToken cancel
     )
     {
-        var machine = DemoSchool.Machines[coupon.Booth - 1].Machine;
         BeadBefore? before = null;
         foreach (var bead in coupon.Beads)
         {

@@ -95,7 +95,7 @@ public static class FloorEndpoints
         var visit = request with { Note = request.Note ?? "" };
         if (visit.Note.Trim().Length > LongestNote)
             return Problems.Field("note", Say($"Up to {LongestNote} letters."));
-        await floor.VisitAsync(visitId, id, boothId, visit, user.Id(), Sent.Of(visit).Under(id).Under(boothId), cancel);
+        await floor.VisitAsync(visitId, id, boothId, visit, user.Id(), Sent.Of(visit).Under(id).Under(boothId), null, cancel);
         return TypedResults.NoContent();
     }
 

@@ -27,7 +27,8 @@ public sealed record Closed(string By, DateTimeOffset At, IReadOnlyList<string> 
 /// <summary>A slot that was begun.</summary>
 /// <param name="Slot">Which.</param>
 /// <param name="At">When.</param>
-public sealed record BegunSlot(int Slot, DateTimeOffset At);
+/// <param name="PlanChanged">Whether the plan was changed since: somebody may have to move.</param>
+public sealed record BegunSlot(int Slot, DateTimeOffset At, bool PlanChanged);
 
 /// <summary>A sheet as the floor knows it: whose, where, with which machine, to what job.</summary>
 /// <param name="StudentId">Whose.</param>
@@ -43,14 +44,31 @@ public sealed class FloorStore(NpgsqlDataSource database)
     public const int Page = 40;
 
     /// <summary>Notes a visit; the same id again changes nothing.</summary>
-    public async Task VisitAsync(Guid id, Guid sessionId, Guid boothId, Visiting visit, Guid by, Sent sent, CancellationToken cancel)
+    /// <param name="id">The id of what is added.</param>
+    /// <param name="sessionId">In which session.</param>
+    /// <param name="boothId">At which booth.</param>
+    /// <param name="visit">Who stood there, and what is noted of them.</param>
+    /// <param name="by">Who was there.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="when">When; null for now.</param>
+    /// <param name="cancel">Breaks it off.</param>
+    public async Task VisitAsync(
+        Guid id,
+        Guid sessionId,
+        Guid boothId,
+        Visiting visit,
+        Guid by,
+        Sent sent,
+        DateTimeOffset? when,
+        CancellationToken cancel
+    )
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.AddOnceAsync(
             "visit",
             """
-            insert into visit (id, session_id, booth_id, student_id, note, visited_by, sent)
-            values (@id, @sessionId, @boothId, @StudentId, @note, @by, @sent) on conflict (id) do nothing
+            insert into visit (id, session_id, booth_id, student_id, note, visited_by, visited_at, sent)
+            values (@id, @sessionId, @boothId, @StudentId, @note, @by, coalesce(@when, now()), @sent) on conflict (id) do nothing
             """,
             new
             {
@@ -60,6 +78,7 @@ public sealed class FloorStore(NpgsqlDataSource database)
                 visit.StudentId,
                 note = visit.Note.Trim(),
                 by,
+                when = when?.UtcDateTime,
                 sent = sent.Hash,
             },
             id,
@@ -139,12 +158,16 @@ public sealed class FloorStore(NpgsqlDataSource database)
     public async Task<BegunSlot?> BegunAsync(Guid sessionId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var row = await connection.QuerySingleOrDefaultAsync<(int Slot, DateTime At)?>(
-            "select slot, begun_at from slot_begun where session_id = @sessionId order by seq desc limit 1",
+        var row = await connection.QuerySingleOrDefaultAsync<(int Slot, DateTime At, bool Changed)?>(
+            """
+            select slot, begun_at, exists (select 1 from session_plan
+                where session_plan.session_id = slot_begun.session_id and session_plan.made_at > slot_begun.begun_at)
+            from slot_begun where session_id = @sessionId order by seq desc limit 1
+            """,
             new { sessionId },
             cancel
         );
-        return row is { } begun ? new(begun.Slot, begun.At) : null;
+        return row is { } begun ? new(begun.Slot, begun.At, begun.Changed) : null;
     }
 
     /// <summary>The newest sheet of each who stands at a booth in a session, as it was given out to them there.</summary>

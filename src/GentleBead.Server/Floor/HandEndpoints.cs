@@ -50,7 +50,7 @@ public static class HandEndpoints
     {
         if (await hands.PlaceAsync(user.Id(), cancel) is not { } place)
             return Problems.Field("reason", Say($"You stand at no booth: nobody would see it. Call out, or go to your instructor."));
-        await hands.RaiseAsync(id, place, user.Id(), request.Reason, Sent.Of(request).Under(user.Id()), cancel);
+        await hands.RaiseAsync(id, place, user.Id(), request.Reason, Sent.Of(request).Under(user.Id()), null, cancel);
         return TypedResults.NoContent();
     }
 

@@ -42,7 +42,22 @@ public sealed class HandStore(NpgsqlDataSource database)
     }
 
     /// <summary>Puts a hand up, in place of one that is; the same id again changes nothing.</summary>
-    public async Task RaiseAsync(Guid id, OwnPlace at, Guid studentId, HandReason reason, Sent sent, CancellationToken cancel)
+    /// <param name="id">The id of what is added.</param>
+    /// <param name="at">Where its student stands.</param>
+    /// <param name="studentId">Whose.</param>
+    /// <param name="reason">Why.</param>
+    /// <param name="sent">What was sent.</param>
+    /// <param name="when">When; null for now.</param>
+    /// <param name="cancel">Breaks it off.</param>
+    public async Task RaiseAsync(
+        Guid id,
+        OwnPlace at,
+        Guid studentId,
+        HandReason reason,
+        Sent sent,
+        DateTimeOffset? when,
+        CancellationToken cancel
+    )
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
@@ -70,8 +85,8 @@ public sealed class HandStore(NpgsqlDataSource database)
         await connection.AddOnceAsync(
             "hand",
             """
-            insert into hand (id, session_id, booth_id, student_id, reason, sent)
-            values (@id, @SessionId, @BoothId, @studentId, @reason, @sent) on conflict (id) do nothing
+            insert into hand (id, session_id, booth_id, student_id, reason, raised_at, sent)
+            values (@id, @SessionId, @BoothId, @studentId, @reason, coalesce(@when, now()), @sent) on conflict (id) do nothing
             """,
             new
             {
@@ -80,6 +95,7 @@ public sealed class HandStore(NpgsqlDataSource database)
                 at.BoothId,
                 studentId,
                 reason = EnumText.Of(reason),
+                when = when?.UtcDateTime,
                 sent = sent.Hash,
             },
             id,

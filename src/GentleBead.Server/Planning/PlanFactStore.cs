@@ -15,7 +15,7 @@ namespace GentleBead.Server.Planning;
 /// <param name="Bottle">Its bottle as last read; null where nobody read it.</param>
 public sealed record MachineToPlan(Guid BoothId, int Number, Guid Id, Machine Machine, BottleAt? Bottle);
 
-/// <summary>Reads what a plan is made of and no other store has: the machines of a room at once, and how much arc students had.</summary>
+/// <summary>Reads what a plan is made of and no other store has: a room's machines at once, how much arc students had, which slot is on.</summary>
 public sealed class PlanFactStore(NpgsqlDataSource database)
 {
     // A room of a school; a hall of more is planned in parts.
@@ -63,6 +63,17 @@ public sealed class PlanFactStore(NpgsqlDataSource database)
             cancel
         );
         return rows.ToDictionary(row => row.Student, row => row.Beads);
+    }
+
+    /// <summary>The slot of a session that was begun last; null before the first, or where nobody begins them by hand.</summary>
+    public async Task<int?> BegunSlotAsync(Guid sessionId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.QuerySingleOrDefaultAsync<int?>(
+            "select slot from slot_begun where session_id = @sessionId order by seq desc limit 1",
+            new { sessionId },
+            cancel
+        );
     }
 
     private sealed record Row(Guid BoothId, int Number, Guid Id, string Body, string? Load, string? Readings, double? WaterL, double? Bar);

@@ -12,7 +12,8 @@ namespace GentleBead.Server.Planning;
 /// <param name="Edition">Its plan.</param>
 /// <param name="Problem">What is planned, as it stands now.</param>
 /// <param name="Machines">The machines of its room.</param>
-public sealed record ReadPlan(Session Session, PlanEdition Edition, PlanProblem Problem, IReadOnlyList<MachineToPlan> Machines)
+/// <param name="Begun">The slot that was begun last; null before the first, or where nobody begins them by hand.</param>
+public sealed record ReadPlan(Session Session, PlanEdition Edition, PlanProblem Problem, IReadOnlyList<MachineToPlan> Machines, int? Begun)
 {
     /// <summary>The plan.</summary>
     public Plan Plan { get; } = new(Edition.Plan.Stands);
@@ -68,7 +69,7 @@ public sealed class PlanReader(
             Pairs = how.Pairs,
             Weights = how.Weights,
         };
-        return new(session, edition, problem, machines);
+        return new(session, edition, problem, machines, await facts.BegunSlotAsync(sessionId, cancel));
     }
 
     /// <summary>The slots of a session; where only its day was noted, those of an evening as most are.</summary>

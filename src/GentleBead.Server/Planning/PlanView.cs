@@ -105,12 +105,16 @@ public sealed record PlanBoard(
         );
     }
 
-    /// <summary>The slot that is on at a moment, or the next; as many as there are when all are over.</summary>
+    /// <summary>
+    /// The slot that is on at a moment, or the next; as many as there are when all are over. A slot that was begun is on until another
+    /// is, whatever the clock says: it may overrun.
+    /// </summary>
     public static int SlotAt(ReadPlan read, DateTimeOffset now)
     {
         var setUp = TimeSpan.FromMinutes(read.Edition.Plan.Settings.SetUpMinutes);
         var slot = TimeSpan.FromMinutes(read.Edition.Plan.Settings.SlotMinutes);
-        return Math.Clamp((int)Math.Floor((now - read.Session.BeginsAt - setUp) / slot), 0, read.Problem.Slots.Count);
+        var byClock = Math.Clamp((int)Math.Floor((now - read.Session.BeginsAt - setUp) / slot), 0, read.Problem.Slots.Count);
+        return byClock == read.Problem.Slots.Count ? byClock : Math.Min(read.Begun ?? byClock, read.Problem.Slots.Count);
     }
 
     private static BoardMachine MachineOf(PlanMachine machine) => new(machine.Id, machine.Name, machine.Load.InWords, machine.DownFrom);

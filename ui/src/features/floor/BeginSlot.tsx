@@ -11,8 +11,7 @@ import { useSay } from '../../shared/words/useSay';
 /** Begins a slot of the plan: everybody is put where it says and given their sheet; who could not be is told. */
 export default function BeginSlot(props: { sessionId: string; slot: number; onClose: () => void }) {
   const say = useSay();
-  // The slot that this was opened for: the next one comes up behind it once it has begun.
-  const [slot] = useState(props.slot);
+  const { slot } = props;
   const [loaded, setLoaded] = useState(true);
   const queries = useQueryClient();
   const ids = useIds();

@@ -40,8 +40,9 @@ export default function FloorBar(props: Shown) {
 
 function Bar(props: Shown & { floor: Schemas['FloorNow']; asked: number }) {
   const { session, floor } = props;
-  const [beginning, setBeginning] = useState(false);
-  const next = floor.planned.find((slot) => slot > (floor.begun?.slot ?? -1));
+  const [beginning, setBeginning] = useState<number | null>(null);
+  const { begun } = floor;
+  const next = floor.planned.find((slot) => slot > (begun?.slot ?? -1));
   return (
     <div className={css.bar} role="group" aria-label="The session">
       <Clock floor={floor} asked={props.asked} />
@@ -53,8 +54,18 @@ function Bar(props: Shown & { floor: Schemas['FloorNow']; asked: number }) {
           onChange={(event) => props.onOrder(event.currentTarget.checked)}
         />
       )}
+      {!floor.closed && begun?.planChanged && floor.planned.includes(begun.slot) && (
+        <Button size="lg" aria-haspopup="dialog" onClick={() => setBeginning(begun.slot)}>
+          Move to the changed plan
+        </Button>
+      )}
       {!floor.closed && next !== undefined && (
-        <Button size="lg" aria-haspopup="dialog" onClick={() => setBeginning(true)}>
+        <Button
+          size="lg"
+          variant={begun?.planChanged ? 'default' : 'filled'}
+          aria-haspopup="dialog"
+          onClick={() => setBeginning(next)}
+        >
           Begin slot {next + 1}
         </Button>
       )}
@@ -68,8 +79,8 @@ function Bar(props: Shown & { floor: Schemas['FloorNow']; asked: number }) {
       </Button>
       <StopKey roomId={session.roomId} />
       <Suspense>
-        {beginning && next !== undefined && (
-          <BeginSlot sessionId={session.id} slot={next} onClose={() => setBeginning(false)} />
+        {beginning !== null && (
+          <BeginSlot sessionId={session.id} slot={beginning} onClose={() => setBeginning(null)} />
         )}
       </Suspense>
     </div>

@@ -13378,6 +13378,8 @@ export interface components {
              * @description When.
              */
             at: string;
+            /** @description Whether the plan was changed since: somebody may have to move. */
+            planChanged: boolean;
         };
         /** @description One booth up close. */
         Bench: {
