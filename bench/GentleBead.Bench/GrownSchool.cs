@@ -17,6 +17,9 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
     private const int EveningsOfCourse = 40;
     private const int OnCourse = 40;
 
+    // All of it happens in the first of the demo's rooms: a floor of as many booths whatever the school's size.
+    private const string BoothsOfRoom = "select id from booth where room_id = (select id from room order by seq limit 1)";
+
     private readonly DateTime began = DateTime.UtcNow.AddYears(-6);
     private readonly List<(Guid Sheet, Guid Student, int Booth)> sheets = [];
     private readonly List<(Guid Bead, Guid Student, int Booth)> given = [];
@@ -65,7 +68,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
 
     private async Task MachinesAsync(NpgsqlConnection connection)
     {
-        var standing = await Rows.ReadAsync(connection, "machine", "where booth_id is not null order by moved");
+        var standing = await Rows.ReadAsync(connection, "machine", $"where booth_id in ({BoothsOfRoom}) order by moved");
         booths = [.. standing.Select(machine => (Guid.Parse(machine["booth_id"]), Guid.Parse(machine["id"])))];
         var from = standing.Length;
         booths = [.. booths, .. Enumerable.Range(from, boothCount - from).Select(_ => (Guid.CreateVersion7(), Guid.CreateVersion7()))];
@@ -166,6 +169,51 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
                 Sheets,
                 "sheets"
             );
+        await FloorAsync(connection, sessions);
+    }
+
+    // For every sheet a visit, every second of them with a note, and for every fourth a hand that went up and down.
+    private async Task FloorAsync(NpgsqlConnection connection, Guid[] sessions)
+    {
+        var visit = (await Rows.ReadAsync(connection, "visit", "order by seq limit 1"))[0];
+        var seen = visit.With("id", "session_id", "booth_id", "student_id", "note", "visited_at");
+        await visit.CopyAsync(
+            connection,
+            sheets.Select(
+                (sheet, i) =>
+                    seen([
+                        Guid.CreateVersion7(),
+                        sessions[i / SheetsOfSession],
+                        booths[sheet.Booth].Booth,
+                        sheet.Student,
+                        i % 2 == 0 ? "elbow on the bench" : "",
+                        began.AddMinutes(i),
+                    ])
+            ),
+            Sheets,
+            "visits"
+        );
+        var hand = (await Rows.ReadAsync(connection, "hand", "order by seq limit 1"))[0];
+        var raised = hand.With("id", "session_id", "booth_id", "student_id", "raised_at", "lowered_at", "lowered_by");
+        await hand.CopyAsync(
+            connection,
+            sheets
+                .Where((_, i) => i % 4 == 0)
+                .Select(
+                    (sheet, i) =>
+                        raised([
+                            Guid.CreateVersion7(),
+                            sessions[i * 4 / SheetsOfSession],
+                            booths[sheet.Booth].Booth,
+                            sheet.Student,
+                            began.AddMinutes(i * 4),
+                            began.AddMinutes(i * 4 + 2),
+                            sheet.Student,
+                        ])
+                ),
+            Sheets / 4,
+            "hands"
+        );
     }
 
     // Forty on the course, and every session with a word on forty.
@@ -319,7 +367,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
                 connection,
                 "sheet",
                 """
-                join booth on booth.id = sheet.booth_id where sheet.id in (
+                join booth on booth.id = sheet.booth_id where booth.room_id = (select id from room order by seq limit 1) and sheet.id in (
                     select distinct on (other.booth_id) other.id from sheet as other join bead on bead.sheet_id = other.id
                     where bead.withdrawn_at is null order by other.booth_id, other.seq desc)
                 order by booth.number

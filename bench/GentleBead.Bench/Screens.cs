@@ -9,6 +9,9 @@ internal static class Screens
     private const int Keys = 60;
     private const int Beads = 20;
 
+    // Whoever calls is seen at once, ms.
+    private const double MostHandMs = 500;
+
     // Longer than the screens wait before they tell of several things together, ms (useLive).
     private const int Quiet = 700;
 
@@ -56,6 +59,10 @@ internal static class Screens
         var (fromKey, fromSaved) = BeadsFrom(server.Address, Beads);
         var bead = Report("the judging key to the bead on the other screen", fromKey, trip);
         Report("saved there to shown here", fromSaved, trip);
+        Console.WriteLine("a hand, from a student's screen to the floor …");
+        var hands = HandsFrom(server.Address, Beads);
+        Report("the student's key to the hand on the floor", hands, trip);
+        figures.AtMost("a hand on the floor, 95 of 100, ms", Figures.Quantile(hands, 0.95), MostHandMs);
         figures.AtMost("key to sheet against an endpoint that answers the same and works nothing out", whole / empty, 1.5);
         figures.AtMost("key to sheet against the same payload as text on a bare page", whole / bare, 5);
         figures.AtMost("saved there to shown here, 95 % within, ms", Figures.Quantile(fromSaved, 0.95), 150);
@@ -194,6 +201,43 @@ internal static class Screens
             [.. seen.Zip(sent, (to, from) => to - from).Skip(1)],
             [.. seen.Zip(saved.TakeLast(seen.Length), (to, from) => to - from).Skip(1)]
         );
+    }
+
+    // From the press of the student's key to the mark at their booth on the instructor's screen.
+    private static double[] HandsFrom(Uri address, int hands)
+    {
+        using var page = new Page(address).StepInAs("Maren Holloway");
+        page.See("Who needs me first");
+        page.Run<object?>(
+            """
+            window.up = [];
+            const isUp = () => document.querySelector('[aria-label="Booth 2"] [data-need=hand]') !== null;
+            let before = isUp();
+            new MutationObserver(() => { if (isUp() !== before) { before = isUp(); if (before) window.up.push(Date.now()); } })
+                .observe(document.body, { subtree: true, childList: true, attributes: true });
+            """
+        );
+        using var own = new Page(address).StepInAs("Teodor Pike");
+        own.Run<object?>("window.pressed = []");
+        for (var hand = 1; hand <= hands + 1; hand++)
+        {
+            own.See("Help me");
+            own.Run<object?>(
+                """
+                const key = [...document.querySelectorAll('button')].find((one) => one.innerText.trim() === 'Help me');
+                window.pressed.push(Date.now());
+                key.click();
+                """
+            );
+            Page.Until(() => page.Run<long>("return window.up.length") == hand, "the hand on the floor");
+            Thread.Sleep(Quiet);
+            own.Click("Hand down");
+            Page.Until(() => !page.Has("[aria-label='Booth 2'] [data-need=hand]"), "the hand down again");
+            Thread.Sleep(Quiet);
+        }
+        var pressed = Times(own.Run<ReadOnlyCollection<object>>("return window.pressed"));
+        var seen = Times(page.Run<ReadOnlyCollection<object>>("return window.up"));
+        return [.. seen.Zip(pressed, (to, from) => to - from).Skip(1)];
     }
 
     private static double[] Times(ReadOnlyCollection<object> values) => [.. values.Select(value => Convert.ToDouble(value, null))];

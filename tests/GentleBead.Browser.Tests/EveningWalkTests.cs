@@ -104,6 +104,7 @@ public class EveningWalkTests
         Assert.NotEqual("", pinned);
         page.Run<object?>("const at = document.querySelector('[data-place=\"0:0\"]'); at.focus(); at.click()");
         page.See("Why here?");
+        page.Still();
         page.Run<object?>("document.querySelector('[data-place=\"0:0\"]').focus()");
         page.Press("p");
         page.See("Pinned here.");

@@ -21,12 +21,7 @@ public class ScreenTests(DemoServer demo)
         page.See("Step in as");
         Check(page, "sign-in");
         page.StepInAs("Maren Holloway");
-        foreach (var (name, go) in Screens.Instructor.Concat(Screens.Judging).Concat(Screens.Practice).Concat(Screens.Small))
-        {
-            page.Resize(1280, 800);
-            go(page);
-            Check(page, name);
-        }
+        Walk(page, Screens.Instructor.Concat(Screens.Judging).Concat(Screens.Practice).Concat(Screens.Small));
     }
 
     [Fact]
@@ -35,13 +30,23 @@ public class ScreenTests(DemoServer demo)
         using var page = demo.Open().StepInAs("Wynn Okafor");
         page.See("You stand at booth");
         Check(page, "mine");
-        foreach (var (name, go) in Screens.Student)
-        {
-            page.Resize(1280, 800);
-            go(page);
-            Check(page, name);
-        }
+        Walk(page, Screens.Student);
     }
+
+    // To the end, whatever is found on the way: all of it is told at once.
+    private static void Walk(Page page, IEnumerable<(string Name, Action<Page> Go)> screens) =>
+        Assert.Multiple([
+            .. screens.Select(screen =>
+                (Action)(
+                    () =>
+                    {
+                        page.Resize(1280, 800);
+                        screen.Go(page);
+                        Check(page, screen.Name);
+                    }
+                )
+            ),
+        ]);
 
     [Fact]
     public void A_student_says_the_hand_they_hold_the_torch_in_and_it_is_kept()

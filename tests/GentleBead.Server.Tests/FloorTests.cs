@@ -39,7 +39,10 @@ public sealed class FloorTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Contains("no booth", (await nowhere.ProblemsAsync())["reason"], StringComparison.Ordinal);
         Assert.False((await petra.GetAsync<OwnHand>("/api/hands/mine")).AtBooth);
         Assert.Equal(HttpStatusCode.NoContent, await PutAsync(maren, $"/api/hands/{danger}/lowered", new { }));
-        Assert.Null((await maren.BoothAsync(2)).View.Hand);
+        var after = (await maren.BoothAsync(2)).View;
+        Assert.Null(after.Hand);
+        // Whoever was there for the hand has seen them.
+        Assert.Equal("Seen on your round.", $"{after.Need!.Why}");
         Assert.Null((await teodor.GetAsync<OwnHand>("/api/hands/mine")).Hand);
         Assert.Equal(2, await room.QueryAsync<int>("select count(*)::int from hand where lowered_by is not null"));
     }

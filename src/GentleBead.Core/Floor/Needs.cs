@@ -51,7 +51,7 @@ public sealed record FloorBooth
     /// <summary>The hand that is up; null where none is.</summary>
     public RaisedHand? Hand { get; init; }
 
-    /// <summary>When an instructor was last there; null where none was yet.</summary>
+    /// <summary>When an instructor was last there, on the round or for a hand; null where none was yet.</summary>
     public DateTimeOffset? SeenAt { get; init; }
 
     /// <summary>Whether the sheet is of a test weld that waits for the assessors' words.</summary>

@@ -74,8 +74,13 @@ public static class SlotEndpoints
         if (steps.Length == 0)
             return Problems.Told(StatusCodes.Status409Conflict, Say($"Nobody is planned at a booth in this slot."));
         var sent = Sent.Of(new Begun(slot, request.Loaded)).Under(id);
-        var places = steps.Select(step => (step.Stand.BoothId, step.Stand.StudentId)).DistinctBy(place => place.BoothId);
-        await floor.BeginAsync(begunId, id, slot, [.. places.DistinctBy(place => place.StudentId)], user.Id(), sent, cancel);
+        // A plan made by hand may break its rules: nobody stands at two booths, and no two at one.
+        var places = steps
+            .Select(step => (step.Stand.BoothId, step.Stand.StudentId))
+            .DistinctBy(place => place.BoothId)
+            .DistinctBy(place => place.StudentId)
+            .ToArray();
+        await floor.BeginAsync(begunId, id, slot, places, user.Id(), sent, cancel);
         if (request.Loaded)
             await NoteLoadsAsync(begunId, steps, read, machines, user.Id(), cancel);
         var before = (await floor.SheetsAsync(id, cancel)).ToDictionary(sheet => sheet.StudentId);
@@ -96,7 +101,7 @@ public static class SlotEndpoints
             else
                 given++;
         }
-        return TypedResults.Ok(new SlotStarted(steps.Length, given, notGiven));
+        return TypedResults.Ok(new SlotStarted(places.Length, given, notGiven));
     }
 
     private static bool IsHere(ReadPlan read, PlanStep step) =>

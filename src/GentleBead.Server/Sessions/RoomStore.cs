@@ -151,8 +151,10 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
                     place.placed_at as "PlacedAt", newest.assigned_at as "SheetAt", (
                         select json_build_object('id', id, 'reason', reason, 'at', raised_at) from hand where session_id = @sessionId
                             and student_id = place.student_id and lowered_at is null order by seq desc limit 1) as "Hand", (
-                        select visited_at from visit where session_id = @sessionId and student_id = place.student_id
-                            order by seq desc limit 1) as "SeenAt",
+                        select max(at) from (
+                            select visited_at as at from visit where session_id = @sessionId and student_id = place.student_id
+                            union all select lowered_at from hand where session_id = @sessionId and student_id = place.student_id
+                                and lowered_by <> student_id) as was_there) as "SeenAt",
                     exists (select 1 from test_weld where sheet_id = newest.id and not exists (
                         select 1 from test_record where test_weld_id = test_weld.id and kind = 'signOff')) as "TestWaits",
                     exists (select 1 from session_close where session_id = @sessionId) as "Closed"

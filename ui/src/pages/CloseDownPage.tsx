@@ -129,7 +129,7 @@ function AtBooths({ booths }: { booths: Schemas['BoothAtClose'][] }) {
       <h2>At the booths</h2>
       {booths.length === 0 && <p className="quiet">No machine stands in this room.</p>}
       {booths.map(({ boothId, number, open }) => (
-        <details key={boothId}>
+        <details key={boothId} className={css.open}>
           <summary>
             Booth {number}: {open.length === 0 ? 'all done' : `${open.length} still to do`}
           </summary>

@@ -7,6 +7,7 @@ import { asLoading, Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
 import { day, today } from '../shared/time';
 import { Floor } from '../features/floor/Floor';
+import css from '../features/floor/floor.module.css';
 import { hoursOf } from '../features/sessions/hours';
 import { benchQueries } from '../features/sessions/queries';
 
@@ -79,17 +80,19 @@ function Room({ room }: { room: Schemas['RoomView'] }) {
         </div>
       )}
       {session && booths.length > 0 && (
-        <Suspense>
-          <FloorBar
-            session={session}
-            on={on}
-            inOrder={inOrder}
-            onOrder={(wanted) => {
-              localStorage.setItem(orderKey, wanted ? 'need' : 'booth');
-              setInOrder(wanted);
-            }}
-          />
-        </Suspense>
+        <div className={css.barPlace}>
+          <Suspense>
+            <FloorBar
+              session={session}
+              on={on}
+              inOrder={inOrder}
+              onOrder={(wanted) => {
+                localStorage.setItem(orderKey, wanted ? 'need' : 'booth');
+                setInOrder(wanted);
+              }}
+            />
+          </Suspense>
+        </div>
       )}
       <Floor room={room} inOrder={inOrder} />
       {waiting.length > 0 && booths.length > 0 && (

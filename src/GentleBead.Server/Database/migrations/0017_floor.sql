@@ -15,6 +15,7 @@ create table hand (
     lowered_by uuid references person,
     sent bytea check (length(sent) = 32)
 );
+create index hand_of_student on hand (session_id, student_id);
 create unique index hand_up on hand (session_id, student_id) where lowered_at is null;
 
 -- An instructor was at a booth, and what they noted of whoever stood there.

@@ -42,8 +42,11 @@ export default function BoothDialog(props: {
         {need && student && (
           <div className={css.asks}>
             <NeedMark need={need} now={props.now} /> <span className={css.why}>{say(need.why)}</span>
-            {hand && <LowerKey handId={hand.id} />}
-            <SeenKey sessionId={session.id} boothId={booth.id} student={student} />
+            {hand ? (
+              <LowerKey handId={hand.id} />
+            ) : (
+              <SeenKey sessionId={session.id} boothId={booth.id} student={student} />
+            )}
           </div>
         )}
         {job && (

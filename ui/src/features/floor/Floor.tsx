@@ -16,8 +16,11 @@ const BoothDialog = lazy(() => import('./BoothDialog'));
 const mostCards = 4;
 const often = 15_000;
 
-// As many beside one another as make rows of which four fill a screen.
-const columnsFor = (booths: number) => Math.max(3, Math.ceil(booths / 4));
+// Up to here a tile has room for keys of its own.
+const mostRoomy = 6;
+
+// As many beside one another as make rows of which four fill a screen; a few fill it in two.
+const columnsFor = (booths: number) => Math.max(3, Math.ceil(booths / (booths <= mostRoomy ? 2 : 4)));
 
 /** The booths of the room, who needs somebody first; what is done at one of them comes up when it is touched. */
 export function Floor({ room, inOrder }: { room: Schemas['RoomView']; inOrder: boolean }) {
@@ -34,6 +37,7 @@ export function Floor({ room, inOrder }: { room: Schemas['RoomView']; inOrder: b
       <div
         ref={grid}
         className={few ? css.cards : css.tiles}
+        data-wide={!few || undefined}
         style={{ '--columns': columnsFor(booths.length) } as CSSProperties}
       >
         {shown.map((view) => {
@@ -48,7 +52,15 @@ export function Floor({ room, inOrder }: { room: Schemas['RoomView']; inOrder: b
               onOpen={onOpen}
             />
           ) : (
-            <BoothTile key={view.booth.id} view={view} now={now} onOpen={onOpen} />
+            <BoothTile
+              key={view.booth.id}
+              view={view}
+              sessionId={session?.id}
+              waiting={waiting}
+              now={now}
+              roomy={booths.length <= mostRoomy}
+              onOpen={onOpen}
+            />
           );
         })}
       </div>

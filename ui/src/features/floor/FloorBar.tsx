@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../shared/api/client';
-import { asLoading, Loaded } from '../../shared/Loaded';
+import { LoadTrouble } from '../../shared/Loaded';
 import { inRoom } from '../../shared/live/changes';
 import { tellTrouble } from '../../shared/notices';
 import { useIds } from '../../shared/useIds';
@@ -31,11 +31,8 @@ interface Shown {
 /** The clock of the evening, and what is done with the whole room. */
 export default function FloorBar(props: Shown) {
   const floor = useQuery(floorQueries.now(props.session.id));
-  return (
-    <Loaded of={asLoading(floor)} what="the session’s clock">
-      {(now) => <Bar {...props} floor={now} asked={floor.dataUpdatedAt} />}
-    </Loaded>
-  );
+  if (!floor.data) return <LoadTrouble of={floor} what="the session’s clock" />;
+  return <Bar {...props} floor={floor.data} asked={floor.dataUpdatedAt} />;
 }
 
 function Bar(props: Shown & { floor: Schemas['FloorNow']; asked: number }) {

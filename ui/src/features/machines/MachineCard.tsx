@@ -16,10 +16,7 @@ export function MachineCard({ entry }: { entry: Schemas['MachineInBooth'] }) {
     0,
   );
   return (
-    <section
-      className={`panel ${css.card}`}
-      aria-label={entry.booth ? `Machine of booth ${entry.booth.number}` : machine.name}
-    >
+    <section className={`panel ${css.card}`} aria-label={machine.name}>
       <h2>
         {entry.booth && <BoothNumber number={entry.booth.number} small />}{' '}
         <Link to={`/machines/${entry.machineId}`}>{machine.name}</Link>

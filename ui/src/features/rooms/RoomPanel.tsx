@@ -145,7 +145,7 @@ function AddBooth({ roomId, next }: { roomId: string; next: number }) {
     () => tellDone('The booth is there. Move a machine in from the machine’s page.'),
   );
   return (
-    <form className="naming" aria-label="Another booth" onSubmit={submit}>
+    <form className="naming" onSubmit={submit}>
       <NumberInput label="Another booth" min={1} max={999} {...form.getInputProps('number')} />
       <Button type="submit" variant="default" loading={pending}>
         Add booth
