@@ -12,7 +12,7 @@ internal static class Screens
                 page =>
                 {
                     page.Open("/");
-                    page.See("At no booth");
+                    page.See("At no booth", "Stop everything");
                 }
             ),
             (
