@@ -11,7 +11,7 @@ namespace GentleBead.Demo;
 /// <param name="Students">Who is on it, by login.</param>
 public sealed record DemoCourse(string Name, IReadOnlyList<string> Path, IReadOnlyList<string> Instructors, IReadOnlyList<string> Students);
 
-/// <summary>The boatyard's second room, and who learns there: mornings from scratch, and test welds on Saturdays. All of it is made up.</summary>
+/// <summary>The boatyard's second room, and who learns there: mornings from scratch, test welds on Saturdays. All made up.</summary>
 public static class DemoHall
 {
     /// <summary>The room.</summary>
@@ -63,7 +63,9 @@ public static class DemoHall
             [.. Students.Skip(14).Select(person => person.Login)]
         );
 
-    /// <summary>Ten booths. Booth 5 has a TIG machine besides; the rolls of booth 6 are worn and feed a sixth less than its dial says.</summary>
+    /// <summary>
+    /// Ten booths. Booth 5 has a TIG machine besides; the rolls of booth 6 are worn and feed a sixth less than its dial says.
+    /// </summary>
     public static IReadOnlyList<DemoMachine> Machines { get; } =
     [
         new(1, Mig("Slip 1", Wire.Solid08), 1),

@@ -173,7 +173,8 @@ public sealed class EveningTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("sunniva");
         var session = await room.QueryAsync<Guid>(
-            "select id from session where room_id = (select id from room order by seq limit 1) and begins_at > now() order by begins_at limit 1"
+            "select id from session where room_id = (select id from room order by seq limit 1) and begins_at > now() "
+                + "order by begins_at limit 1"
         );
         var path = $"/api/sessions/{session}";
         var board = await maren.GetAsync<PlanBoard>($"{path}/plan");

@@ -18,7 +18,8 @@ public sealed class PlanningTests(DemoRoom room) : IClassFixture<DemoRoom>
     {
         var maren = await room.SignInAsync("maren");
         var id = await room.QueryAsync<Guid>(
-            $"select id from session where room_id = (select id from room order by seq limit 1) and begins_at > now() order by begins_at offset {place} limit 1"
+            $"select id from session where room_id = (select id from room order by seq limit 1) and begins_at > now() "
+                + $"order by begins_at offset {place} limit 1"
         );
         return (maren, $"/api/sessions/{id}/plan");
     }

@@ -307,7 +307,8 @@ public sealed class Page : IDisposable
         Find(
             By.XPath(
                 (within is null ? "" : $"//*[@aria-label={Quote(within)}]")
-                    + $"//*[self::input or self::textarea][@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"
+                    + "//*[self::input or self::textarea]"
+                    + $"[@id=//label[normalize-space()={Quote(label)}]/@for or @aria-label={Quote(label)}]"
             )
         );
 

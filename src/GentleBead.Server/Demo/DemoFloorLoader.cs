@@ -5,7 +5,7 @@ using GentleBead.Server.Rooms;
 
 namespace GentleBead.Server.Demo;
 
-/// <summary>What happens on the floor of the evening that runs: a hand that is up, and where the instructor has been on her round.</summary>
+/// <summary>What happens on the floor of the evening that runs: a hand that is up, and where the instructor has been.</summary>
 internal static class DemoFloorLoader
 {
     /// <summary>Puts it in.</summary>

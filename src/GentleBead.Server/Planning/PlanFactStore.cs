@@ -15,7 +15,7 @@ namespace GentleBead.Server.Planning;
 /// <param name="Bottle">Its bottle as last read; null where nobody read it.</param>
 public sealed record MachineToPlan(Guid BoothId, int Number, Guid Id, Machine Machine, BottleAt? Bottle);
 
-/// <summary>Reads what a plan is made of and no other store has: a room's machines at once, how much arc students had, which slot is on.</summary>
+/// <summary>Reads what a plan is made of and no other store has: a room's machines, how much arc students had, the slot begun.</summary>
 public sealed class PlanFactStore(NpgsqlDataSource database)
 {
     // A room of a school; a hall of more is planned in parts.

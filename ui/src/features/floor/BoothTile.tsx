@@ -9,7 +9,7 @@ import css from './floor.module.css';
 import { NeedMark } from './NeedMark';
 import { ago } from './order';
 
-/** One booth among many: who, what they ask for, the last bead. All of it is a key to the rest; where there is room it has keys of its own. */
+/** One booth among many: who, what they ask for, the last bead. A key to the rest; where there is room it has keys of its own. */
 export function BoothTile(props: {
   view: Schemas['BoothView'];
   sessionId: string | undefined;
