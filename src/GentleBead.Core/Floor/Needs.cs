@@ -60,7 +60,7 @@ public sealed record FloorBooth
 
 /// <summary>What a booth asks of the instructor, and why.</summary>
 /// <param name="Kind">What.</param>
-/// <param name="Rank">Its place among what can be asked; 0 comes first.</param>
+/// <param name="Rank">Its place among what can be asked; 0 comes first, and among equals whoever has waited longest.</param>
 /// <param name="Name">What it is called, in a word or two.</param>
 /// <param name="Why">The reason, in words.</param>
 /// <param name="Since">Since when; null where nobody stands there.</param>
@@ -123,12 +123,6 @@ public static class Needs
         }
         throw new InvalidOperationException("The last row takes every booth.");
     }
-
-    /// <summary>Booths in the order in which they need somebody: the gravest first, among equals who has waited longest.</summary>
-    /// <param name="booths">The booths, with what they ask.</param>
-    /// <param name="need">What a booth asks.</param>
-    public static IEnumerable<T> Order<T>(IEnumerable<T> booths, Func<T, BoothNeed> need) =>
-        booths.OrderBy(booth => need(booth).Rank).ThenBy(booth => need(booth).Since ?? DateTimeOffset.MaxValue);
 
     private static (DateTimeOffset? Since, Said Why)? HandFor(FloorBooth booth, NeedKind kind) =>
         booth.Hand is { } hand && hand.Reason.Row() is { } row && row.Need == kind ? (hand.At, row.Told) : null;

@@ -50,21 +50,6 @@ public static class MachineFits
         return new(null, refused);
     }
 
-    /// <summary>The sheet of an exercise on a machine that has on it what the plan says; null where none can be made.</summary>
-    /// <param name="exercise">The exercise.</param>
-    /// <param name="machine">The machine, as it stands now.</param>
-    /// <param name="load">What the plan puts on it.</param>
-    /// <param name="way">How this room sets; null for what is usual.</param>
-    public static Sheet? SheetOf(Exercise exercise, Machine machine, PlanLoad load, WayOfSetting? way = null)
-    {
-        ArgumentNullException.ThrowIfNull(exercise);
-        ArgumentNullException.ThrowIfNull(machine);
-        ArgumentNullException.ThrowIfNull(load);
-        var loaded = machine with { Load = Loaded(machine, load) };
-        var asked = exercise.Job with { Wire = load.Wire, Gas = load.Gas };
-        return Planner.Plan(Defaults.Complete(asked, loaded), loaded, way) as Sheet;
-    }
-
     /// <summary>What is on a machine once a plan's load was put on it; tip and rolls go with the wire.</summary>
     public static Load Loaded(Machine machine, PlanLoad load)
     {

@@ -11,18 +11,11 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace GentleBead.Server.Floor;
 
 /// <summary>The clock of a session.</summary>
-/// <param name="Now">The moment it was asked, by the server's clock: a screen's own may be off.</param>
 /// <param name="Phases">Its stretches, one after the other.</param>
 /// <param name="Planned">Slots of its plan in which somebody stands.</param>
 /// <param name="Begun">The slot that was begun last; null before the first.</param>
 /// <param name="Closed">How it was closed down; null while it was not.</param>
-public sealed record FloorNow(
-    DateTimeOffset Now,
-    IReadOnlyList<Phase> Phases,
-    IReadOnlyList<int> Planned,
-    BegunSlot? Begun,
-    Closed? Closed
-);
+public sealed record FloorNow(IReadOnlyList<Phase> Phases, IReadOnlyList<int> Planned, BegunSlot? Begun, Closed? Closed);
 
 /// <summary>A visit to a booth.</summary>
 /// <param name="StudentId">Who stands there.</param>
@@ -54,7 +47,6 @@ public static class FloorEndpoints
         SessionStore sessions,
         PlanStore plans,
         FloorStore floor,
-        SchoolClock clock,
         CancellationToken cancel
     )
     {
@@ -64,7 +56,6 @@ public static class FloorEndpoints
         var slots = plan.Stands.Count == 0 ? 0 : PlanReader.SlotsOf(plan.Settings, session.Begins, session.EndsAt - session.BeginsAt).Count;
         return TypedResults.Ok(
             new FloorNow(
-                clock.Now,
                 Phases.Of(plan.Settings, slots, session.BeginsAt, session.EndsAt),
                 [.. plan.Stands.Select(stand => stand.Slot).Where(slot => slot < slots).Distinct().Order()],
                 await floor.BegunAsync(id, cancel),
@@ -89,9 +80,9 @@ public static class FloorEndpoints
         if (await sessions.FindAsync(id, cancel) is not { } session || await booths.FindAsync(boothId, cancel) is not { } booth)
             return TypedResults.NotFound();
         if (booth.RoomId != session.RoomId)
-            return Problems.Field("boothId", Say($"This booth is not in {session.RoomName.Name()}, where the session is held."));
+            return PlaceEndpoints.ElsewhereThan(session);
         if (await people.FindAsync(request.StudentId, cancel) is not { Role: Role.Student })
-            return Problems.Field("studentId", Say($"There is no such student."));
+            return PlaceEndpoints.NoStudent();
         var visit = request with { Note = request.Note ?? "" };
         if (visit.Note.Trim().Length > LongestNote)
             return Problems.Field("note", Say($"Up to {LongestNote} letters."));

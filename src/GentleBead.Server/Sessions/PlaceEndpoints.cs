@@ -78,7 +78,7 @@ public static class PlaceEndpoints
         if (await sessions.FindAsync(id, cancel) is not { } session || await booths.FindAsync(boothId, cancel) is not { } booth)
             return TypedResults.NotFound();
         if (booth.RoomId != session.RoomId)
-            return Problems.Field("boothId", Say($"This booth is not in {session.RoomName.Name()}, where the session is held."));
+            return ElsewhereThan(session);
         if (request.StudentId is { } studentId && await people.FindAsync(studentId, cancel) is not { Role: Role.Student })
             return NoStudent();
         await places.SetAsync(id, boothId, request.StudentId, cancel);
@@ -124,5 +124,10 @@ public static class PlaceEndpoints
         return TypedResults.NoContent();
     }
 
-    private static Wrong NoStudent() => Problems.Field("studentId", Say($"There is no such student."));
+    /// <summary>Says that a booth is not in the room of a session.</summary>
+    internal static Wrong ElsewhereThan(Session session) =>
+        Problems.Field("boothId", Say($"This booth is not in {session.RoomName.Name()}, where the session is held."));
+
+    /// <summary>Says that somebody is no student.</summary>
+    internal static Wrong NoStudent() => Problems.Field("studentId", Say($"There is no such student."));
 }

@@ -61,7 +61,11 @@ public class FloorTests
             ("help", WithHand(HandReason.Help)),
             ("danger", WithHand(HandReason.Danger, 0)),
         };
-        var order = Needs.Order(booths, booth => Needs.Of(booth.Booth, Now)).Select(booth => booth.Name);
+        var order =
+            from booth in booths
+            let need = Needs.Of(booth.Booth, Now)
+            orderby need.Rank, need.Since ?? DateTimeOffset.MaxValue
+            select booth.Name;
         Assert.Equal(
             [
                 "danger",

@@ -30,12 +30,7 @@ export function BoothTile(props: {
           </div>
         </header>
       )}
-      <button
-        type="button"
-        onClick={props.onOpen}
-        aria-haspopup="dialog"
-        aria-label={roomy ? `More for booth ${booth.number}` : undefined}
-      >
+      <button type="button" onClick={props.onOpen} aria-haspopup="dialog">
         {!roomy && (
           <span className={css.tileHead}>
             <BoothNumber number={booth.number} small />
@@ -47,6 +42,7 @@ export function BoothTile(props: {
           </span>
         )}
         <What view={props.view} now={props.now} />
+        {roomy && <span className="quiet">More</span>}
       </button>
       {roomy && (
         <footer>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { CSSProperties } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { inRoom } from '../../shared/live/changes';
+import { serverNow } from '../../shared/serverClock';
 import { BoothCard } from './BoothCard';
 import { BoothTile } from './BoothTile';
 import css from './floor.module.css';
@@ -15,6 +16,9 @@ const BoothDialog = lazy(() => import('./BoothDialog'));
 // From here on booths are tiles.
 const mostCards = 4;
 const often = 15_000;
+
+// Clocks agree to this, ms: whoever asks later than a moment by it finds it past.
+const sure = 3_000;
 
 // Up to here a tile has room for keys of its own.
 const mostRoomy = 6;
@@ -87,7 +91,7 @@ function useTurns(booths: Schemas['BoothView'][]) {
   useEffect(() => {
     if (turn === undefined) return;
     const look = () => void queries.invalidateQueries({ queryKey: inRoom('tonight') });
-    const wait = setTimeout(look, Math.max(often, turn - Date.now() + 1_000));
+    const wait = setTimeout(look, Math.max(often, turn - serverNow() + sure));
     return () => clearTimeout(wait);
   }, [turn, queries]);
 }

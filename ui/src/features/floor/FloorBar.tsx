@@ -32,17 +32,17 @@ interface Shown {
 export default function FloorBar(props: Shown) {
   const floor = useQuery(floorQueries.now(props.session.id));
   if (!floor.data) return <LoadTrouble of={floor} what="the session’s clock" />;
-  return <Bar {...props} floor={floor.data} asked={floor.dataUpdatedAt} />;
+  return <Bar {...props} floor={floor.data} />;
 }
 
-function Bar(props: Shown & { floor: Schemas['FloorNow']; asked: number }) {
+function Bar(props: Shown & { floor: Schemas['FloorNow'] }) {
   const { session, floor } = props;
   const [beginning, setBeginning] = useState<number | null>(null);
   const { begun } = floor;
   const next = floor.planned.find((slot) => slot > (begun?.slot ?? -1));
   return (
     <div className={css.bar} role="group" aria-label="The session">
-      <Clock floor={floor} asked={props.asked} />
+      <Clock floor={floor} />
       {props.on && (
         <Switch
           size="lg"
@@ -84,10 +84,9 @@ function Bar(props: Shown & { floor: Schemas['FloorNow']; asked: number }) {
   );
 }
 
-// By the server's clock: a screen's own may be off by minutes.
-function Clock({ floor, asked }: { floor: Schemas['FloorNow']; asked: number }) {
+function Clock({ floor }: { floor: Schemas['FloorNow'] }) {
   const say = useSay();
-  const now = useClock(second) + new Date(floor.now).getTime() - asked;
+  const now = useClock(second);
   const { phases, closed, begun, planned } = floor;
   const phase = phases.find(
     ({ from, to }) => new Date(from).getTime() <= now && now < new Date(to).getTime(),

@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
+import { serverNow } from '../../shared/serverClock';
 
-/** The moment, brought up every so many milliseconds. */
+/** The moment by the server's clock, brought up every so many milliseconds. */
 export function useClock(every: number): number {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(serverNow);
   useEffect(() => {
-    const tick = setInterval(() => setNow(Date.now()), every);
+    const tick = setInterval(() => setNow(serverNow()), every);
     return () => clearInterval(tick);
   }, [every]);
   return now;

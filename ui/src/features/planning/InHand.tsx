@@ -56,6 +56,7 @@ export function InHand(props: {
       <WhyNot
         key={`${place.slot} ${place.boothId}`}
         board={board}
+        plan={plan}
         place={place}
         standing={stand?.studentId}
       />
@@ -147,12 +148,13 @@ function Standing(props: {
         </Button>
       </div>
       <h3>Why here?</h3>
-      <Why board={board} studentId={stand.studentId} place={stand} />
+      <Why board={board} plan={plan} studentId={stand.studentId} place={stand} />
     </>
   );
 }
 
-function WhyNot({ board, place, standing }: { board: Board; place: Place; standing: string | undefined }) {
+function WhyNot(props: { board: Board; plan: PlanKeys; place: Place; standing: string | undefined }) {
+  const { board, plan, place, standing } = props;
   const [who, setWho] = useState<string | null>(null);
   return (
     <>
@@ -167,16 +169,19 @@ function WhyNot({ board, place, standing }: { board: Board; place: Place; standi
           .map(({ student }) => ({ value: student.id, label: student.name }))}
         onChange={setWho}
       />
-      {who && <Why board={board} studentId={who} place={place} />}
+      {who && <Why board={board} plan={plan} studentId={who} place={place} />}
     </>
   );
 }
 
-function Why({ board, studentId, place }: { board: Board; studentId: string; place: Place }) {
+function Why(props: { board: Board; plan: PlanKeys; studentId: string; place: Place }) {
+  const { board, plan, studentId, place } = props;
   const say = useSay();
-  const why = useQuery(
-    planQueries.why(board.session.id, board.edition, studentId, place.slot, place.boothId),
-  );
+  // What is only on its way is no edition yet: asked before it is kept, the server would speak of the one before.
+  const why = useQuery({
+    ...planQueries.why(board.session.id, board.edition, studentId, place.slot, place.boothId),
+    enabled: !plan.pending,
+  });
   return (
     <Loaded of={asLoading(why)} what="the reasons">
       {(data) => (

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { hearClock } from '../serverClock';
 import type { components, paths } from './schema';
 
 /** Every record and word of the server, by its name there. */
@@ -14,7 +15,9 @@ const sentOn = 60_000;
 async function send(request: Request): Promise<Response> {
   const writes = request.method === 'PUT' || request.method === 'DELETE';
   const small = writes && (await request.clone().blob()).size <= sentOn;
-  return fetch(request, small ? { keepalive: true } : undefined);
+  const response = await fetch(request, small ? { keepalive: true } : undefined);
+  hearClock(response.headers.get('date'));
+  return response;
 }
 
 /** What was wrong with one field of a request. */

@@ -13579,7 +13579,7 @@ export interface components {
             kind: components["schemas"]["NeedKind"];
             /**
              * Format: int32
-             * @description Its place among what can be asked; 0 comes first.
+             * @description Its place among what can be asked; 0 comes first, and among equals whoever has waited longest.
              */
             rank: number;
             /** @description What it is called, in a word or two. */
@@ -14613,11 +14613,6 @@ export interface components {
         };
         /** @description The clock of a session. */
         FloorNow: {
-            /**
-             * Format: date-time
-             * @description The moment it was asked, by the server's clock: a screen's own may be off.
-             */
-            now: string;
             /** @description Its stretches, one after the other. */
             phases: components["schemas"]["Phase"][];
             /** @description Slots of its plan in which somebody stands. */
