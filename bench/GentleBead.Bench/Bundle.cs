@@ -10,11 +10,10 @@ namespace GentleBead.Bench;
 internal static class Bundle
 {
     private const int Loads = 9;
-    private const double MostBytes = 1.3;
 
-    // A sign-in is as little as the shell is. Today draws a room, which a shell does not have (ARCHITECTURE.md).
-    private const double MostSignInPaint = 1.3,
-        MostTodayPaint = 2;
+    // A sign-in is as little as the shell is. Today draws a room and runs its evening, which a shell does not (ARCHITECTURE.md).
+    private static readonly (double Bytes, double Paint) MostSignIn = (1.3, 1.3),
+        MostToday = (1.4, 2);
 
     private sealed record FirstPage(double Bytes, double PaintMs);
 
@@ -38,18 +37,18 @@ internal static class Bundle
         }
         var of = Middle(bareOnes);
         Console.WriteLine($"bare shell: {of.Bytes / 1000:0.0} kB, painted after {of.PaintMs:0} ms");
-        var (signInBytes, signInPaint) = Report("sign-in", signIns, MostSignInPaint);
-        var (todayBytes, todayPaint) = Report("today", todays, MostTodayPaint);
+        var (signInBytes, signInPaint) = Report("sign-in", signIns, MostSignIn);
+        var (todayBytes, todayPaint) = Report("today", todays, MostToday);
         return figures.Close(
             $"sign-in {signInBytes:0.00} x the bytes of a bare shell and {signInPaint:0.00} x its paint, today {todayBytes:0.00} x and "
                 + $"{todayPaint:0.00} x"
         );
 
-        (double, double) Report(string what, List<FirstPage> pages, double mostPaint)
+        (double, double) Report(string what, List<FirstPage> pages, (double Bytes, double Paint) most)
         {
             var page = Middle(pages);
             var (bytes, paint) = (page.Bytes / of.Bytes, page.PaintMs / of.PaintMs);
-            var missed = figures.AtMost($"{what}, bytes", bytes, MostBytes) + figures.AtMost($"{what}, paint", paint, mostPaint);
+            var missed = figures.AtMost($"{what}, bytes", bytes, most.Bytes) + figures.AtMost($"{what}, paint", paint, most.Paint);
             Console.WriteLine(
                 $"{what}: {page.Bytes / 1000:0.0} kB, {bytes:0.00} x; painted after {page.PaintMs:0} ms, {paint:0.00} x{missed}"
             );

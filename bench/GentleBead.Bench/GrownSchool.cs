@@ -8,17 +8,20 @@ namespace GentleBead.Bench;
 /// its size, ten beads a sheet, fifty sheets a session, a ruling on every second bead.
 /// </summary>
 /// <param name="beads">How many beads.</param>
-/// <param name="boothCount">How many booths.</param>
-internal sealed class GrownSchool(int beads, int boothCount = 40)
+/// <param name="boothCount">How many booths: what a floor is made for.</param>
+internal sealed class GrownSchool(int beads, int boothCount = 24)
 {
     private const int Students = 400;
     private const int DrillsOfStudent = 250;
     private const int BeadsOfSheet = 10;
-    private const int EveningsOfCourse = 40;
+
+    // No more than the smaller of two schools has: a course is as long in each.
+    private const int EveningsOfCourse = 20;
     private const int OnCourse = 40;
 
     // All of it happens in the first of the demo's rooms: a floor of as many booths whatever the school's size.
-    private const string BoothsOfRoom = "select id from booth where room_id = (select id from room order by seq limit 1)";
+    private const string FirstRoom = "select id from room order by seq limit 1";
+    private const string BoothsOfRoom = $"select id from booth where room_id = ({FirstRoom})";
 
     private readonly DateTime began = DateTime.UtcNow.AddYears(-6);
     private readonly List<(Guid Sheet, Guid Student, int Booth)> sheets = [];
@@ -27,8 +30,8 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
     private Model[] models = [];
     private (Guid Booth, Guid Machine)[] booths = [];
 
-    // Every booth's, and a second for each fourth.
-    private int SheetsOfSession => boothCount + boothCount / 4;
+    // Every booth's, and a second for the first.
+    private int SheetsOfSession => boothCount + 1;
 
     private int Sheets => beads / BeadsOfSheet;
 
@@ -101,7 +104,13 @@ internal sealed class GrownSchool(int beads, int boothCount = 40)
 
     private async Task SessionsAsync(NpgsqlConnection connection)
     {
-        var tonight = (await Rows.ReadAsync(connection, "session", "where begins_at <= now() order by begins_at desc limit 1"))[0];
+        var tonight = (
+            await Rows.ReadAsync(
+                connection,
+                "session",
+                $"where begins_at <= now() and room_id = ({FirstRoom}) order by begins_at desc limit 1"
+            )
+        )[0];
         var line = tonight.With("id", "title", "held_on", "begins_at", "ends_at", "course_id");
         var newest = DateOnly.Parse(tonight["held_on"], null);
         var (begins, ends) = (DateTimeOffset.Parse(tonight["begins_at"], null), DateTimeOffset.Parse(tonight["ends_at"], null));

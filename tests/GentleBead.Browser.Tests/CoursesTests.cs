@@ -134,9 +134,7 @@ public class CoursesTests
         page.Click("Today");
         page.See("Ilsa Brandt");
         Page.Until(() => page.Has("[aria-label='Session shown on this screen']"), "the sessions to choose from");
-        page.Run<object?>("document.querySelector('[aria-label=\"Session shown on this screen\"]').click()");
-        Page.Until(() => page.Count("[role=option]") == 2, "two sessions to choose from");
-        page.Run<object?>("[...document.querySelectorAll('[role=option]')].find(one => one.textContent.includes('Plate yard')).click()");
+        page.ChooseOf("Session shown on this screen", "Plate yard");
         page.See("Plate yard");
         Page.Until(() => page.Count("[aria-label^='Booth ']") == 1, "the yard's one booth");
         page.Open("/");

@@ -18,10 +18,10 @@ public sealed class RosterStore(NpgsqlDataSource database)
         var rows = await connection.QueryAsync<Row>(
             """
             with noted as (
-                select distinct on (attendance.session_id, attendance.student_id) attendance.student_id, attendance.came, session.held_on
-                from session join attendance on attendance.session_id = session.id
+                select newest.student_id, newest.came, session.held_on from session cross join lateral (
+                    select distinct on (attendance.student_id) attendance.student_id, attendance.came from attendance
+                    where attendance.session_id = session.id order by attendance.student_id, attendance.seq desc) as newest
                 where session.course_id = @courseId and session.cancelled is null
-                order by attendance.session_id, attendance.student_id, attendance.seq desc
             )
             select enrolment.id as "Id", person.id as "StudentId", person.name as "Name", enrolment.first_day as "FirstDay",
                 enrolment.last_day as "LastDay", enrolment.version as "Version",

@@ -64,13 +64,15 @@ public sealed class WorkStore(NpgsqlDataSource database, TimeProvider clock)
             },
             cancel
         );
+        // A class works at few jobs: each is read once.
+        var jobs = new Dictionary<string, Job>();
         return rows.GroupBy(row => row.StudentId)
             .ToDictionary(
                 mine => mine.Key,
                 mine => new StudentWork([
                     .. mine.Select(row =>
                         (
-                            Jsonb.Read<Job>(row.Job),
+                            jobs.TryGetValue(row.Job, out var job) ? job : jobs[row.Job] = Jsonb.Read<Job>(row.Job),
                             new ExerciseWork(row.Beads is null ? [] : Jsonb.Read<IReadOnlyList<LaidBead>>(row.Beads), row.Trials, row.Tests)
                         )
                     ),

@@ -1,4 +1,4 @@
-import { Button, Switch } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
@@ -44,12 +44,14 @@ function Bar(props: Shown & { floor: Schemas['FloorNow'] }) {
     <div className={css.bar} role="group" aria-label="The session">
       <Clock floor={floor} />
       {props.on && (
-        <Switch
+        <Button
           size="lg"
-          label="Who needs me first"
-          checked={props.inOrder}
-          onChange={(event) => props.onOrder(event.currentTarget.checked)}
-        />
+          variant={props.inOrder ? 'light' : 'default'}
+          aria-pressed={props.inOrder}
+          onClick={() => props.onOrder(!props.inOrder)}
+        >
+          Who needs me first
+        </Button>
       )}
       {!floor.closed && begun?.planChanged && floor.planned.includes(begun.slot) && (
         <Button size="lg" aria-haspopup="dialog" onClick={() => setBeginning(begun.slot)}>

@@ -1,9 +1,9 @@
-import { Select } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Schemas } from '../../shared/api/client';
 import { inRoom } from '../../shared/live/changes';
 import { chooseSession } from './chosen';
 import { hoursOf } from './hours';
+import css from './sessionSwitch.module.css';
 import { useNow } from './useBench';
 
 /** Which of the sessions of these hours this screen shows; nothing where there is one. */
@@ -11,18 +11,24 @@ export function SessionSwitch() {
   const queries = useQueryClient();
   const now = useNow().data;
   if (!now || now.choices.length < 2) return null;
+  // The browser's own list: a first page needs no other for this.
   return (
-    <Select
+    <select
+      className={css.list}
       aria-label="Session shown on this screen"
-      data={now.choices.map((session) => ({ value: session.id, label: lineOf(session) }))}
-      value={now.session?.id ?? null}
-      allowDeselect={false}
-      onChange={(id) => {
-        if (!id) return;
-        chooseSession(id);
+      value={now.session?.id ?? ''}
+      onChange={(event) => {
+        chooseSession(event.currentTarget.value);
         void queries.invalidateQueries({ queryKey: inRoom() });
       }}
-    />
+    >
+      {!now.session && <option value="">Choose a session</option>}
+      {now.choices.map((session) => (
+        <option key={session.id} value={session.id}>
+          {lineOf(session)}
+        </option>
+      ))}
+    </select>
   );
 }
 
