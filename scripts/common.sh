@@ -35,3 +35,27 @@ need_ui_packages() {
   (cd ui && npm ci --no-audit --no-fund) </dev/null >.local/npm.log 2>&1 || fail "npm ci failed; its words are in .local/npm.log."
   touch ui/node_modules/.package-lock.json
 }
+
+# owner_of STATE: the connection string of the role that owns the tables: the one that was given, else of the cluster in STATE, started
+# where it does not run. "started" says whether it was.
+owner_of() {
+  started=0
+  if [ -n "${GENTLEBEAD_OWNER_DATABASE:-}" ]; then owner=$GENTLEBEAD_OWNER_DATABASE; return; fi
+  [ -e "$1/postgres" ] || [ -n "${2:-}" ] || fail "There is no database in $1/postgres, and GENTLEBEAD_OWNER_DATABASE names no other."
+  flock -n "$1/start.lock" true 2>/dev/null && started=1
+  owner="$(scripts/postgres.sh start "$1/postgres" | sed -n 2p);Database=postgres"
+}
+
+# as_libpq CONNECTION: an Npgsql connection string as PostgreSQL's own tools take it, in their environment variables.
+as_libpq() {
+  local part
+  local -A names=([host]=PGHOST [port]=PGPORT [database]=PGDATABASE [username]=PGUSER [password]=PGPASSWORD)
+  while IFS= read -r -d ';' part; do
+    local key=${part%%=*}
+    key=${names[$(tr '[:upper:]' '[:lower:]' <<<"$key" | tr -d ' ')]:-}
+    if [ -n "$key" ]; then export "$key=${part#*=}"; fi
+  done <<<"$1;"
+}
+
+# PostgreSQL's own tools: Debian keeps those of each edition apart.
+postgres_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }

@@ -22,6 +22,7 @@ const why = {
   NWaves: 'Fourier transforms of real numbers for the ear, ten times as fast as MathNet’s.',
   Npgsql: 'Speaks to PostgreSQL.',
   PDFsharp: 'Draws the card as PDF.',
+  QRCoder: 'QR codes: where a tablet goes first, and which booth it is to be.',
   SkiaSharp: 'Decodes pictures that were sent and encodes them anew.',
   'SkiaSharp.NativeAssets.Linux.NoDependencies': 'SkiaSharp’s native half on Linux.',
   '@fontsource-variable/atkinson-hyperlegible-next': 'Type that reads at arm’s length.',

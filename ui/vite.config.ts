@@ -7,7 +7,9 @@ const server = 'http://127.0.0.1:5170';
 
 // Few files for a first page: what each kind of page begins with comes in one.
 const either = /use-uncontrolled|use-id|useTitle/;
-const form = /components\/(Input|InputBase|TextInput|CloseButton)\/|@mantine\/form|uuid|newId|useEntry/;
+const form = /components\/(Input|InputBase|TextInput|CloseButton)\/|@mantine\/form|useEntry/;
+// A key that writes needs an id and no form.
+const ids = /uuid|newId|useIds/;
 const frame =
   /use-(hotkeys|disclosure|window-event)|color-scheme|create-storage|noop|src\/app|useSingle|sheetAtHand|booths\.module/;
 const page =
@@ -23,6 +25,7 @@ export default defineConfig({
           groups: [
             { name: 'base', tags: ['$initial'], priority: 2 },
             { name: 'either', test: either, priority: 2 },
+            { name: 'ids', test: ids, priority: 2 },
             { name: 'form', test: form, minShareCount: 8, priority: 1 },
             { name: 'page', test: page, minShareCount: 8 },
             { name: 'frame', test: frame, minShareCount: 2 },

@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using System.Threading.RateLimiting;
 using GentleBead.Server.Arc;
 using GentleBead.Server.BeadFiles;
@@ -15,6 +16,7 @@ using GentleBead.Server.Kept;
 using GentleBead.Server.Listening;
 using GentleBead.Server.Live;
 using GentleBead.Server.Machines;
+using GentleBead.Server.Network;
 using GentleBead.Server.People;
 using GentleBead.Server.Planning;
 using GentleBead.Server.Practice;
@@ -22,14 +24,15 @@ using GentleBead.Server.Rooms;
 using GentleBead.Server.Search;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
+using GentleBead.Server.Tablets;
 using GentleBead.Server.TestWelds;
 using GentleBead.Server.Trials;
 using GentleBead.Server.Windows;
 using GentleBead.Server.Work;
+using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
-using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
 using Npgsql;
@@ -37,6 +40,9 @@ using Npgsql;
 // Requests worked on at once, and those that may wait for them: past that a screen is better told than kept.
 const int AtOnce = 64,
     Waiting = 1_000;
+
+// A person's sign-in or a tablet's key, whichever a request carries.
+const string EitherScheme = "Either";
 
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
@@ -46,6 +52,15 @@ var connectionString =
         "GENTLEBEAD_DATABASE is not set. ./start sets it; by hand: \"Host=127.0.0.1;Database=gentlebead;Username=…;Password=…\"."
     );
 
+try
+{
+    builder.AddShopNetwork();
+}
+catch (InvalidDataException unusable)
+{
+    await Console.Error.WriteLineAsync(unusable.Message);
+    return 1;
+}
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
     kestrel.AddServerHeader = false;
@@ -83,6 +98,9 @@ services
     .AddSingleton<FloorStore>()
     .AddSingleton<HandStore>()
     .AddSingleton<StopStore>()
+    .AddSingleton<PinStore>()
+    .AddSingleton<TabletStore>()
+    .AddSingleton<StandingStore>()
     .AddSingleton<SheetGiver>()
     .AddSingleton<SheetStore>()
     .AddSingleton<CouponStore>()
@@ -91,6 +109,7 @@ services
     .AddSingleton<BeadStore>()
     .AddSingleton<BeadFileStore>()
     .AddSingleton<BeadRecorder>()
+    .AddSingleton<OwnWordStore>()
     .AddSingleton<CheckStore>()
     .AddSingleton<KeptStore>()
     .AddSingleton<RulingStore>()
@@ -127,21 +146,21 @@ services.AddProblemDetails();
 services.AddSmallAnswers();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
-// Whatever names the shop's network uses, this machine may always ask itself: ./start does, to see whether the server is up.
-services.PostConfigure<HostFilteringOptions>(options =>
-{
-    if (options.AllowedHosts is { Count: > 0 } hosts && !hosts.Contains("*"))
-        options.AllowedHosts = [.. hosts, "127.0.0.1", "localhost", "[::1]"];
-});
 services.AddDataProtection().SetApplicationName("GentleBead");
 services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider => new ConfigureOptions<KeyManagementOptions>(options =>
     options.XmlRepository = new KeyRing(provider.GetRequiredService<NpgsqlDataSource>())
 ));
 services
-    .AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
+    .AddAuthentication(schemes =>
+    {
+        schemes.DefaultScheme = CookieAuthenticationDefaults.AuthenticationScheme;
+        schemes.DefaultAuthenticateScheme = EitherScheme;
+    })
+    .AddPolicyScheme(EitherScheme, null, either => either.ForwardDefaultSelector = TabletScheme.For)
+    .AddScheme<AuthenticationSchemeOptions, TabletScheme>(TabletScheme.Name, null)
     .AddCookie(cookie =>
     {
-        cookie.Cookie.Name = "gentlebead";
+        cookie.Cookie.Name = Access.PersonCookie;
         cookie.Cookie.HttpOnly = true;
         cookie.Cookie.SameSite = SameSiteMode.Strict;
         cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
@@ -153,7 +172,13 @@ services
     });
 services
     .AddAuthorizationBuilder()
-    .AddPolicy(Access.SignedIn, policy => policy.RequireAuthenticatedUser())
+    .AddPolicy(Access.SignedIn, policy => policy.RequireRole(nameof(Role.Instructor), nameof(Role.Student)))
+    .AddPolicy(
+        Access.AtWork,
+        policy => policy.RequireRole(nameof(Role.Instructor), nameof(Role.Student), Access.Booth).RequireClaim(ClaimTypes.NameIdentifier)
+    )
+    .AddPolicy(Access.AnyScreen, policy => policy.RequireRole(nameof(Role.Instructor), nameof(Role.Student), Access.Booth))
+    .AddPolicy(Access.Tablet, policy => policy.RequireRole(Access.Booth))
     .AddPolicy(Access.Instructor, policy => policy.RequireRole(nameof(Role.Instructor)))
     .SetFallbackPolicy(new Microsoft.AspNetCore.Authorization.AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
 services.AddRateLimiter(limiter =>
@@ -194,16 +219,16 @@ var app = builder.Build();
 var stopping = app.Lifetime.ApplicationStopping;
 try
 {
+    _ = app.Services.GetService<ShopCertificate>();
     if (app.Configuration["GENTLEBEAD_OWNER_DATABASE"] is { Length: > 0 } owner)
     {
         await OneAtATime.RunAsync(
             owner,
             async () =>
             {
-                Migrations.Run(owner);
-                await Grants.ApplyAsync(owner, connectionString, stopping);
+                await Steps.DoAsync("Bringing the database forward", () => BringForwardAsync(owner));
                 if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false))
-                    await DemoLoader.LoadAsync(app.Services, owner, stopping);
+                    await Steps.DoAsync("Looking after the made-up school", () => DemoLoader.LoadAsync(app.Services, owner, stopping));
                 await app.Services.GetRequiredService<ExerciseStore>().BringLibraryAsync(stopping);
             },
             stopping
@@ -230,12 +255,18 @@ catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentExce
     await Console.Error.WriteLineAsync($"The database cannot be used: {unprepared.Message} Check GENTLEBEAD_DATABASE.");
     return 1;
 }
+catch (InvalidDataException unusable)
+{
+    await Console.Error.WriteLineAsync(unusable.Message);
+    return 1;
+}
 
 // An empty school is founded by whoever can read this: ./start prints it.
 var code = app.Configuration["GENTLEBEAD_SET_UP_CODE"] ?? Codes.New();
 if (await app.Services.GetRequiredService<AccountStore>().AddSetUpCodeAsync(code, stopping))
     await Console.Out.WriteLineAsync($"Set-up code: {code}");
 
+app.UseShopNetwork();
 app.UseResponseCompression();
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
@@ -313,6 +344,10 @@ ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);
 SearchEndpoints.Map(app);
+NetworkEndpoints.Map(app);
+PinEndpoints.Map(app);
+TabletEndpoints.Map(app);
+BoothEndpoints.Map(app);
 app.MapHub<LiveHub>("/live");
 WrongAddress.Map(app);
 app.MapFallbackToFile("index.html").AllowAnonymous();
@@ -320,8 +355,15 @@ app.MapFallbackToFile("index.html").AllowAnonymous();
 // What looks like a file and is none: said, and kept by nobody.
 app.MapFallback("{*path:file}", () => Results.Text("There is no such file.", statusCode: StatusCodes.Status404NotFound)).AllowAnonymous();
 
+app.Lifetime.ApplicationStarted.Register(app.SayWhere);
 await app.RunAsync();
 return 0;
+
+async Task BringForwardAsync(string owner)
+{
+    Migrations.Run(owner);
+    await Grants.ApplyAsync(owner, connectionString, stopping);
+}
 
 static Task Answer(HttpResponse response, int status)
 {

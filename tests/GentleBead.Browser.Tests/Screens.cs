@@ -249,12 +249,14 @@ internal static class Screens
     public static IEnumerable<(string Name, Action<Page> Go)> Student =>
         [
             ("my sheet", page => ToOwn(page, "/sheet", "It should sound")),
+            ("my bead", page => ToOwn(page, "/bead", "What would you change next?")),
             ("my beads", page => ToOwn(page, "/beads", "Your beads")),
             ("my checks", page => ToOwn(page, "/checks", "Before the first bead")),
             ("my tests", page => ToOwn(page, "/tests", "Your test welds")),
             ("my course", page => ToOwn(page, "/course", "Straight beads on plate")),
             ("my rack", page => ToOwn(page, "/rack", "Your rack")),
             ("my screen", page => ToOwn(page, "/settings", "This screen")),
+            ("my account", page => ToOwn(page, "/settings/account", "Your PIN")),
         ];
 
     private static void ToOwn(Page page, string address, string shown)
@@ -306,6 +308,16 @@ internal static class Screens
             ("devices", page => ToOwn(page, "/settings/devices", "Stand-in devices")),
             ("people", page => ToOwn(page, "/settings/people", "Instructors")),
             ("this screen", page => ToOwn(page, "/settings/screen", "Single keys")),
+            ("shop network", page => ToOwn(page, "/settings/network", "does not listen for the shop")),
+            (
+                "tablets",
+                page =>
+                {
+                    page.Open("/settings/tablets");
+                    page.Click("Booth 2");
+                    page.See("Shown this once");
+                }
+            ),
             ("courses", page => ToOwn(page, "/courses", "Running, and to come")),
             ("new course", page => ToOwn(page, "/courses/new", "Days and hours")),
             ("calendar", page => ToOwn(page, "/courses/calendar", "Monday")),

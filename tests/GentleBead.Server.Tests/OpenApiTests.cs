@@ -41,6 +41,10 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
     private static readonly string[] NoSentences =
     [
         "name",
+        "fingerprint",
+        "pin",
+        "room",
+        "pairedBy",
         "names",
         "login",
         "school",

@@ -21,7 +21,9 @@ public sealed class Page : IDisposable
     /// <param name="height">Of the window.</param>
     /// <param name="microphone">A WAV file that the browser takes for its microphone, and hears whenever it is asked; null for a browser
     /// that may not hear.</param>
-    public Page(Uri address, int width = 1280, int height = 800, string? microphone = null)
+    /// <param name="home">The folder whose store of trusted authorities it reads; null for this machine's own.</param>
+    /// <param name="trusting">Whether it takes any certificate.</param>
+    public Page(Uri address, int width = 1280, int height = 800, string? microphone = null, string? home = null, bool trusting = false)
     {
         this.address = address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
@@ -45,7 +47,11 @@ public sealed class Page : IDisposable
                 "--use-fake-ui-for-media-stream",
                 $"--use-file-for-fake-audio-capture={microphone}"
             );
-        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromMinutes(3));
+        options.AcceptInsecureCertificates = trusting;
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
+        if (home is not null)
+            service.DriverProcessStarting += (_, starting) => starting.DriverServiceProcessStartInfo.Environment["HOME"] = home;
+        driver = new ChromeDriver(service, options, TimeSpan.FromMinutes(3));
         Resize(width, height);
         Open("/");
     }
@@ -224,6 +230,20 @@ public sealed class Page : IDisposable
             $"a list called \"{label}\""
         );
         Click(option);
+    }
+
+    /// <summary>Picks from a list of the browser's own what contains a text.</summary>
+    public void ChooseOf(string label, string text)
+    {
+        var option = By.XPath($"//select[@aria-label={Quote(label)}]/option[contains(., {Quote(text)})]");
+        Until(
+            () =>
+            {
+                driver.FindElement(option).Click();
+                return true;
+            },
+            $"\"{text}\" in the list {label}"
+        );
     }
 
     public string Value(string label) => Field(label).GetAttribute("value") ?? "";

@@ -1,6 +1,4 @@
 using System.Diagnostics;
-using System.Net;
-using System.Net.Sockets;
 
 namespace GentleBead.Testing;
 
@@ -19,6 +17,9 @@ public sealed class RunningServer : IAsyncDisposable
         this.ownDatabase = ownDatabase;
     }
 
+    /// <summary>Where the tests' own build of it lies.</summary>
+    public static string Built => Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
+
     /// <summary>The code an empty school is founded with in tests.</summary>
     public const string SetUpCode = "TEST-2345";
 
@@ -31,19 +32,23 @@ public sealed class RunningServer : IAsyncDisposable
     /// <summary>Starts it and waits until it is ready.</summary>
     /// <param name="demo">Whether to load the demo school.</param>
     /// <param name="database">An existing database; null makes one, with the demo school in it if wanted, and drops it at the end.</param>
-    public static async Task<RunningServer> StartAsync(bool demo, TestDatabase? database = null)
+    /// <param name="settings">What it is told besides.</param>
+    public static async Task<RunningServer> StartAsync(
+        bool demo,
+        TestDatabase? database = null,
+        params (string Name, string Value)[] settings
+    )
     {
         var used = database ?? await (demo ? Cluster.NewDemoDatabaseAsync() : Cluster.NewDatabaseAsync());
-        var address = new Uri($"http://127.0.0.1:{FreePort()}");
-        var folder = Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
+        var address = new Uri($"http://127.0.0.1:{StartedByScript.FreePort()}");
         var start = new ProcessStartInfo(
             "dotnet",
             [
-                Path.Combine(folder, "GentleBead.Server.dll"),
+                Path.Combine(Built, "GentleBead.Server.dll"),
                 "--urls",
                 address.ToString(),
                 "--contentRoot",
-                folder,
+                Built,
                 "--webroot",
                 Path.Combine(Cluster.Root, "ui/dist"),
             ]
@@ -57,6 +62,8 @@ public sealed class RunningServer : IAsyncDisposable
         start.Environment["GENTLEBEAD_DEMO"] = demo ? "true" : "false";
         start.Environment["GENTLEBEAD_SET_UP_CODE"] = SetUpCode;
         start.Environment["ASPNETCORE_ENVIRONMENT"] = "Production";
+        foreach (var (name, value) in settings)
+            start.Environment[name] = value;
         var process = Process.Start(start)!;
         var words = new List<string>();
         process.OutputDataReceived += (_, line) => words.Add(line.Data ?? "");
@@ -103,11 +110,4 @@ public sealed class RunningServer : IAsyncDisposable
     }
 
     private static string Configuration => AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
-
-    private static int FreePort()
-    {
-        using var listener = new TcpListener(IPAddress.Loopback, 0);
-        listener.Start();
-        return ((IPEndPoint)listener.LocalEndpoint).Port;
-    }
 }

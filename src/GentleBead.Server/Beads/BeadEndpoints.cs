@@ -4,6 +4,7 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Quantities;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
+using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 
@@ -19,6 +20,7 @@ namespace GentleBead.Server.Beads;
 /// <param name="AmpMark">TIG: where the current control stood; or leave it out and give <paramref name="Amps"/>.</param>
 /// <param name="Amps">TIG: current as measured.</param>
 /// <param name="Trial">Its place in a trial; null outside one.</param>
+/// <param name="Own">What whoever laid it says of it, before the tool's word is shown; null where they were not asked.</param>
 public sealed record BeadRequest(
     Guid SheetId,
     double? WireMark,
@@ -28,7 +30,8 @@ public sealed record BeadRequest(
     Evidence Evidence,
     double? AmpMark = null,
     Current? Amps = null,
-    TrialPlace? Trial = null
+    TrialPlace? Trial = null,
+    OwnWord? Own = null
 );
 
 /// <summary>What a bead was laid with, put right: each by its mark or as measured.</summary>
@@ -73,7 +76,8 @@ public static class BeadEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var beads = app.MapGroup("/api/beads").WithTags("beads");
-        beads.MapPut("/{id:guid}", RecordAsync).RequireAuthorization(Access.Instructor).Repeatable();
+        beads.MapPut("/{id:guid}", RecordAsync).RequireAuthorization(Access.AtWork).Repeatable();
+        beads.MapGet("/{id:guid}/own", OwnAsync).RequireAuthorization(Access.AtWork);
         beads.MapPut("/{id:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
         beads
             .MapPut("/{id:guid}/looks/{lookId:guid}", LookAsync)
@@ -89,15 +93,46 @@ public static class BeadEndpoints
         Guid id,
         BeadRequest request,
         ClaimsPrincipal user,
+        SheetStore sheets,
         BeadRecorder recorder,
         CancellationToken cancel
-    ) =>
-        await recorder.RecordAsync(id, request, user.Id(), cancel) switch
+    )
+    {
+        if (!user.IsInRole(nameof(Role.Instructor)) && await OthersAsync(request.SheetId, user, sheets, cancel) is { } others)
+            return Problems.Field("sheetId", others);
+        return await recorder.RecordAsync(id, request, user.Id(), cancel) switch
         {
             Recorded recorded => TypedResults.Ok(recorded.Bead),
             RefusedBead refused => Problems.Of(refused.Problems),
             var other => throw new InvalidOperationException($"{other} cannot come of recording a bead."),
         };
+    }
+
+    // A student records what they lay to their own sheet where they stand, while the session is on; at a tablet, to one of its booth.
+    // Somebody else's is none.
+    private static async Task<Said?> OthersAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, CancellationToken cancel) =>
+        await sheets.FindAsync(sheetId, cancel) is not { } sheet || sheet.StudentId != user.Id() ? Say($"There is no such sheet.")
+        : user.IsInRole(Access.Booth) && sheet.BoothId != user.BoothId() ? Say($"This sheet is of another booth.")
+        : !await sheets.IsAtHandAsync(sheetId, cancel) ? Say($"You do not stand where this sheet was given out, or its session is over.")
+        : null;
+
+    private static async Task<Results<Ok<OwnSaid>, NotFound>> OwnAsync(
+        Guid id,
+        ClaimsPrincipal user,
+        BeadStore beads,
+        SheetStore sheets,
+        OwnWordStore own,
+        CancellationToken cancel
+    )
+    {
+        if (
+            await beads.FindAsync(id, cancel) is not { } bead
+            || await sheets.FindAsync(bead.SheetId, cancel) is not { } sheet
+            || !user.MaySee(sheet.StudentId)
+        )
+            return TypedResults.NotFound();
+        return await own.OfAsync(bead, sheet.Body.Job.Process, cancel) is { } said ? TypedResults.Ok(said) : TypedResults.NotFound();
+    }
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong, Told>> LookAsync(
         Guid id,

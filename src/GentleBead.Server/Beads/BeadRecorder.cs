@@ -42,6 +42,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
                 : throw new OtherBodyException();
         if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial)
             return Refuse("trial", noTrial);
+        if (request.Own is { } said && OwnWords.Keys(ground.Body.Job.Process).All(key => key.Change != said.Change))
+            return Refuse("own.change", Say($"This is not a change for what is welded with here."));
 
         var problems = new List<Problem>();
         // What recordings and sections say comes from them alone.
@@ -79,6 +81,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         var room = await rulings.WeightsAsync(connection, ground.RoomWeightsId, cancel);
         var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before, room) };
         bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, cancel: cancel);
+        if (request.Own is { } own)
+            await OwnWordStore.AddAsync(connection, id, own, by, cancel);
         if (read is not null && evidence.SoundHeard() is not null)
             await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
         await transaction.CommitAsync(cancel);

@@ -20,10 +20,10 @@ public static class CouponEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        var sheets = app.MapGroup("/api/sheets").WithTags("sheets").RequireAuthorization(Access.SignedIn);
-        sheets.MapGet("/mine", MineAsync);
-        sheets.MapGet("/rack/{studentId:guid}", RackAsync);
-        sheets.MapGet("/{id:guid}/beads", BeadsAsync);
+        var sheets = app.MapGroup("/api/sheets").WithTags("sheets");
+        sheets.MapGet("/mine", MineAsync).RequireAuthorization(Access.AtWork);
+        sheets.MapGet("/rack/{studentId:guid}", RackAsync).RequireAuthorization(Access.SignedIn);
+        sheets.MapGet("/{id:guid}/beads", BeadsAsync).RequireAuthorization(Access.AtWork);
     }
 
     private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock, CancellationToken cancel) =>

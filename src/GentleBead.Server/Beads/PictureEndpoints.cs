@@ -20,7 +20,7 @@ public static class PictureEndpoints
             .RequireAuthorization(Access.Instructor)
             .WithUpload(Limits.Picture, "image/jpeg", "image/png", "image/webp")
             .Repeatable();
-        pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.SignedIn);
+        pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.AtWork);
         pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
         pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor).Repeatable();
         pictures.MapPut("/pictures/{pictureId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);

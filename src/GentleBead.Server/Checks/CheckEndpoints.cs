@@ -23,7 +23,7 @@ public static class CheckEndpoints
     {
         var checks = app.MapGroup("/api/sessions/{id:guid}/booths/{boothId:guid}/checks")
             .WithTags("checks")
-            .RequireAuthorization(Access.SignedIn);
+            .RequireAuthorization(Access.AtWork);
         checks.MapGet("/", ListAsync);
         checks.MapPut("/{key}", TickAsync);
     }

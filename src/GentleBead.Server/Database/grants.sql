@@ -25,6 +25,12 @@ grant update (ended_at) on sign_in to the_application;
 grant update (used_at) on password_reset to the_application;
 grant update, delete on sign_in_try, set_up_code to the_application;
 
+-- A PIN, a tablet's key and who stands at it are states; a pairing code is used up.
+grant update (pin_hash, set_by, set_at) on pin to the_application;
+grant update (used_at) on pairing_code to the_application;
+grant update (key_hash, former_key_hash, key_made_at, seen_at, put_away_at, put_away_by) on tablet to the_application;
+grant update (touched_at, ended_at) on tablet_sign_in to the_application;
+
 -- Who stands where, who teaches and what is ticked is a state, not a record; uploads pass through.
 grant update, delete on place, course_instructor, check_tick, stand_in, upload_part to the_application;
 

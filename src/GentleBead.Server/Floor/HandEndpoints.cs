@@ -28,7 +28,7 @@ public static class HandEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        var hands = app.MapGroup("/api/hands").WithTags("floor").RequireAuthorization(Access.SignedIn);
+        var hands = app.MapGroup("/api/hands").WithTags("floor").RequireAuthorization(Access.AtWork);
         hands.MapGet("/mine", MineAsync);
         hands.MapPut("/{id:guid}", RaiseAsync).Repeatable();
         hands.MapPut("/{id:guid}/lowered", LowerAsync);

@@ -21,13 +21,37 @@ public static class Access
     /// <summary>Instructors only.</summary>
     public const string Instructor = "Instructor";
 
-    /// <summary>The id of whoever is signed in.</summary>
+    /// <summary>Whoever works: instructors, students, and a student at a booth's tablet who has said who they are.</summary>
+    public const string AtWork = "AtWork";
+
+    /// <summary>Every screen: of an instructor, of a student, of a booth.</summary>
+    public const string AnyScreen = "AnyScreen";
+
+    /// <summary>Tablets of booths only, whether or not somebody stands there.</summary>
+    public const string Tablet = "Tablet";
+
+    /// <summary>The role of a booth's tablet: no person's.</summary>
+    public const string Booth = "Booth";
+
+    /// <summary>The cookie of a person who has signed in.</summary>
+    public const string PersonCookie = "gentlebead";
+
+    /// <summary>The claim that names a tablet's booth.</summary>
+    public const string BoothClaim = "booth";
+
+    /// <summary>The claim that names by which sign-in somebody stands at a tablet.</summary>
+    public const string StandingClaim = "standing";
+
+    /// <summary>Which booth a tablet is at.</summary>
+    public static Guid BoothId(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(BoothClaim)!);
+
+    /// <summary>The id of whoever is signed in, or stands at the tablet.</summary>
     public static Guid Id(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
     /// <summary>The claim that names the sign-in a cookie was given for.</summary>
     public const string SignInClaim = "sign-in";
 
-    /// <summary>Which sign-in they came by.</summary>
+    /// <summary>Which sign-in they came by; of a tablet, which tablet.</summary>
     public static Guid SignInId(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(SignInClaim)!);
 
     /// <summary>Whether they may see what belongs to a student: themselves, or an instructor.</summary>

@@ -29,6 +29,7 @@ public static class JudgingEndpoints
         judging
             .MapGet("/criteria", () => Enum.GetValues<CriteriaSet>().Select(set => new CriteriaName(set, Criteria.Name(set))))
             .RequireAuthorization(Access.SignedIn);
+        judging.MapGet("/own-keys/{process}", OwnKeys).RequireAuthorization(Access.AtWork);
         judging.MapGet("/section/{metal}", Section).RequireAuthorization(Access.SignedIn);
         judging
             .MapGet("/tolerances", (ToleranceStore store, CancellationToken cancel) => store.NewestAsync(cancel))
@@ -45,6 +46,11 @@ public static class JudgingEndpoints
     private static Results<Ok<IReadOnlyList<SectionStep>>, NotFound> Section(string metal, bool? thin) =>
         Enum.TryParse<Metal>(metal, ignoreCase: true, out var known) && Enum.IsDefined(known)
             ? TypedResults.Ok(SectionGuide.For(known, thin ?? false))
+            : TypedResults.NotFound();
+
+    private static Results<Ok<IReadOnlyList<ChangeKey>>, NotFound> OwnKeys(string process) =>
+        Enum.TryParse<Process>(process, ignoreCase: true, out var known) && Enum.IsDefined(known)
+            ? TypedResults.Ok(OwnWords.Keys(known))
             : TypedResults.NotFound();
 
     private static Results<Ok<IEnumerable<CauseName>>, NotFound> CausesOf(string process) =>

@@ -73,7 +73,11 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
             await hub.Clients.All.SendAsync("changed", notice, stopping);
             return;
         }
-        var groups = notice.StudentId is { } student ? [LiveHub.Instructors, LiveHub.StudentGroup(student)] : new[] { LiveHub.Instructors };
+        List<string> groups = [LiveHub.Instructors];
+        if (notice.StudentId is { } student)
+            groups.Add(LiveHub.StudentGroup(student));
+        if (notice.BoothId is { } booth)
+            groups.Add(LiveHub.BoothGroup(booth));
         await hub.Clients.Groups(groups).SendAsync("changed", notice, stopping);
     }
 

@@ -97,6 +97,13 @@ public sealed class SignInStore(NpgsqlDataSource database)
         );
     }
 
+    /// <summary>Forgets wrong tries: the right one came.</summary>
+    public async Task ForgetAsync(string login, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.ExecuteAsync("delete from sign_in_try where login = @login", new { login = Login(login) }, cancel);
+    }
+
     // What is longer than any login is nobody's, and is counted as one.
     private static string Login(string typed)
     {

@@ -105,6 +105,22 @@ public sealed class SheetStore(NpgsqlDataSource database)
         return await connection.QuerySingleOrDefaultAsync<Guid?>("select student_id from sheet where id = @id", new { id }, cancel);
     }
 
+    /// <summary>Whether its student stands where a sheet was given out, in a session that is on or was within the hour.</summary>
+    public async Task<bool> IsAtHandAsync(Guid id, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<bool>(
+            """
+            select exists (select 1 from sheet join session on session.id = sheet.session_id join place on place.session_id = session.id
+                and place.booth_id = sheet.booth_id and place.student_id = sheet.student_id
+                where sheet.id = @id and session.cancelled is null
+                    and session.begins_at < now() + interval '1 hour' and session.ends_at > now() - interval '1 hour')
+            """,
+            new { id },
+            cancel
+        );
+    }
+
     /// <summary>Whether a sheet was assigned under this id already with the same request.</summary>
     /// <exception cref="OtherBodyException">It was, with another.</exception>
     public async Task<bool> IsRepeatAsync(Guid id, Sent sent, CancellationToken cancel)

@@ -71,7 +71,7 @@ export default function Shell({ me }: { me: Schemas['Person'] }) {
         </Suspense>
       </SheetAtHand>
       <Suspense>
-        <StopScreen me={me} />
+        <StopScreen mayEnd={me.role === 'instructor'} />
       </Suspense>
       <Suspense>{expired && <SignInAgain me={me} />}</Suspense>
     </>

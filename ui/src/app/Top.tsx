@@ -15,6 +15,7 @@ const under: Record<string, string> = {
   booths: '/',
   sessions: '/courses',
   course: '/',
+  bead: '/',
   sheet: '/',
   checks: '/',
   tests: '/',

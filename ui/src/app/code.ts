@@ -7,5 +7,11 @@ const code = <T>(name: string, load: () => Promise<T>) =>
 /** The code of the way in. */
 export const signInCode = code('sign-in', () => import('../pages/SignInPage'));
 
+/** The code of a booth's tablet. */
+export const boothCode = code('booth', () => import('./AtBooth'));
+
+/** The code that makes a tablet a booth's. */
+export const pairCode = code('pair', () => import('../features/tablets/PairPage'));
+
 /** The code of everything behind it. */
 export const insideCode = code('inside', () => import('./Inside'));

@@ -33,10 +33,13 @@ export const instructorPages = [
   { to: '/settings/devices', label: 'Settings: stand-in devices' },
   { to: '/settings/people', label: 'Settings: people' },
   { to: '/settings/rooms', label: 'Settings: school, rooms and booths' },
+  { to: '/settings/network', label: 'Settings: shop network, where tablets go' },
+  { to: '/settings/tablets', label: 'Settings: tablets of booths' },
   { to: '/settings/trail', label: 'Settings: who did what' },
 ] as const;
 
 export const studentPages = [
+  { to: '/bead', label: 'My bead: record it' },
   { to: '/course', label: 'My course' },
   { to: '/sheet', label: 'My sheet' },
   { to: '/beads', label: 'My beads' },

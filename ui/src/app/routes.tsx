@@ -48,6 +48,7 @@ const exercise = () => import('../pages/ExercisePages');
 const ExercisesPage = page('ExercisesPage', exercise);
 const ExercisePage = page('ExercisePage', exercise);
 const NewExercisePage = page('NewExercisePage', exercise);
+const BoothBeadPage = page('BoothBeadPage', () => import('../pages/BoothTabletPages'));
 const MyCoursePage = page('MyCoursePage', () => import('../pages/MyCoursePage'));
 
 const settings = () => import('../pages/SettingsPages');
@@ -60,6 +61,8 @@ const DevicesPage = page('DevicesPage', settings);
 const PeoplePage = page('PeoplePage', settings);
 const PersonPage = page('PersonPage', settings);
 const AccountPage = page('AccountPage', settings);
+const NetworkPage = page('NetworkPage', settings);
+const TabletsPage = page('TabletsPage', settings);
 const TrailPage = page('TrailPage', settings);
 
 const start = wasSignedIn() === 'student' ? /^\/$/ : undefined;
@@ -133,6 +136,9 @@ export const instructorRoutes = (
       <Route path="devices" element={<DevicesPage />} />
       <Route path="people" element={<PeoplePage />} />
       <Route path="people/:personId" element={<PersonPage />} />
+
+      <Route path="network" element={<NetworkPage />} />
+      <Route path="tablets" element={<TabletsPage />} />
       <Route path="trail" element={<TrailPage />} />
       <Route path="account" element={<AccountPage />} />
       <Route path="rooms" element={<RoomsPage />} />
@@ -146,6 +152,7 @@ export const studentRoutes = (
   <>
     <Route element={<MyWorkFrame />}>
       <Route index element={<NowPage />} />
+      <Route path="bead" element={<BoothBeadPage />} />
       <Route path="course" element={<MyCoursePage />} />
       <Route path="sheet" element={<MySheetPage />} />
       <Route path="beads" element={<MyBeadsPage />} />

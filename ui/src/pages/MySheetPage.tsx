@@ -5,8 +5,8 @@ import { jobLine, WithLine } from '../features/sheets/JobLine';
 import { SheetView } from '../features/sheets/SheetView';
 import { NoSheet, useMine } from './MyWorkPages';
 
-/** The sheet in hand, whole. */
-export function MySheetPage() {
+/** The sheet in hand, whole. At a booth's tablet it is read: nothing is kept or taken along from there. */
+export function MySheetPage({ toRead = false }: { toRead?: boolean }) {
   const { coupon, machine, machineId } = useMine();
   if (!coupon) return <NoSheet />;
   const { body } = coupon.sheet;
@@ -20,14 +20,16 @@ export function MySheetPage() {
           <WithLine sheet={body} />
         </p>
         <SheetView sheet={body} machine={machine} />
-        <div className="row">
-          {machineId && (
-            <KeepButton machineId={machineId} sheet={coupon.sheet} bead={coupon.last ?? undefined} />
-          )}
-          <Button component="a" href={`/api/cards/${coupon.sheet.id}/pdf`} variant="default">
-            Card as PDF
-          </Button>
-        </div>
+        {!toRead && (
+          <div className="row">
+            {machineId && (
+              <KeepButton machineId={machineId} sheet={coupon.sheet} bead={coupon.last ?? undefined} />
+            )}
+            <Button component="a" href={`/api/cards/${coupon.sheet.id}/pdf`} variant="default">
+              Card as PDF
+            </Button>
+          </div>
+        )}
       </section>
       <section className="panel">
         <Cautions sheet={body} />

@@ -23,6 +23,7 @@ type Mine = Schemas['MyWork'];
 
 const tabs = [
   { to: '/', label: 'Now', end: true },
+  { to: '/bead', label: 'Bead' },
   { to: '/course', label: 'Course' },
   { to: '/sheet', label: 'Sheet' },
   { to: '/beads', label: 'Beads' },

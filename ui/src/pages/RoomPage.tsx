@@ -13,6 +13,7 @@ import { benchQueries } from '../features/sessions/queries';
 
 const StartSession = lazy(() => import('../features/sessions/StartSession'));
 const FloorBar = lazy(() => import('../features/floor/FloorBar'));
+const SilentTablets = lazy(() => import('../features/tablets/SilentTablets'));
 const AsLast = lazy(() => import('../features/sessions/AsLast'));
 const SessionSwitch = lazy(() =>
   import('../features/sessions/SessionSwitch').then((code) => ({ default: code.SessionSwitch })),
@@ -95,6 +96,9 @@ function Room({ room }: { room: Schemas['RoomView'] }) {
         </div>
       )}
       <Floor room={room} inOrder={inOrder} />
+      <Suspense>
+        {booths.length > 0 && <SilentTablets boothIds={booths.map(({ booth }) => booth.id)} />}
+      </Suspense>
       {waiting.length > 0 && booths.length > 0 && (
         <p className="quiet">
           At no booth: {waiting.map((student) => student.name).join(', ')}

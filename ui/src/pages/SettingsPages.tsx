@@ -5,12 +5,15 @@ import { Link, Outlet, useParams } from 'react-router';
 import { LearnedPanel } from '../features/judging/LearnedPanel';
 import { TolerancesPanel } from '../features/judging/TolerancesPanel';
 import { StandInsPanel } from '../features/listening/StandInsPanel';
+import { NetworkPanel } from '../features/network/NetworkPanel';
 import { HandChoice } from '../features/people/HandChoice';
 import { AccountPanel } from '../features/people/AccountPanel';
 import { OwnAccount } from '../features/people/OwnAccount';
+import { OwnPin } from '../features/people/OwnPin';
 import { peopleQueries } from '../features/people/queries';
 import { TrailList } from '../features/people/TrailList';
 import { WayOfSettingPanel } from '../features/people/WayOfSettingPanel';
+import { TabletsPanel } from '../features/tablets/TabletsPanel';
 import { Choice } from '../shared/Choice';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { Heading } from '../shared/page/Page';
@@ -28,6 +31,8 @@ const forInstructors = [
   { to: '/settings/devices', label: 'Stand-in devices' },
   { to: '/settings/people', label: 'People' },
   { to: '/settings/rooms', label: 'Rooms' },
+  { to: '/settings/network', label: 'Shop network' },
+  { to: '/settings/tablets', label: 'Tablets' },
   { to: '/settings/trail', label: 'Who did what' },
   { to: '/settings/account', label: 'Account' },
   { to: '/settings/screen', label: 'This screen' },
@@ -77,15 +82,31 @@ export const DevicesPage = () => (
   </div>
 );
 
-export const AccountPage = () => (
-  <div className={css.narrow}>
-    <OwnAccount />
-  </div>
-);
+export function AccountPage() {
+  const student = useMe().data?.role === 'student';
+  return (
+    <div className={`stack ${css.narrow}`}>
+      {student && <OwnPin />}
+      <OwnAccount />
+    </div>
+  );
+}
 
 export const TrailPage = () => (
   <div className={css.narrow}>
     <TrailList />
+  </div>
+);
+
+export const NetworkPage = () => (
+  <div className={css.narrow}>
+    <NetworkPanel />
+  </div>
+);
+
+export const TabletsPage = () => (
+  <div className={`stack ${css.narrow}`}>
+    <TabletsPanel />
   </div>
 );
 

@@ -30,6 +30,9 @@ export function SignInPage() {
         }
       </Loaded>
       <p className="quiet">
+        <a href="/pair">This tablet belongs to a booth</a>
+      </p>
+      <p className="quiet">
         A training aid. Local codes, the site's procedure, the machine's manual and a licensed or certified
         person take precedence over what it says.
       </p>

@@ -2,19 +2,10 @@ import { type ReactNode, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { useUnits } from '../../shared/units';
 import { evidence as groups, tigFeels, tigSounds } from '../../shared/words';
-import { changed, type EvidenceDraft, type Seen } from './evidenceDraft';
+import { changed, type EvidenceDraft, goodLook, type Seen } from './evidenceDraft';
 import { EvidenceGroup } from './EvidenceGroup';
 import { Faults } from './Faults';
 import { Gauge } from './Gauge';
-
-/** One tap for a look that is right all round; the far side still has to be turned over. */
-const goodLook: EvidenceDraft['seen'] = {
-  profile: 'slightlyConvex',
-  toes: 'blended',
-  tint: 'even',
-  spatter: 'little',
-  ripple: 'even',
-};
 
 /** Groups that some metals alone show. */
 const ofMetal: Partial<Record<Schemas['Metal'], Seen[]>> = {

@@ -55,6 +55,15 @@ export const nothingNoted: EvidenceDraft = {
   macro: null,
 };
 
+/** One tap for a look that is right all round; the far side still has to be turned over. */
+export const goodLook: EvidenceDraft['seen'] = {
+  profile: 'slightlyConvex',
+  toes: 'blended',
+  tint: 'even',
+  spatter: 'little',
+  ripple: 'even',
+};
+
 /** A change of a draft; the first number typed settles the units, and taking the last away frees them. */
 export function changed(draft: EvidenceDraft, part: Partial<EvidenceDraft>, mine: System): EvidenceDraft {
   const next = { ...draft, ...part };

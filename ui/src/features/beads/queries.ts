@@ -25,6 +25,20 @@ export const beadQueries = {
         takesAnswers: true,
       },
     }),
+  /** Somebody's own word on a bead beside the tool's. */
+  own: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('own-word', id),
+      queryFn: ({ signal }) => answer(api.GET('/api/beads/{id}/own', { params: { path: { id } }, signal })),
+    }),
+  /** What can be said to change next with a process. */
+  ownKeys: (process: Schemas['Process'] = 'gmawShortCircuit') =>
+    queryOptions({
+      queryKey: ['own-keys', process],
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/judging/own-keys/{process}', { params: { path: { process } }, signal })),
+      staleTime: Infinity,
+    }),
   /** The section that a metal and thickness ask for. */
   sectionHelp: (metal: Schemas['Metal'], thin: boolean) =>
     queryOptions({

@@ -9,10 +9,10 @@ import css from './floor.module.css';
 import { floorQueries } from './queries';
 
 /** Over everything, on every screen that is signed in, while everything is stopped. */
-export default function StopScreen({ me }: { me: Schemas['Person'] }) {
+export default function StopScreen({ mayEnd }: { mayEnd: boolean }) {
   const stop = useQuery(floorQueries.stop());
   return stop.data?.stop ? (
-    <Stopped stop={stop.data.stop} mayEnd={me.role === 'instructor'} />
+    <Stopped stop={stop.data.stop} mayEnd={mayEnd} />
   ) : (
     <LoadTrouble of={stop} what="whether everything is stopped" />
   );

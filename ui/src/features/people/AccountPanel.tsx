@@ -6,6 +6,7 @@ import { newId } from '../../shared/newId';
 import { offerUndo, tellTrouble } from '../../shared/notices';
 import { useMe } from '../../shared/useMe';
 import css from './account.module.css';
+import { PinKey } from './PinKey';
 import { peopleQueries } from './queries';
 
 /** Somebody's account in an instructor's hands: a code for who forgot the password, and whether it may be signed in to. */
@@ -45,6 +46,7 @@ function Account({ person }: { person: Schemas['Person'] }) {
         </div>
       )}
       <div className="row">
+        {person.role === 'student' && <PinKey person={person} />}
         <Button variant="default" loading={reset.isPending} onClick={() => reset.mutate()}>
           {reset.data ? 'Another code' : 'Forgot the password: a code'}
         </Button>

@@ -59,6 +59,12 @@ export const peopleQueries = {
       queryFn: ({ signal }) =>
         answer(api.GET('/api/people/instructors', { params: { query: { off } }, signal })),
     }),
+  /** Whether the one who is signed in has a PIN. */
+  pin: () =>
+    queryOptions({
+      queryKey: ['pin'],
+      queryFn: ({ signal }) => answer(api.GET('/api/people/me/pin', { signal })),
+    }),
   /** The way the one who is signed in sets. */
   wayOfSetting: () =>
     queryOptions({

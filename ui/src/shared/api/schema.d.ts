@@ -546,6 +546,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/network": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NetworkNow"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/welcome": {
         parameters: {
             query?: never;
@@ -8744,13 +8800,6 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Whoever is signed in may not do this. */
-                403: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
                 /** @description Conflict */
                 409: {
                     headers: {
@@ -8776,6 +8825,64 @@ export interface paths {
                 };
             };
         };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnSaid"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -9757,6 +9864,64 @@ export interface paths {
                 };
                 /** @description Nobody is signed in. */
                 401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/judging/own-keys/{process}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    process: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangeKey"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -12847,6 +13012,676 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/me/pin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PinNow"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnPin"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/pin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NewPin"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tablets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PairedTablet"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tablets/codes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CodeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PairingCode"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tablets/{id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tablets/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Pairing"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Too Many Requests */
+                429: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoothNow"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booth/standing/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SayingSo"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Too Many Requests */
+                429: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booth/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/booth/touched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -13308,6 +14143,7 @@ export interface components {
              */
             amps?: null | number;
             trial?: null | components["schemas"]["TrialPlace"];
+            own?: null | components["schemas"]["OwnWord"];
         };
         /** @description The numbers a bead's glyph is drawn from. Shares are of the bead's width unless said otherwise. */
         BeadShape: {
@@ -13597,6 +14433,42 @@ export interface components {
              */
             until: null | string;
         };
+        /** @description What a booth's tablet shows before anything else. */
+        BoothNow: {
+            /** @description What the tablet is called. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Its booth.
+             */
+            boothId: string;
+            /**
+             * Format: int32
+             * @description The booth's number.
+             */
+            booth: number;
+            /** @description Its room. */
+            room: string;
+            session: null | components["schemas"]["Session"];
+            student: null | components["schemas"]["PersonName"];
+            /**
+             * Format: uuid
+             * @description The sign-in they said so by; null for nobody.
+             */
+            standingId: null | string;
+            /**
+             * Format: date-time
+             * @description Until when at the longest; null for nobody.
+             */
+            goodUntil: null | string;
+            /**
+             * Format: uuid
+             * @description Whom the instructor has there; null for nobody.
+             */
+            placedId: null | string;
+            /** @description Who may say that they stand there, whom the instructor has there first. */
+            names: components["schemas"]["PersonName"][];
+        };
         /** @description A booth as the room sees it. */
         BoothView: {
             /** @description Which booth. */
@@ -13783,6 +14655,13 @@ export interface components {
             /** @description Whether somebody can be hurt or the weld can fail if it is passed over. */
             grave: boolean;
         };
+        /** @description A change as it stands on a key. */
+        ChangeKey: {
+            /** @description Which change. */
+            change: components["schemas"]["ChangeKind"];
+            /** @description What stands on the key. */
+            name: components["schemas"]["Said"];
+        };
         /**
          * @description The kind of change that mends a cause.
          * @enum {unknown}
@@ -13917,6 +14796,11 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /** @description A booth whose tablet is to be paired. */
+        CodeRequest: {
+            /** Format: uuid */
+            boothId: string;
         };
         /** @description A chart beside the rules and this room's beads. */
         ComparedChart: {
@@ -15578,10 +16462,19 @@ export interface components {
             at: string;
         };
         /**
+         * @description How near one's own change comes to the tool's.
+         * @enum {unknown}
+         */
+        Nearness: "same" | "mendsItToo" | "other";
+        /**
          * @description What a booth asks of the instructor.
          * @enum {unknown}
          */
         NeedKind: "danger" | "hand" | "check" | "sheet" | "sameFault" | "quiet" | "round" | "empty";
+        /** @description Whether and how the shop's network reaches this server. */
+        NetworkNow: {
+            network: null | components["schemas"]["ShopNetwork"];
+        };
         /** @description A booth to add. */
         NewBooth: {
             /** Format: uuid */
@@ -15791,6 +16684,11 @@ export interface components {
             login: string;
             name: string;
             password: string;
+        };
+        /** @description A PIN an instructor made for a student. It is shown this once and kept nowhere. */
+        NewPin: {
+            /** @description Four figures. */
+            pin: string;
         };
         /** @description What a plan is to be. */
         NewPlan: {
@@ -16045,6 +16943,15 @@ export interface components {
             /** @description Highest value. */
             high: number[];
         };
+        /** @description One's own word beside the tool's. */
+        OwnCompared: {
+            /** @description Whether both verdicts are the same. */
+            verdictAgrees: boolean;
+            verdict: null | components["schemas"]["Said"];
+            /** @description How near the changes are. */
+            change: components["schemas"]["Nearness"];
+            why: null | components["schemas"]["Said"];
+        };
         /** @description A course as one of its students sees it. */
         OwnCourse: {
             /**
@@ -16071,6 +16978,11 @@ export interface components {
             /** @description What it can go up for, the gravest first. */
             keys: components["schemas"]["HandKey"][];
         };
+        /** @description A PIN for oneself. */
+        OwnPin: {
+            /** @description 4 to 6 figures. */
+            pin: string;
+        };
         /** @description A session as one of its students sees its plan: their own part of it. */
         OwnPlan: {
             /** @description What the session is called. */
@@ -16084,6 +16996,20 @@ export interface components {
             roomName: string;
             /** @description Where they stand, in order; empty where they stand at no booth. */
             stands: components["schemas"]["OwnStand"][];
+        };
+        /** @description What somebody said of their own bead before they were shown the tool's word, beside that word as it stands now. */
+        OwnSaid: {
+            /** @description What they said. */
+            word: components["schemas"]["OwnWord"];
+            /** @description Who. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Their word beside the tool's. */
+            compared: components["schemas"]["OwnCompared"];
         };
         /** @description Where a student is to stand, and at what. */
         OwnStand: {
@@ -16106,6 +17032,13 @@ export interface components {
             machineName: string;
             /** @description At what. */
             exerciseName: string;
+        };
+        /** @description What whoever laid a bead says of it, before they have seen what the tool says. */
+        OwnWord: {
+            /** @description In one word. */
+            verdict: components["schemas"]["Verdict"];
+            /** @description What they would change next. */
+            change: components["schemas"]["ChangeKind"];
         };
         /** @description A page of a longer list. */
         PageOfCourse: {
@@ -16202,6 +17135,73 @@ export interface components {
             learnedBand: components["schemas"]["BandPoint"][];
             learned: null | components["schemas"]["LearnedPair"];
             chart: null | components["schemas"]["ChartPair"];
+        };
+        /** @description A tablet as instructors see it. */
+        PairedTablet: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Whose it is.
+             */
+            boothId: string;
+            /**
+             * Format: int32
+             * @description The booth's number.
+             */
+            booth: number;
+            /** @description The booth's room. */
+            room: string;
+            /**
+             * Format: date-time
+             * @description Since when.
+             */
+            pairedAt: string;
+            /** @description By whose code. */
+            pairedBy: string;
+            /**
+             * Format: date-time
+             * @description When it was last heard of.
+             */
+            seenAt: string;
+            student: null | components["schemas"]["PersonName"];
+        };
+        /** @description A tablet to pair. */
+        Pairing: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description The code an instructor shows. */
+            code: string;
+            /**
+             * @description What it is to be called; empty for the booth's number.
+             * @default
+             */
+            name: string;
+        };
+        /** @description A code by which a tablet becomes a booth's. It is shown this once and kept nowhere. */
+        PairingCode: {
+            /** @description What is typed at the tablet. */
+            code: string;
+            /**
+             * Format: uri
+             * @description What the tablet can open instead.
+             */
+            address: string;
+            /** @description The same as a QR code. */
+            qr: components["schemas"]["QrPath"];
+            /**
+             * Format: date-time
+             * @description Until when.
+             */
+            goodUntil: string;
         };
         /**
          * @description A part that wears, is cleaned or is replaced.
@@ -16377,6 +17377,10 @@ export interface components {
              * @description How many of them, 1 to 20.
              */
             count: number;
+        };
+        /** @description Whether somebody has a PIN for the booths' tablets. */
+        PinNow: {
+            isSet: boolean;
         };
         /** @description How far somebody has come with an exercise, and what that is made of. */
         Place: {
@@ -16713,6 +17717,16 @@ export interface components {
         };
         /** @enum {unknown} */
         Puddle: "clear" | "specks" | "skin";
+        /** @description A QR code (ISO/IEC 18004, error correction M) as one path of squares. */
+        QrPath: {
+            /**
+             * Format: int32
+             * @description How many squares a side has, with the quiet edge of four around it.
+             */
+            size: number;
+            /** @description The dark squares as an SVG path, one unit a square. */
+            path: string;
+        };
         /** @description A page of a student's coupons, newest first. */
         Rack: {
             /** @description Whose. */
@@ -17063,6 +18077,16 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        /** @description Who says that they stand at a booth. */
+        SayingSo: {
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            studentId: string;
+            /** @description Their PIN. */
+            pin: string;
+        };
         /** @description The school. */
         School: {
             /** @description What it is called, 1 to 80 letters. */
@@ -17322,6 +18346,32 @@ export interface components {
              * @description Edition of the rules that made it.
              */
             rulesVersion: number;
+        };
+        /** @description How tablets reach this server. */
+        ShopNetwork: {
+            /**
+             * Format: uri
+             * @description Where a tablet goes first, without TLS: it takes the authority's certificate there.
+             */
+            signpost: string;
+            /** @description The same as a QR code. */
+            code: components["schemas"]["QrPath"];
+            /** @description Where it goes from then on, the surest to work first. */
+            addresses: string[];
+            /** @description The authority's fingerprint; null where the school has a certificate of its own. */
+            fingerprint: null | string;
+            /**
+             * Format: date-time
+             * @description Until when the authority holds; null where the school has a certificate of its own.
+             */
+            authorityEnds: null | string;
+            /**
+             * Format: date-time
+             * @description When the server's certificate ends, if it were not renewed.
+             */
+            certificateEnds: string;
+            /** @description How each kind of tablet is told to trust the authority; none where the school has a certificate of its own. */
+            trust: components["schemas"]["TrustSteps"][];
         };
         /** @description The path of a course. */
         ShownPath: {
@@ -18226,6 +19276,18 @@ export interface components {
              * @description When the piece of the last bead is cold again by estimate; null before the first.
              */
             fitAt: null | string;
+        };
+        /** @description How one kind of tablet is told to trust the shop's authority. */
+        TrustSteps: {
+            /** @description Which kind. */
+            kind: components["schemas"]["Said"];
+            /** @description What to do, in order. */
+            steps: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
         };
         /** @enum {unknown} */
         Tungsten: "pointed" | "balled" | "burntBack" | "dipped";

@@ -1,0 +1,136 @@
+using System.Net;
+using System.Net.Http.Json;
+using GentleBead.Core.Judging;
+using GentleBead.Server.Beads;
+using GentleBead.Server.People;
+using GentleBead.Server.Tablets;
+
+namespace GentleBead.Server.Tests;
+
+/// <summary>Beads that whoever laid them records, with their own word before the tool's.</summary>
+public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
+{
+    private static readonly object Stubbing = new
+    {
+        sound = "popping",
+        profile = "tallNarrow",
+        toes = "cold",
+    };
+
+    [Fact]
+    public async Task A_students_bead_and_word_are_kept_beside_the_tools()
+    {
+        var (teodor, sheet) = await GivenAsync();
+        var id = Guid.CreateVersion7();
+        var body = Body(sheet, "hot", "faster");
+        var bead = await (await teodor.RecordAsync(id, body)).ReadAsync<Bead>();
+        Assert.Equal(Verdict.Cold, bead.Judgement.Verdict);
+        var own = await teodor.GetAsync<OwnSaid>($"/api/beads/{id}/own");
+        Assert.Equal(new OwnWord(Verdict.Hot, ChangeKind.Faster), own.Word);
+        Assert.Equal("Teodor Pike", own.By);
+        Assert.False(own.Compared.VerdictAgrees);
+        Assert.Equal(Nearness.Other, own.Compared.Change);
+        Assert.NotNull(own.Compared.Why);
+
+        // The same again is the same; another word under that id is told; the word itself is never changed.
+        (await teodor.RecordAsync(id, body)).EnsureSuccessStatusCode();
+        Assert.Equal(HttpStatusCode.Conflict, (await teodor.RecordAsync(id, Body(sheet, "cold", "voltsUp"))).StatusCode);
+        Assert.Equal(1, await room.QueryAsync<long>("select count(*) from own_word where bead_id = @id", new { id }));
+        var changed = await Assert.ThrowsAnyAsync<Npgsql.PostgresException>(() =>
+            room.QueryAsync<object>("update own_word set verdict = 'right' where bead_id = @id returning 1", new { id })
+        );
+        Assert.Contains("only added to", changed.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Nobody_records_on_anothers_sheet_or_reads_anothers_word()
+    {
+        var (teodor, sheet) = await GivenAsync();
+        var wynn = await room.SignInAsync("wynn");
+        var id = Guid.CreateVersion7();
+        var problems = await (await wynn.RecordAsync(id, Body(sheet, "cold", "voltsUp"))).ProblemsAsync();
+        Assert.Equal("There is no such sheet.", problems["sheetId"]);
+        (await teodor.RecordAsync(id, Body(sheet, "cold", "voltsUp"))).EnsureSuccessStatusCode();
+        Assert.Equal(HttpStatusCode.NotFound, (await wynn.GetAsync($"/api/beads/{id}/own")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await teodor.GetAsync($"/api/beads/{Guid.NewGuid()}/own")).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_was_given_out_another_evening_is_not_recorded_on_from_a_phone()
+    {
+        var (teodor, _) = await GivenAsync();
+        var earlier = await room.QueryAsync<Guid>(
+            """
+            select sheet.id from sheet join session on session.id = sheet.session_id join person on person.id = sheet.student_id
+            where person.login = 'teodor' and session.ends_at < now() - interval '1 day' limit 1
+            """
+        );
+        var problems = await (await teodor.RecordAsync(Guid.CreateVersion7(), Body(earlier, "cold", "voltsUp"))).ProblemsAsync();
+        Assert.Contains("session is over", problems["sheetId"], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_change_that_is_none_here_is_told_at_its_field()
+    {
+        var (teodor, sheet) = await GivenAsync();
+        var problems = await (await teodor.RecordAsync(Guid.CreateVersion7(), Body(sheet, "cold", "ampsUp"))).ProblemsAsync();
+        Assert.Contains("own.change", problems.Keys);
+        Assert.Contains(
+            await teodor.GetAsync<ChangeKey[]>("/api/judging/own-keys/gmawShortCircuit"),
+            key => key.Change == ChangeKind.VoltsUp
+        );
+    }
+
+    [Fact]
+    public async Task At_a_tablet_whoever_stands_there_records_what_was_laid_at_that_booth()
+    {
+        var maren = await room.SignInAsync("maren");
+        var (session, second) = await maren.BoothAsync(2);
+        var sheet = await maren.AssignAsync(2);
+        var tablet = await PairedAsync(maren, second.Booth.Id);
+        (await tablet.RecordAsync(Guid.CreateVersion7(), Body(sheet.Id, "cold", "voltsUp"))).EnsureSuccessStatusCode();
+
+        // Moved to booth 3, with the sheet of booth 2 still in hand: its dials are not here.
+        var (_, third) = await maren.BoothAsync(3);
+        var (there, here) = (
+            $"/api/sessions/{session.Id}/booths/{third.Booth.Id}/student",
+            $"/api/sessions/{session.Id}/booths/{second.Booth.Id}/student"
+        );
+        (await maren.PutAsJsonAsync(there, new { studentId = sheet.StudentId })).EnsureSuccessStatusCode();
+        var other = await PairedAsync(maren, third.Booth.Id);
+        var problems = await (await other.RecordAsync(Guid.CreateVersion7(), Body(sheet.Id, "cold", "voltsUp"))).ProblemsAsync();
+        Assert.Equal("This sheet is of another booth.", problems["sheetId"]);
+        (await maren.PutAsJsonAsync(here, new { studentId = sheet.StudentId })).EnsureSuccessStatusCode();
+    }
+
+    private static object Body(Guid sheetId, string verdict, string change) =>
+        new
+        {
+            sheetId,
+            wireMark = 47,
+            voltMark = 4,
+            evidence = Stubbing,
+            own = new { verdict, change },
+        };
+
+    private async Task<(HttpClient Teodor, Guid Sheet)> GivenAsync()
+    {
+        var maren = await room.SignInAsync("maren");
+        var sheet = await maren.AssignAsync(2);
+        return (await room.SignInAsync("teodor"), sheet.Id);
+    }
+
+    // A tablet of a booth with Teodor at it.
+    private async Task<HttpClient> PairedAsync(HttpClient maren, Guid boothId)
+    {
+        var made = await maren.PutAsJsonAsync($"/api/tablets/codes/{Guid.CreateVersion7()}", new { boothId });
+        var tablet = room.CreateClient();
+        var pairing = new { id = Guid.CreateVersion7(), (await made.ReadAsync<PairingCode>()).Code };
+        (await tablet.PostAsJsonAsync("/api/tablets/pair", pairing)).EnsureSuccessStatusCode();
+        var teodor = await room.QueryAsync<Guid>("select id from person where login = 'teodor'");
+        var pin = (await (await maren.PostAsync($"/api/people/{teodor}/pin", null)).ReadAsync<NewPin>()).Pin;
+        var stands = await tablet.PutAsJsonAsync($"/api/booth/standing/{Guid.CreateVersion7()}", new { studentId = teodor, pin });
+        stands.EnsureSuccessStatusCode();
+        return tablet;
+    }
+}
