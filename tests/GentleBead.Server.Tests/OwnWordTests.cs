@@ -1,7 +1,11 @@
 using System.Net;
 using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using GentleBead.Core.Judging;
+using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Courses;
+using GentleBead.Server.Database;
 using GentleBead.Server.People;
 using GentleBead.Server.Tablets;
 
@@ -28,7 +32,7 @@ public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
         var own = await teodor.GetAsync<OwnSaid>($"/api/beads/{id}/own");
         Assert.Equal(new OwnWord(Verdict.Hot, ChangeKind.Faster), own.Word);
         Assert.Equal("Teodor Pike", own.By);
-        Assert.False(own.Compared.VerdictAgrees);
+        Assert.False(own.Compared!.VerdictAgrees);
         Assert.Equal(Nearness.Other, own.Compared.Change);
         Assert.NotNull(own.Compared.Why);
 
@@ -40,6 +44,86 @@ public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
             room.QueryAsync<object>("update own_word set verdict = 'right' where bead_id = @id returning 1", new { id })
         );
         Assert.Contains("only added to", changed.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task While_the_tools_word_waits_its_student_is_shown_it_by_no_door()
+    {
+        await ChooseAsync(ToolWord.AfterInstructor);
+        var (teodor, sheet) = await GivenAsync();
+        var id = Guid.CreateVersion7();
+        var answered = await (await teodor.RecordAsync(id, Body(sheet, "hot", "faster"))).ReadAsync<Bead>();
+        var mine = (await teodor.GetAsync<MyWork>("/api/sheets/mine")).Coupon!;
+        var file = await teodor.GetAsync<BeadFile>($"/api/beads/{id}/file");
+        foreach (var bead in new[] { answered, mine.Last!, file.Bead })
+        {
+            Assert.Equal((Verdict.Open, true), (bead.Judgement.Verdict, bead.Waits));
+            Assert.Null(bead.Judgement.Next);
+            Assert.Empty(bead.Judgement.Causes);
+            Assert.Empty(bead.Judgement.Aspects);
+        }
+        Assert.Equal(Verdict.Open, mine.Beads.Single(bead => bead.Id == id).Verdict);
+        var rack = await teodor.GetAsync<Rack>($"/api/sheets/rack/{(await teodor.MeAsync()).Id}");
+        Assert.Equal(Verdict.Open, rack.Coupons[0].Beads.Single(bead => bead.Id == id).Verdict);
+        var laid = await teodor.GetAsync<LaidBead[]>($"/api/sheets/{sheet}/beads?before=1000");
+        Assert.Equal(Verdict.Open, laid.Single(bead => bead.Id == id).Verdict);
+        Assert.Null((await teodor.GetAsync<OwnSaid>($"/api/beads/{id}/own")).Compared);
+
+        // An instructor sees both; once they have said theirs, so does the student.
+        var maren = await room.SignInAsync("maren");
+        Assert.Equal(Verdict.Cold, (await maren.GetAsync<BeadFile>($"/api/beads/{id}/file")).Bead.Judgement.Verdict);
+        Assert.NotNull((await maren.GetAsync<OwnSaid>($"/api/beads/{id}/own")).Compared);
+        (await RuleAsync(maren, id, "cold")).EnsureSuccessStatusCode();
+        Assert.Equal(Verdict.Cold, (await teodor.GetAsync<BeadFile>($"/api/beads/{id}/file")).Bead.Judgement.Verdict);
+        Assert.NotNull((await teodor.GetAsync<OwnSaid>($"/api/beads/{id}/own")).Compared);
+        await ChooseAsync(ToolWord.AfterOwn);
+    }
+
+    [Fact]
+    public async Task Ones_own_word_is_asked_for_unless_the_course_shows_the_tools_at_once()
+    {
+        var (teodor, sheet) = await GivenAsync();
+        var silent = new
+        {
+            sheetId = sheet,
+            wireMark = 47,
+            voltMark = 4,
+            evidence = Stubbing,
+        };
+        Assert.Contains("own", (await (await teodor.RecordAsync(Guid.CreateVersion7(), silent)).ProblemsAsync()).Keys);
+        await ChooseAsync(ToolWord.AtOnce);
+        var id = Guid.CreateVersion7();
+        Assert.Equal(Verdict.Cold, (await (await teodor.RecordAsync(id, silent)).ReadAsync<Bead>()).Judgement.Verdict);
+        Assert.Equal(HttpStatusCode.NoContent, (await teodor.GetAsync($"/api/beads/{id}/own")).StatusCode);
+        await ChooseAsync(ToolWord.AfterOwn);
+        // What an instructor records of it needs nobody's own.
+        var maren = await room.SignInAsync("maren");
+        (await maren.RecordAsync(Guid.CreateVersion7(), silent)).EnsureSuccessStatusCode();
+    }
+
+    [Fact]
+    public async Task A_students_own_bead_is_their_word_until_an_instructor_agrees_or_corrects_it_in_one_tap()
+    {
+        var (teodor, sheet) = await GivenAsync();
+        var id = Guid.CreateVersion7();
+        (await teodor.RecordAsync(id, Body(sheet, "hot", "faster"))).EnsureSuccessStatusCode();
+        Assert.Equal("open", await CountedAsync(id));
+        var maren = await room.SignInAsync("maren");
+        Assert.Equal(new OwnWord(Verdict.Hot, ChangeKind.Faster), (await maren.BoothAsync(2)).View.Own);
+
+        // Agreed with, and corrected since: no reason has to be typed, and every word stays.
+        Assert.Equal(Verdict.Hot, (await (await RuleAsync(maren, id, "hot")).ReadAsync<Bead>()).Ruled);
+        Assert.Equal("hot", await CountedAsync(id));
+        (await RuleAsync(maren, id, "technique")).EnsureSuccessStatusCode();
+        Assert.Equal("technique", await CountedAsync(id));
+        Assert.Equal(new OwnWord(Verdict.Hot, ChangeKind.Faster), (await maren.GetAsync<OwnSaid>($"/api/beads/{id}/own")).Word);
+        Assert.Equal(2, (await maren.GetAsync<BeadFile>($"/api/beads/{id}/file")).Rulings.Count);
+        Assert.Null((await maren.BoothAsync(2)).View.Own);
+
+        // On a bead an instructor recorded, another word than the tool's still asks for its reason.
+        var hers = Guid.CreateVersion7();
+        (await maren.RecordAsync(hers, Body(sheet, "hot", "faster"))).EnsureSuccessStatusCode();
+        Assert.Contains("reason", (await (await RuleAsync(maren, hers, "hot")).ProblemsAsync()).Keys);
     }
 
     [Fact]
@@ -112,6 +196,36 @@ public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
             evidence = Stubbing,
             own = new { verdict, change },
         };
+
+    private static Task<HttpResponseMessage> RuleAsync(HttpClient instructor, Guid bead, string verdict) =>
+        instructor.PutAsJsonAsync($"/api/beads/{bead}/rulings/{Guid.CreateVersion7()}", new { verdict, reason = "" });
+
+    private Task<string> CountedAsync(Guid id) =>
+        room.QueryAsync<string>("select counted from bead_verdict where bead_id = @id", new { id });
+
+    // As an instructor changes the course of this evening.
+    private async Task ChooseAsync(ToolWord toolWord)
+    {
+        var maren = await room.SignInAsync("maren");
+        var (session, _) = await maren.BoothAsync(2);
+        var course = (await maren.GetFromJsonAsync<JsonObject>($"/api/courses/{session.CourseId}"))!;
+        var body = new
+        {
+            course = new
+            {
+                name = course["name"],
+                roomId = course["roomId"],
+                firstDay = course["firstDay"],
+                lastDay = course["lastDay"],
+                hours = course["hours"],
+                instructorIds = course["instructors"]!.AsArray().Select(one => one!["id"]),
+                toolWord = EnumText.Of(toolWord),
+            },
+            version = course["version"],
+        };
+        (await maren.PutAsJsonAsync($"/api/courses/{session.CourseId}/details", body)).EnsureSuccessStatusCode();
+        Assert.Equal(toolWord, (await maren.GetAsync<Course>($"/api/courses/{session.CourseId}")).ToolWord);
+    }
 
     private async Task<(HttpClient Teodor, Guid Sheet)> GivenAsync()
     {

@@ -18,7 +18,17 @@ public sealed record Ruling(Aspect? Aspect, string Tool, string Instructor)
     /// <param name="standing">The word on an aspect.</param>
     /// <param name="verdict">The word on the verdict.</param>
     /// <param name="reason">Why; needed where it is not the tool's word.</param>
-    public static Checked<Ruling> On(Judgement judgement, Aspect? aspect, Standing? standing, Verdict? verdict, string reason)
+    /// <param name="own">
+    /// Whether whoever laid it recorded it: the word is then on theirs, said in passing with gloves on, and needs no reason.
+    /// </param>
+    public static Checked<Ruling> On(
+        Judgement judgement,
+        Aspect? aspect,
+        Standing? standing,
+        Verdict? verdict,
+        string reason,
+        bool own = false
+    )
     {
         if (aspect is not null && standing is null)
             return new(new Problem("standing", Say($"Right, off, or not known?")));
@@ -29,7 +39,7 @@ public sealed record Ruling(Aspect? Aspect, string Tool, string Instructor)
         var ruling = aspect is { } on
             ? new Ruling(on, Word(judgement.Aspects.First(row => row.Aspect == on).Standing), Word(standing!.Value))
             : new Ruling(null, Word(judgement.Verdict), Word(verdict!.Value));
-        return !ruling.Agrees() && reason.Length == 0
+        return !ruling.Agrees() && reason.Length == 0 && !own
             ? new(new Problem("reason", Say($"Say why: both words are kept, and the reason with them.")))
             : new(ruling);
     }

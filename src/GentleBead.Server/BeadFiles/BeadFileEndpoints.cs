@@ -59,24 +59,29 @@ public static class BeadFileEndpoints
     {
         if (await files.FindAsync(id, cancel) is not { } file || !user.MaySee(file.Sheet.StudentId))
             return TypedResults.NotFound();
+        // While the tool's word waits for the instructor's, its student is not shown it by another door.
+        var waits = file.Bead.Waits && !user.IsInRole(nameof(Role.Instructor));
         return TypedResults.Ok(
             new BeadFile(
-                file.Bead,
+                file.Bead.ShownTo(user),
                 file.Sheet,
                 file.Body,
                 file.MachineId,
                 await pictures.OfBeadAsync(id, cancel),
                 await recordings.OfBeadAsync(id, cancel),
-                await rulings.OfBeadAsync(id, cancel),
-                [
-                    .. (await beads.EarlierLooksAsync(id, cancel)).Select(look => new EarlierLook(
-                        look.At,
-                        look.Judgement.Verdict,
-                        look.Judgement.Summary,
-                        look.Used,
-                        look.Amps
-                    )),
-                ]
+                waits ? [] : await rulings.OfBeadAsync(id, cancel),
+                waits
+                    ? []
+                    :
+                    [
+                        .. (await beads.EarlierLooksAsync(id, cancel)).Select(look => new EarlierLook(
+                            look.At,
+                            look.Judgement.Verdict,
+                            look.Judgement.Summary,
+                            look.Used,
+                            look.Amps
+                        )),
+                    ]
             )
         );
     }

@@ -59,7 +59,7 @@ public sealed record LookRequest(Evidence Evidence, CorrectedSettings? Settings 
 /// <param name="Aspect">Which aspect; null for the verdict.</param>
 /// <param name="Standing">The word on an aspect; null with no aspect.</param>
 /// <param name="Verdict">The word on the verdict; null with an aspect.</param>
-/// <param name="Reason">Why, where it is not the tool's word; up to 300 letters.</param>
+/// <param name="Reason">Why, where it is not the tool's word and not on what a student says of their own bead; up to 300 letters.</param>
 public sealed record RulingRequest(Aspect? Aspect, Standing? Standing, Verdict? Verdict, string? Reason);
 
 /// <summary>An instructor's word on what was behind a bead.</summary>
@@ -102,7 +102,7 @@ public static class BeadEndpoints
             return Problems.Field("sheetId", others);
         return await recorder.RecordAsync(id, request, user.Id(), cancel) switch
         {
-            Recorded recorded => TypedResults.Ok(recorded.Bead),
+            Recorded recorded => TypedResults.Ok(recorded.Bead.ShownTo(user)),
             RefusedBead refused => Problems.Of(refused.Problems),
             var other => throw new InvalidOperationException($"{other} cannot come of recording a bead."),
         };
@@ -116,7 +116,7 @@ public static class BeadEndpoints
         : !await sheets.IsAtHandAsync(sheetId, cancel) ? Say($"You do not stand where this sheet was given out, or its session is over.")
         : null;
 
-    private static async Task<Results<Ok<OwnSaid>, NotFound>> OwnAsync(
+    private static async Task<Results<Ok<OwnSaid>, NoContent, NotFound>> OwnAsync(
         Guid id,
         ClaimsPrincipal user,
         BeadStore beads,
@@ -131,7 +131,10 @@ public static class BeadEndpoints
             || !user.MaySee(sheet.StudentId)
         )
             return TypedResults.NotFound();
-        return await own.OfAsync(bead, sheet.Body.Job.Process, cancel) is { } said ? TypedResults.Ok(said) : TypedResults.NotFound();
+        if (await own.OfAsync(bead, sheet.Body.Job.Process, cancel) is not { } said)
+            return TypedResults.NoContent();
+        var waits = bead.Waits && !user.IsInRole(nameof(Role.Instructor));
+        return TypedResults.Ok(waits ? said with { Compared = null } : said);
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong, Told>> LookAsync(
@@ -176,7 +179,11 @@ public static class BeadEndpoints
         if (await beads.FindAsync(id, cancel) is not { } bead)
             return TypedResults.NotFound();
         var reason = (request.Reason ?? "").Trim();
-        if (!Ruling.On(bead.Judgement, request.Aspect, request.Standing, request.Verdict, reason).IsGood(out var ruling, out var wrong))
+        if (
+            !Ruling
+                .On(bead.Judgement, request.Aspect, request.Standing, request.Verdict, reason, bead.Own)
+                .IsGood(out var ruling, out var wrong)
+        )
             return Problems.Of(wrong);
         var given = new GivenRuling(rulingId, ruling, reason, user.Id(), null);
         return await recorder.RuleAsync(id, given, Sent.Of(request).Under(id), cancel) is Recorded recorded

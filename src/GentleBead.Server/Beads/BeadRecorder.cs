@@ -44,6 +44,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
             return Refuse("trial", noTrial);
         if (request.Own is { } said && OwnWords.Keys(ground.Body.Job.Process).All(key => key.Change != said.Change))
             return Refuse("own.change", Say($"This is not a change for what is welded with here."));
+        if (request.Own is null && ground.IsOf(by) && ground.ToolWord.AsksOwn())
+            return Refuse("own", Say($"Your own verdict and your own next change first."));
 
         var problems = new List<Problem>();
         // What recordings and sections say comes from them alone.

@@ -1,9 +1,12 @@
+using System.Security.Claims;
+using System.Text.Json.Serialization;
 using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using Npgsql;
 
 namespace GentleBead.Server.Beads;
@@ -22,6 +25,8 @@ namespace GentleBead.Server.Beads;
 /// <param name="Ruled">The instructor's own verdict, where it was given; null where it was not.</param>
 /// <param name="RecordedAt">When.</param>
 /// <param name="Version">The look that stands, or the bead itself before any: what a change has to name.</param>
+/// <param name="Own">Whether whoever laid it recorded it: their word, until an instructor has agreed or corrected it.</param>
+/// <param name="Waits">Whether the tool's word on it is not shown to its student yet.</param>
 public sealed record Bead(
     Guid Id,
     Guid SheetId,
@@ -35,9 +40,15 @@ public sealed record Bead(
     Judgement Judgement,
     Verdict? Ruled,
     DateTimeOffset RecordedAt,
-    Guid Version
+    Guid Version,
+    bool Own = false,
+    bool Waits = false
 )
 {
+    /// <summary>The bead as somebody is shown it: a student without the tool's word while that waits.</summary>
+    public Bead ShownTo(ClaimsPrincipal user) =>
+        Waits && !user.IsInRole(nameof(Role.Instructor)) ? this with { Judgement = Judgement.Withheld() } : this;
+
     /// <summary>Whether what was used was read from the machine's marks, and not measured.</summary>
     public bool FromMarks() => (WireMark ?? AmpMark) is not null;
 
@@ -51,7 +62,20 @@ public sealed record Bead(
 /// <param name="Verdict">In one word: the instructor's where there is one.</param>
 /// <param name="Shape">Numbers for its glyph.</param>
 /// <param name="Used">The pair at the torch; null for TIG.</param>
-public sealed record LaidBead(Guid Id, int Number, Verdict Verdict, BeadShape Shape, Settings? Used);
+/// <param name="Waits">Whether the tool's word on it is not shown to its student yet.</param>
+public sealed record LaidBead(
+    Guid Id,
+    int Number,
+    Verdict Verdict,
+    BeadShape Shape,
+    Settings? Used,
+    [property: JsonIgnore] bool Waits = false
+)
+{
+    /// <summary>The bead as somebody is shown it: a student without the tool's word while that waits.</summary>
+    public LaidBead ShownTo(ClaimsPrincipal user) =>
+        Waits && !user.IsInRole(nameof(Role.Instructor)) ? this with { Verdict = Verdict.Open } : this;
+}
 
 /// <summary>A look at a bead before the one that stands.</summary>
 /// <param name="At">When.</param>
@@ -69,11 +93,12 @@ public sealed class BeadStore(NpgsqlDataSource database)
     private const string Columns = """
         id, sheet_id as "SheetId", number, wire_mark as "WireMark", volt_mark as "VoltMark", amp_mark as "AmpMark", wire_feed_m_per_min as
             "WireFeed", volts, amps,
-        evidence, judgement, ruled, recorded_at as "RecordedAt", version
+        evidence, judgement, ruled, recorded_at as "RecordedAt", version, own as "Own", waits as "Waits"
         """;
 
     private const string LaidColumns =
-        "bead_id as \"Id\", number, coalesce(ruled, verdict) as \"Verdict\", shape, wire_feed_m_per_min as \"WireFeed\", volts";
+        "bead_id as \"Id\", number, coalesce(ruled, verdict) as \"Verdict\", shape, wire_feed_m_per_min as \"WireFeed\", volts, "
+        + "tool_word_waits(own, ruled, sheet_id) as \"Waits\"";
 
     /// <summary>One bead, withdrawn or not.</summary>
     public async Task<Bead?> FindAsync(Guid id, CancellationToken cancel)
@@ -197,12 +222,12 @@ public sealed class BeadStore(NpgsqlDataSource database)
         CancellationToken cancel = default
     )
     {
-        var (number, recordedAt) = await connection.QuerySingleAsync<(int Number, DateTime At)>(
+        var (number, recordedAt, waits) = await connection.QuerySingleAsync<(int Number, DateTime At, bool Waits)>(
             Insert,
             Parameters(bead, ground, place, recordedBy, sent, at),
             cancel
         );
-        return bead with { Number = number, RecordedAt = recordedAt };
+        return bead with { Number = number, RecordedAt = recordedAt, Own = ground.IsOf(recordedBy), Waits = waits };
     }
 
     private const string Insert = """
@@ -218,11 +243,11 @@ public sealed class BeadStore(NpgsqlDataSource database)
             where @trialId is not null)
         insert into bead_verdict (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm,
             wire_mark, volt_mark, amp_mark,
-            wire_feed_m_per_min, volts, amps, sound, cause, verdict, shape, next, recorded_at, withdrawn)
+            wire_feed_m_per_min, volts, amps, sound, cause, verdict, shape, next, recorded_at, withdrawn, own)
         select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark,
             @AmpMark,
-            @wireFeed, @volts, @amps, @sound, @cause, @verdict, @shape, @next, recorded_at, false from laid
-        returning number, recorded_at
+            @wireFeed, @volts, @amps, @sound, @cause, @verdict, @shape, @next, recorded_at, false, @own from laid
+        returning number, recorded_at, tool_word_waits(own, ruled, sheet_id)
         """;
 
     /// <summary>Adds a look again at a bead, which then stands.</summary>
@@ -314,6 +339,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
             verdict = EnumText.Of(bead.Judgement.Verdict),
             rulesVersion = bead.Judgement.RulesVersion,
             recordedBy,
+            own = ground.IsOf(recordedBy),
             at = at?.UtcDateTime,
             sent = sent.Hash,
             trialId = place?.TrialId,
@@ -347,7 +373,9 @@ public sealed class BeadStore(NpgsqlDataSource database)
         string Judgement,
         string? Ruled,
         DateTime RecordedAt,
-        Guid Version
+        Guid Version,
+        bool Own,
+        bool Waits
     )
     {
         public Bead Bead =>
@@ -364,7 +392,9 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 Jsonb.Read<Judgement>(Judgement),
                 Ruled is null ? null : EnumText.Read<Verdict>(Ruled),
                 RecordedAt,
-                Version
+                Version,
+                Own,
+                Waits
             );
     }
 
@@ -374,9 +404,10 @@ public sealed class BeadStore(NpgsqlDataSource database)
             new(At, Jsonb.Read<Judgement>(Judgement), Pair(WireFeed, Volts), Amps is { } amps ? Current.FromAmps(amps) : null);
     }
 
-    private sealed record LaidRow(Guid Id, int Number, string Verdict, string Shape, double? WireFeed, double? Volts)
+    private sealed record LaidRow(Guid Id, int Number, string Verdict, string Shape, double? WireFeed, double? Volts, bool Waits)
     {
-        public LaidBead Bead => new(Id, Number, EnumText.Read<Verdict>(Verdict), Jsonb.Read<BeadShape>(Shape), Pair(WireFeed, Volts));
+        public LaidBead Bead =>
+            new(Id, Number, EnumText.Read<Verdict>(Verdict), Jsonb.Read<BeadShape>(Shape), Pair(WireFeed, Volts), Waits);
     }
 
     private static Settings? Pair(double? wireFeed, double? volts) =>

@@ -26,8 +26,8 @@ public static class CouponEndpoints
         sheets.MapGet("/{id:guid}/beads", BeadsAsync).RequireAuthorization(Access.AtWork);
     }
 
-    private static Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock, CancellationToken cancel) =>
-        coupons.OfStudentAsync(user.Id(), clock.GetUtcNow(), cancel);
+    private static async Task<MyWork> MineAsync(ClaimsPrincipal user, CouponStore coupons, TimeProvider clock, CancellationToken cancel) =>
+        (await coupons.OfStudentAsync(user.Id(), clock.GetUtcNow(), cancel)).ShownTo(user);
 
     private static async Task<Results<Ok<Rack>, NotFound>> RackAsync(
         Guid studentId,
@@ -42,7 +42,9 @@ public static class CouponEndpoints
         if (!user.MaySee(studentId) || await people.FindAsync(studentId, cancel) is not { Role: Role.Student } student)
             return TypedResults.NotFound();
         var (page, more) = await coupons.RackAsync(studentId, before, cancel);
-        return TypedResults.Ok(new Rack(new PersonName(student.Id, student.Name), student.Hand, page, more));
+        return TypedResults.Ok(
+            new Rack(new PersonName(student.Id, student.Name), student.Hand, [.. page.Select(one => one.ShownTo(user))], more)
+        );
     }
 
     // The beads of a coupon before a number: what did not come with it.
@@ -55,6 +57,6 @@ public static class CouponEndpoints
         CancellationToken cancel
     ) =>
         await sheets.StudentOfAsync(id, cancel) is { } student && user.MaySee(student)
-            ? TypedResults.Ok(await beads.LaidAsync(id, before, cancel))
+            ? TypedResults.Ok<IReadOnlyList<LaidBead>>([.. (await beads.LaidAsync(id, before, cancel)).Select(bead => bead.ShownTo(user))])
             : TypedResults.NotFound();
 }

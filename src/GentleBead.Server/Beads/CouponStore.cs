@@ -1,7 +1,10 @@
+using System.Security.Claims;
+using System.Text.Json.Serialization;
 using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Sheets;
 using Npgsql;
@@ -13,14 +16,30 @@ namespace GentleBead.Server.Beads;
 /// <param name="Beads">The newest of its beads that are not withdrawn, in order.</param>
 /// <param name="Earlier">Whether there are earlier ones.</param>
 /// <param name="Last">The newest in full; null before the first.</param>
-public sealed record Coupon(AssignedSheet Sheet, IReadOnlyList<LaidBead> Beads, bool Earlier, Bead? Last);
+public sealed record Coupon(AssignedSheet Sheet, IReadOnlyList<LaidBead> Beads, bool Earlier, Bead? Last)
+{
+    /// <summary>The coupon as somebody is shown it: a student without what the tool's word still waits on.</summary>
+    public Coupon ShownTo(ClaimsPrincipal user) =>
+        this with
+        {
+            Beads = [.. Beads.Select(bead => bead.ShownTo(user))],
+            Last = Last?.ShownTo(user),
+        };
+}
 
 /// <summary>A bead on the rack.</summary>
 /// <param name="Id">Which bead.</param>
 /// <param name="Number">Its number on the coupon.</param>
 /// <param name="Verdict">In one word.</param>
 /// <param name="Shape">Numbers for its glyph.</param>
-public sealed record RackBead(Guid Id, int Number, Core.Judging.Verdict Verdict, BeadShape Shape);
+/// <param name="Waits">Whether the tool's word on it is not shown to its student yet.</param>
+public sealed record RackBead(
+    Guid Id,
+    int Number,
+    Core.Judging.Verdict Verdict,
+    BeadShape Shape,
+    [property: JsonIgnore] bool Waits = false
+);
 
 /// <summary>A coupon on the rack.</summary>
 /// <param name="SheetId">Its sheet.</param>
@@ -36,7 +55,17 @@ public sealed record RackCoupon(
     string PositionName,
     IReadOnlyList<RackBead> Beads,
     int Earlier
-);
+)
+{
+    /// <summary>The coupon as somebody is shown it: a student without what the tool's word still waits on.</summary>
+    public RackCoupon ShownTo(ClaimsPrincipal user) =>
+        user.IsInRole(nameof(Role.Instructor))
+            ? this
+            : this with
+            {
+                Beads = [.. Beads.Select(bead => bead.Waits ? bead with { Verdict = Core.Judging.Verdict.Open } : bead)],
+            };
+}
 
 /// <summary>What a student works on now.</summary>
 /// <param name="BoothNumber">The booth they stand at; null when at none.</param>
@@ -45,14 +74,20 @@ public sealed record RackCoupon(
 /// <param name="Coupon">Their newest sheet with its beads; null before the first.</param>
 /// <param name="Machine">The machine of that sheet; null with it.</param>
 /// <param name="MachineId">The same; null with it.</param>
+/// <param name="ToolWord">When they are shown what the tool says of a bead they record themselves.</param>
 public sealed record MyWork(
     int? BoothNumber,
     Guid? BoothId,
     Guid? SessionId,
     Coupon? Coupon,
     Core.Machines.Machine? Machine,
-    Guid? MachineId
-);
+    Guid? MachineId,
+    ToolWord ToolWord
+)
+{
+    /// <summary>The work as its student is shown it: without what the tool's word still waits on.</summary>
+    public MyWork ShownTo(ClaimsPrincipal user) => this with { Coupon = Coupon?.ShownTo(user) };
+}
 
 /// <summary>Reads sheets with their beads, a bounded number of rows whatever lies in the database.</summary>
 public sealed class CouponStore(NpgsqlDataSource database)
@@ -101,7 +136,7 @@ public sealed class CouponStore(NpgsqlDataSource database)
             select {SheetStore.Columns(
                 "sheet"
             )}, machine_now.body as "MachineBody", machine_now.load as "Load", machine_now.readings as
-                "Readings"
+                "Readings", tool_word_on(sheet.id) as "ToolWord"
             from sheet join machine_now on machine_now.id = sheet.machine_id
             where sheet.id = (select id from sheet where student_id = @studentId order by seq desc limit 1)
             """,
@@ -114,7 +149,8 @@ public sealed class CouponStore(NpgsqlDataSource database)
             place?.SessionId,
             row is null ? null : await OfAsync(connection, row.Sheet, cancel),
             row is null ? null : StoredMachine.Read(row.MachineBody, row.Load, row.Readings),
-            row?.MachineId
+            row?.MachineId,
+            row is null ? ToolWord.AfterOwn : EnumText.Read<ToolWord>(row.ToolWord)
         );
     }
 
@@ -138,11 +174,12 @@ public sealed class CouponStore(NpgsqlDataSource database)
             )
         ).AsList();
         var beads = (
-            await connection.QueryAsync<(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, int All)>(
+            await connection.QueryAsync<(Guid SheetId, Guid Id, int Number, string Verdict, string Shape, bool Waits, int All)>(
                 """
-                select given.id, newest.bead_id, newest.number, newest.verdict, newest.shape, newest.all_of_it
+                select given.id, newest.bead_id, newest.number, newest.verdict, newest.shape, newest.waits, newest.all_of_it
                 from unnest(@ids) as given (id) cross join lateral (
-                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape, count(*) over ()::int as all_of_it
+                    select bead_id, number, coalesce(ruled, verdict) as verdict, shape,
+                        tool_word_waits(own, ruled, sheet_id) as waits, count(*) over ()::int as all_of_it
                     from bead_verdict where sheet_id = given.id and not withdrawn order by number desc limit @RackBeads) as newest
                 order by newest.number
                 """,
@@ -161,7 +198,8 @@ public sealed class CouponStore(NpgsqlDataSource database)
                         bead.Id,
                         bead.Number,
                         EnumText.Read<Core.Judging.Verdict>(bead.Verdict),
-                        Jsonb.Read<BeadShape>(bead.Shape)
+                        Jsonb.Read<BeadShape>(bead.Shape),
+                        bead.Waits
                     )),
             ];
             return new(
@@ -182,5 +220,7 @@ public sealed class CouponStore(NpgsqlDataSource database)
         public required string? Load { get; init; }
 
         public required string? Readings { get; init; }
+
+        public required string ToolWord { get; init; }
     }
 }

@@ -22,6 +22,7 @@ namespace GentleBead.Server.Beads;
 /// <param name="RoomWeightsId">Which weights this room's rulings have taught; null where none, or they are switched off.</param>
 /// <param name="Stored">Whether the bead is there already.</param>
 /// <param name="Sent">What it was sent with; null when it is not there, or was sent before that was kept.</param>
+/// <param name="ToolWord">When its student is shown the tool's word, where they record it themselves.</param>
 public sealed record BeadGround(
     AssignedSheet Sheet,
     TrialPlan? Plan,
@@ -33,9 +34,13 @@ public sealed record BeadGround(
     PracticeTolerances Tolerances,
     Guid? RoomWeightsId,
     bool Stored,
-    byte[]? Sent
+    byte[]? Sent,
+    ToolWord ToolWord
 )
 {
+    /// <summary>Whether somebody is whoever lays it.</summary>
+    public bool IsOf(Guid personId) => Sheet.StudentId == personId;
+
     /// <summary>The sheet the bead is judged by: in a trial of joints or positions its step's own.</summary>
     public Sheet Body =>
         Plan is { } plan && Step is { } step && step >= 1 && step <= plan.Steps.Count
@@ -93,7 +98,8 @@ public static class GroundStore
                     where bead_id <> @beadId and cause is not null limit @most) as "MachineCauses",
                 (select body from practice_tolerances order by seq desc limit 1) as "Tolerances",
                 (select case when switched_on then id end from room_weights order by seq desc limit 1) as "RoomWeightsId",
-                exists (select 1 from bead where bead.id = @beadId) as "Stored", (select sent from bead where bead.id = @beadId) as "Sent"
+                exists (select 1 from bead where bead.id = @beadId) as "Stored", (select sent from bead where bead.id = @beadId) as "Sent",
+                tool_word_on(sheet.id) as "ToolWord"
             from sheet join machine_now on machine_now.id = sheet.machine_id
             where sheet.id = @sheetId
             """,
@@ -131,6 +137,8 @@ public static class GroundStore
 
         public required byte[]? Sent { get; init; }
 
+        public required string ToolWord { get; init; }
+
         public BeadGround Ground(int? step) =>
             new(
                 Sheet,
@@ -143,7 +151,8 @@ public static class GroundStore
                 Tolerances is null ? PracticeTolerances.Usual : Jsonb.Read<PracticeTolerances>(Tolerances),
                 RoomWeightsId,
                 Stored,
-                Sent
+                Sent,
+                EnumText.Read<ToolWord>(ToolWord)
             );
     }
 }

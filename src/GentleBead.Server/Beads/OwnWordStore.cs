@@ -10,8 +10,8 @@ namespace GentleBead.Server.Beads;
 /// <param name="Word">What they said.</param>
 /// <param name="By">Who.</param>
 /// <param name="At">When.</param>
-/// <param name="Compared">Their word beside the tool's.</param>
-public sealed record OwnSaid(OwnWord Word, string By, DateTimeOffset At, OwnCompared Compared);
+/// <param name="Compared">Their word beside the tool's; null while that waits for an instructor's.</param>
+public sealed record OwnSaid(OwnWord Word, string By, DateTimeOffset At, OwnCompared? Compared);
 
 /// <summary>Own words on beads. One is given with its bead or never, and stays.</summary>
 public sealed class OwnWordStore(NpgsqlDataSource database)

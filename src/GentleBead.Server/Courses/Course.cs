@@ -1,3 +1,4 @@
+using GentleBead.Core.Judging;
 using GentleBead.Core.Sessions;
 using GentleBead.Server.People;
 
@@ -13,6 +14,7 @@ namespace GentleBead.Server.Courses;
 /// <param name="Hours">Its hours of the week.</param>
 /// <param name="Instructors">Who teaches it, by name.</param>
 /// <param name="Students">How many are on its roster today.</param>
+/// <param name="ToolWord">When its students are shown what the tool says of a bead they record themselves.</param>
 /// <param name="Version">Raised by every change; what a change has to name.</param>
 public sealed record Course(
     Guid Id,
@@ -24,6 +26,7 @@ public sealed record Course(
     IReadOnlyList<WeeklyHours> Hours,
     IReadOnlyList<PersonName> Instructors,
     int Students,
+    ToolWord ToolWord,
     int Version
 );
 
@@ -34,13 +37,15 @@ public sealed record Course(
 /// <param name="LastDay">The last, at most 400 days later.</param>
 /// <param name="Hours">Its hours of the week, up to 14; none for a course whose sessions are added one by one.</param>
 /// <param name="InstructorIds">Who teaches it, up to 20; at least one.</param>
+/// <param name="ToolWord">When its students are shown what the tool says of a bead they record themselves.</param>
 public sealed record NewCourse(
     string Name,
     Guid RoomId,
     DateOnly FirstDay,
     DateOnly LastDay,
     IReadOnlyList<WeeklyHours> Hours,
-    IReadOnlyList<Guid> InstructorIds
+    IReadOnlyList<Guid> InstructorIds,
+    ToolWord ToolWord = ToolWord.AfterOwn
 )
 {
     /// <summary>The longest name.</summary>

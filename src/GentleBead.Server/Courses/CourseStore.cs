@@ -1,4 +1,5 @@
 using Dapper;
+using GentleBead.Core.Judging;
 using GentleBead.Core.Sessions;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
@@ -15,6 +16,7 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
     private const string Columns = """
         course.id as "Id", course.name as "Name", course.room_id as "RoomId", room.name as "RoomName", course.first_day as "FirstDay",
             course.last_day as "LastDay", course.hours as "Hours", course.version as "Version",
+            course.tool_word as "ToolWord",
             (select json_agg(json_build_object('id', person.id, 'name', person.name) order by person.name)
                 from course_instructor join person on person.id = person_id where course_id = course.id) as "Instructors",
             (select count(*)::int from enrolment where course_id = course.id and @today >= first_day
@@ -90,8 +92,8 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
         var added = await connection.AddOnceAsync(
             "course",
             """
-            insert into course (id, name, room_id, first_day, last_day, hours, sent)
-            values (@id, @Name, @RoomId, @FirstDay, @LastDay, @hours, @sent) on conflict (id) do nothing
+            insert into course (id, name, room_id, first_day, last_day, hours, tool_word, sent)
+            values (@id, @Name, @RoomId, @FirstDay, @LastDay, @hours, @toolWord, @sent) on conflict (id) do nothing
             """,
             new
             {
@@ -101,6 +103,7 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
                 course.FirstDay,
                 course.LastDay,
                 hours = new Jsonb<IReadOnlyList<WeeklyHours>>(course.Hours),
+                toolWord = EnumText.Of(course.ToolWord),
                 sent = sent.Hash,
             },
             id,
@@ -122,7 +125,7 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         var changed = await connection.ExecuteAsync(
             """
-            update course set name = @Name, room_id = @RoomId, first_day = @FirstDay, last_day = @LastDay, hours = @hours,
+            update course set name = @Name, room_id = @RoomId, first_day = @FirstDay, last_day = @LastDay, hours = @hours, tool_word = @toolWord,
                 version = version + 1
             where id = @id and version = @version
             """,
@@ -134,6 +137,7 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
                 course.FirstDay,
                 course.LastDay,
                 hours = new Jsonb<IReadOnlyList<WeeklyHours>>(course.Hours),
+                toolWord = EnumText.Of(course.ToolWord),
                 version,
             },
             cancel
@@ -201,6 +205,7 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
         DateOnly LastDay,
         string Hours,
         int Version,
+        string ToolWord,
         string? Instructors,
         int Students
     )
@@ -216,6 +221,7 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
                 Jsonb.Read<IReadOnlyList<WeeklyHours>>(Hours),
                 Instructors is null ? [] : Jsonb.Read<IReadOnlyList<PersonName>>(Instructors),
                 Students,
+                EnumText.Read<ToolWord>(ToolWord),
                 Version
             );
     }

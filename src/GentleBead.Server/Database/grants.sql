@@ -12,7 +12,7 @@ grant update (ended_at) on trial to the_application;
 grant update (lowered_at, lowered_by) on hand to the_application;
 grant update (ended_at, ended_by) on stop to the_application;
 grant update (title, held_on, begins, ends, begins_at, ends_at, room_id, cancelled, version) on session to the_application;
-grant update (name, room_id, first_day, last_day, hours, version, calendar_key) on course to the_application;
+grant update (name, room_id, first_day, last_day, hours, tool_word, version, calendar_key) on course to the_application;
 grant update (first_day, last_day, version) on enrolment to the_application;
 grant update (name, time_zone) on school to the_application;
 grant update (retired) on exercise to the_application;

@@ -102,7 +102,7 @@ public sealed class KeptStore(NpgsqlDataSource database)
                 select kept.id, kept.machine_id as "MachineId", kept.kept_by as "KeptBy", kept.bead_id
                     as "BeadId", kept.note, kept.body, kept.kept_at as "KeptAt", kept.seq,
                     machine.name as "MachineName", machine.body as "MachineBody", person.name as "ByName", bead.number,
-                        coalesce(bead.ruled, bead.verdict) as verdict, bead.shape,
+                        bead.counted as verdict, bead.shape,
                     last.wire_mark as "WireMark", last.volt_mark as "VoltMark", last.amp_mark as "AmpMark", last.recorded_at as "LastAt"
                 from kept_setting as kept join machine on machine.id = kept.machine_id join person on person.id = kept.kept_by
                 left join bead_verdict as bead on bead.bead_id = kept.bead_id

@@ -144,7 +144,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
         var right = await connection.QueryAsync<(string Job, double Thickness, double WireFeed, double Volts)>(
             """
             select sheet.job, newest.thickness_mm, wire_feed_m_per_min, volts
-            from (select sheet_id, thickness_mm, wire_feed_m_per_min, volts, coalesce(ruled, verdict) as verdict, seq from bead_verdict
+            from (select sheet_id, thickness_mm, wire_feed_m_per_min, volts, counted as verdict, seq from bead_verdict
                 where machine_id = @machineId and not withdrawn order by seq desc limit @BeadsCompared) as newest
             join sheet on sheet.id = newest.sheet_id where newest.verdict = 'right' and volts is not null
             """,

@@ -55,7 +55,7 @@ public sealed class AttendanceStore(NpgsqlDataSource database)
                 union select student_id from attendance where session_id = @sessionId
             ), laid as (
                 select sheet.student_id, count(distinct sheet.id) as sheets, count(bead_verdict.bead_id) as beads,
-                    count(*) filter (where coalesce(bead_verdict.ruled, bead_verdict.verdict) = 'right') as good
+                    count(*) filter (where bead_verdict.counted = 'right') as good
                 from sheet left join bead_verdict on bead_verdict.sheet_id = sheet.id and not bead_verdict.withdrawn
                 where sheet.session_id = @sessionId group by sheet.student_id
             )

@@ -21,6 +21,7 @@ namespace GentleBead.Server.Sessions;
 /// <param name="Job">What they work on; null before a sheet was assigned.</param>
 /// <param name="PositionName">ISO and AWS names of the job's position; null with it.</param>
 /// <param name="Last">The newest bead laid to that sheet; null before the first.</param>
+/// <param name="Own">What its student says of it, where they recorded it and no instructor has said theirs; else null.</param>
 /// <param name="Before">The verdicts on the few beads before it, oldest first.</param>
 /// <param name="Next">The change that was advised after the newest; null when none was.</param>
 /// <param name="LastAt">When the newest bead was noted; null before the first.</param>
@@ -33,6 +34,7 @@ public sealed record BoothView(
     Job? Job,
     string? PositionName,
     RackBead? Last,
+    OwnWord? Own,
     IReadOnlyList<Verdict> Before,
     Said? Next,
     DateTimeOffset? LastAt,
@@ -196,10 +198,12 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
             await connection.QueryAsync<BeadRow>(
                 """
                 select given.id as "SheetId", newest.bead_id as "Id", newest.number as "Number", newest.verdict as "Verdict", newest.shape
-                    as "Shape", newest.next as "Next", newest.cause as "Cause", newest.recorded_at as "At"
+                    as "Shape", newest.next as "Next", newest.cause as "Cause", newest.recorded_at as "At", newest.own_word as "Own"
                 from unnest(@sheets) as given (id) cross join lateral (
                     select bead_id, number, cause, recorded_at, coalesce(ruled, verdict) as verdict,
-                        case when is_last then shape end as shape, case when is_last then next end as next
+                        case when is_last then shape end as shape, case when is_last then next end as next,
+                        case when is_last and own and ruled is null then (select json_build_object('verdict', verdict, 'change', change)
+                            from own_word where own_word.bead_id = few.bead_id) end as own_word
                     from (select *, row_number() over (order by number desc) = 1 as is_last from bead_verdict
                         where sheet_id = given.id and not withdrawn order by number desc limit @VerdictsShown + 1) as few) as newest
                 order by newest.number
@@ -368,7 +372,8 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
         string? Shape,
         string? Next,
         string? Cause,
-        DateTime At
+        DateTime At,
+        string? Own
     )
     {
         public FloorBead OnFloor => new(EnumText.Read<Verdict>(Verdict), Cause is null ? null : EnumText.Read<Cause>(Cause), At);
@@ -419,6 +424,7 @@ public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
                 last is null
                     ? null
                     : new RackBead(last.Id, last.Number, EnumText.Read<Verdict>(last.Verdict), Jsonb.Read<BeadShape>(last.Shape!)),
+                last?.Own is { } own ? Jsonb.Read<OwnWord>(own) : null,
                 [.. beads.SkipLast(1).Select(bead => EnumText.Read<Verdict>(bead.Verdict))],
                 last?.Next is { } next ? Jsonb.Read<Said>(next) : null,
                 last?.At,

@@ -97,10 +97,10 @@ public sealed class WindowStore(NpgsqlDataSource database)
     // The newest beads with a sound and the newest sweeps of an arc on a machine.
     private const string Points = """
         (select volts as "Volts", wire_feed_m_per_min as "WireFeed", sound as "Sound", cause as "Cause",
-             coalesce(ruled, verdict) as "Verdict", null as "Finding",
+             counted as "Verdict", null as "Finding",
              null as "StickOut", seq as "Seq" from bead_verdict
          where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and not withdrawn
-             and sound is not null and volts is not null
+             and sound is not null and volts is not null and (not own or ruled is not null)
          order by seq desc limit @newest)
         union all
         (select volts, null, null, null, null, finding, stick_out_mm, 0 from sweep

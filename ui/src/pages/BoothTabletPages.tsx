@@ -29,7 +29,7 @@ export function BoothTabletFrame() {
 
 /** The bead that was just laid, by whoever laid it. */
 export function BoothBeadPage() {
-  const { coupon, machine } = useMine();
+  const { coupon, machine, toolWord } = useMine();
   if (!coupon || !machine) return <NoSheet />;
   return (
     <div className="stack">
@@ -38,6 +38,7 @@ export function BoothBeadPage() {
         sheet={coupon.sheet}
         machine={machine}
         last={coupon.last ?? undefined}
+        toolWord={toolWord}
       />
     </div>
   );

@@ -190,6 +190,12 @@ export const weekdays: Words<Schemas['DayOfWeek']> = {
 
 export const hands: Words<Schemas['Hand']> = { right: 'Right hand', left: 'Left hand' };
 
+export const toolWords: Words<Schemas['ToolWord']> = {
+  atOnce: 'At once',
+  afterOwn: 'After the student’s own word',
+  afterInstructor: 'After the instructor’s word',
+};
+
 export const verdicts: Words<Schemas['Verdict']> = {
   right: 'Right',
   cold: 'Cold',

@@ -1,10 +1,12 @@
 import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { moment } from '../../shared/time';
 import { useUnits } from '../../shared/units';
 import { verdicts } from '../../shared/words';
 import { AcceptanceTable } from '../judging/AcceptanceTable';
+import { OwnRuling } from '../judging/OwnRuling';
 import { RulingPanel } from '../judging/RulingPanel';
 import { VerdictReasons } from '../judging/VerdictPanel';
 import { Recordings } from '../listening/Recordings';
@@ -12,6 +14,7 @@ import { KeepButton } from '../kept/KeepButton';
 import { CorrectSettings } from './CorrectSettings';
 import { LookAgain } from './LookAgain';
 import { Pictures } from './Pictures';
+import { beadQueries } from './queries';
 import { useBeadFile, useWithdraw } from './useBeads';
 import { LoadTrouble } from '../../shared/Loaded';
 
@@ -98,9 +101,23 @@ export function BeadDetail(props: {
       )}
       {file && mayWrite && (
         <section className="panel">
+          {bead.own && bead.ruled === null && (
+            <StudentsWord beadId={bead.id} process={sheet.body.job.process ?? undefined} />
+          )}
           <RulingPanel key={bead.id} file={file} />
         </section>
       )}
+    </>
+  );
+}
+
+/** What the student says of a bead of their own, for the instructor to agree with or to correct. */
+function StudentsWord({ beadId, process }: { beadId: string; process: Schemas['Process'] | undefined }) {
+  const said = useQuery(beadQueries.own(beadId));
+  return (
+    <>
+      <LoadTrouble of={said} what="the student’s word" />
+      {said.data && <OwnRuling beadId={beadId} who={said.data.by} own={said.data.word} process={process} />}
     </>
   );
 }

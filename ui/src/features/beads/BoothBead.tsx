@@ -9,13 +9,14 @@ import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { evidence as groups, tigSounds, verdicts } from '../../shared/words';
 import { useFields, useSay } from '../../shared/words/useSay';
+import { judgingQueries } from '../judging/queries';
+import { VerdictSummary } from '../judging/VerdictPanel';
 import { ArcTimer } from './ArcTimer';
 import { BothWords } from './BothWords';
 import css from './boothBead.module.css';
 import { type Draft, freshDraft } from './captureDraft';
 import { EvidenceGroup } from './EvidenceGroup';
 import { type EvidenceDraft, goodLook, toEvidence } from './evidenceDraft';
-import { beadQueries } from './queries';
 import { SettingsUsed, toSettings } from './SettingsUsed';
 import { useRecord } from './useBeads';
 
@@ -36,18 +37,35 @@ export function BoothBead(props: {
   sheet: Schemas['AssignedSheet'];
   machine: Schemas['Machine'];
   last: Schemas['Bead'] | undefined;
+  /** When the tool's word is shown. */
+  toolWord: Schemas['ToolWord'];
 }) {
-  const { sheet, machine } = props;
-  const [done, setDone] = useState<Schemas['Bead']>();
-  return done ? (
+  const { sheet, machine, last } = props;
+  const [laid, setLaid] = useState<{ bead: Schemas['Bead']; own: boolean }>();
+  // An instructor may have said something since it was saved.
+  const done = laid && last?.id === laid.bead.id ? last : laid?.bead;
+  return laid && done ? (
     <>
-      <BothWords bead={done} process={sheet.body.job.process ?? undefined} />
-      <Button size="xl" onClick={() => setDone(undefined)}>
+      {laid.own ? (
+        <BothWords bead={done} process={sheet.body.job.process ?? undefined} />
+      ) : (
+        <section className="panel" aria-label="Verdict">
+          <VerdictSummary number={done.number} judgement={done.judgement} ruled={done.ruled} />
+        </section>
+      )}
+      <Button size="xl" onClick={() => setLaid(undefined)}>
         Next bead
       </Button>
     </>
   ) : (
-    <Capture key={sheet.id} sheet={sheet} machine={machine} last={props.last} onRecorded={setDone} />
+    <Capture
+      key={sheet.id}
+      sheet={sheet}
+      machine={machine}
+      last={last}
+      asked={props.toolWord !== 'atOnce'}
+      onRecorded={(bead, own) => setLaid({ bead, own })}
+    />
   );
 }
 
@@ -55,7 +73,9 @@ function Capture(props: {
   sheet: Schemas['AssignedSheet'];
   machine: Schemas['Machine'];
   last: Schemas['Bead'] | undefined;
-  onRecorded: (bead: Schemas['Bead']) => void;
+  /** Whether one's own word is asked for first. */
+  asked: boolean;
+  onRecorded: (bead: Schemas['Bead'], own: boolean) => void;
 }) {
   const { sheet, machine, last } = props;
   const say = useSay();
@@ -78,7 +98,7 @@ function Capture(props: {
     setDraft((before) => ({ ...before, noted: { ...before.noted, ...part } }));
   const record = useRecord((bead) => {
     setDraft(fresh(bead));
-    props.onRecorded(bead);
+    props.onRecorded(bead, own !== null);
   });
   const fields = useFields(record.error);
   const { noted, verdict } = draft;
@@ -94,7 +114,7 @@ function Capture(props: {
       aria-label="Your bead"
       onSubmit={(event) => {
         event.preventDefault();
-        if (record.isPending || !own) return;
+        if (record.isPending || (!own && props.asked)) return;
         record.mutate({
           id: draft.id,
           body: {
@@ -141,8 +161,8 @@ function Capture(props: {
         say={say}
       />
       {record.isError && <Trouble error={record.error} />}
-      <Button type="submit" size="xl" loading={record.isPending} disabled={!own}>
-        {own ? 'Save the bead' : 'Your verdict and your change first'}
+      <Button type="submit" size="xl" loading={record.isPending} disabled={!own && props.asked}>
+        {own || !props.asked ? 'Save the bead' : 'Your verdict and your change first'}
       </Button>
     </form>
   );
@@ -154,7 +174,7 @@ function Changes(props: {
   onChange: (value: Schemas['ChangeKind'] | null) => void;
   say: ReturnType<typeof useSay>;
 }) {
-  const keys = useQuery(beadQueries.ownKeys(props.process ?? undefined));
+  const keys = useQuery(judgingQueries.ownKeys(props.process ?? undefined));
   return (
     <Loaded of={asLoading(keys)} what="the keys for your change">
       {(all) => (

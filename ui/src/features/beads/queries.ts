@@ -25,19 +25,15 @@ export const beadQueries = {
         takesAnswers: true,
       },
     }),
-  /** Somebody's own word on a bead beside the tool's. */
+  /** Somebody's own word on a bead beside the tool's; null where they said none. */
   own: (id: string) =>
     queryOptions({
       queryKey: inRoom('own-word', id),
-      queryFn: ({ signal }) => answer(api.GET('/api/beads/{id}/own', { params: { path: { id } }, signal })),
-    }),
-  /** What can be said to change next with a process. */
-  ownKeys: (process: Schemas['Process'] = 'gmawShortCircuit') =>
-    queryOptions({
-      queryKey: ['own-keys', process],
-      queryFn: ({ signal }) =>
-        answer(api.GET('/api/judging/own-keys/{process}', { params: { path: { process } }, signal })),
-      staleTime: Infinity,
+      queryFn: async ({ signal }) =>
+        (await answer<Schemas['OwnSaid'] | undefined>(
+          api.GET('/api/beads/{id}/own', { params: { path: { id } }, signal }),
+        )) ?? null,
+      meta: { changedBy: (notice: Notice) => by('bead')(notice) && (!notice.beadId || notice.beadId === id) },
     }),
   /** The section that a metal and thickness ask for. */
   sectionHelp: (metal: Schemas['Metal'], thin: boolean) =>

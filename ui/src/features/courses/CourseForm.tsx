@@ -10,7 +10,7 @@ import { later } from '../sessions/weeks';
 import { today } from '../../shared/time';
 import { Trouble } from '../../shared/Trouble';
 import { useMe } from '../../shared/useMe';
-import { weekdays } from '../../shared/words';
+import { toolWords, weekdays } from '../../shared/words';
 import { formFieldsOf, useSay } from '../../shared/words/useSay';
 import { peopleQueries } from '../people/queries';
 import { roomQueries } from '../rooms/queries';
@@ -29,6 +29,7 @@ const empty = (me: string, roomId: string): Values => ({
   lastDay: later(today(), usualDays),
   hours: [{ day: 'tuesday', begins: '18:00', ends: '21:00' }],
   instructorIds: [me],
+  toolWord: 'afterOwn',
 });
 
 const of = (course: Schemas['Course']): Values => ({
@@ -38,6 +39,7 @@ const of = (course: Schemas['Course']): Values => ({
   lastDay: course.lastDay,
   hours: course.hours.map((one) => ({ ...one, begins: asTyped(one.begins), ends: asTyped(one.ends) })),
   instructorIds: course.instructors.map(({ id }) => id),
+  toolWord: course.toolWord,
 });
 
 /** A course to make, or another shape for one that is there. */
@@ -100,6 +102,13 @@ function Form(props: {
           ))}
         </div>
       </Checkbox.Group>
+      <Select
+        label="A bead of a student’s own"
+        description="When they are shown what the tool says of it."
+        allowDeselect={false}
+        data={Object.entries(toolWords).map(([value, label]) => ({ value, label }))}
+        {...form.getInputProps('toolWord')}
+      />
       {save.isError && Object.keys(form.errors).length === 0 && <Trouble error={save.error} />}
       <Button type="submit" size="lg" loading={save.isPending}>
         {course ? 'Save' : 'Make the course'}

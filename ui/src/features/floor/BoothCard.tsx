@@ -5,6 +5,7 @@ import { BoothNumber } from '../../shared/page/BoothNumber';
 import { verdicts } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
 import { BeadGlyph } from '../judging/BeadGlyph';
+import { OwnRuling } from '../judging/OwnRuling';
 import { VerdictMark } from '../judging/VerdictMark';
 import { WhoStands } from '../sessions/WhoStands';
 import { jobLine } from '../sheets/JobLine';
@@ -77,7 +78,7 @@ export function BoothCard(props: {
 
 function LastBead({ view, sessionId }: { view: Schemas['BoothView']; sessionId: string | undefined }) {
   const say = useSay();
-  const { job, last, before, next } = view;
+  const { student, job, last, own, before, next } = view;
   return (
     <div className={css.last}>
       {last && job ? (
@@ -91,6 +92,9 @@ function LastBead({ view, sessionId }: { view: Schemas['BoothView']; sessionId: 
                 `, after ${before.map((verdict) => verdicts[verdict].toLowerCase()).join(', ')}`}
             </span>
             {next && <p className={css.advised}>{say(next)}</p>}
+            {own && student && (
+              <OwnRuling beadId={last.id} who={student.name} own={own} process={job.process} terse />
+            )}
           </div>
         </>
       ) : (

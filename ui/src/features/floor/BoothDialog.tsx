@@ -8,6 +8,7 @@ import { tellDone, tellTrouble } from '../../shared/notices';
 import { verdicts } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
 import { BeadGlyph } from '../judging/BeadGlyph';
+import { OwnRuling } from '../judging/OwnRuling';
 import { VerdictMark } from '../judging/VerdictMark';
 import { WhoStands } from '../sessions/WhoStands';
 import { jobLine } from '../sheets/JobLine';
@@ -30,7 +31,7 @@ export default function BoothDialog(props: {
 }) {
   const say = useSay();
   const { view, session } = props;
-  const { booth, student, job, positionName, last, next, need, hand, machineNames } = view;
+  const { booth, student, job, positionName, last, own, next, need, hand, machineNames } = view;
   return (
     <Modal
       opened
@@ -63,6 +64,9 @@ export default function BoothDialog(props: {
               {next && <p className={css.advised}>{say(next)}</p>}
             </div>
           </div>
+        )}
+        {last && own && student && (
+          <OwnRuling beadId={last.id} who={student.name} own={own} process={job?.process} />
         )}
         <div className="row">
           <Button component={Link} to={`/booths/${booth.id}`} variant="default" size="lg">

@@ -21,6 +21,14 @@ export const judgingQueries = {
       queryKey: ['tolerances'],
       queryFn: ({ signal }) => answer(api.GET('/api/judging/tolerances', { signal })),
     }),
+  /** What can be said to change next with a process. */
+  ownKeys: (process: Schemas['Process'] = 'gmawShortCircuit') =>
+    queryOptions({
+      queryKey: ['own-keys', process],
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/judging/own-keys/{process}', { params: { path: { process } }, signal })),
+      staleTime: Infinity,
+    }),
   /** Every cause a process can have. */
   causes: (process: Schemas['Process']) =>
     queryOptions({

@@ -8859,6 +8859,13 @@ export interface paths {
                         "application/json": components["schemas"]["OwnSaid"];
                     };
                 };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Nobody is signed in. */
                 401: {
                     headers: {
@@ -14084,6 +14091,16 @@ export interface components {
              * @description The look that stands, or the bead itself before any: what a change has to name.
              */
             version: string;
+            /**
+             * @description Whether whoever laid it recorded it: their word, until an instructor has agreed or corrected it.
+             * @default false
+             */
+            own: boolean;
+            /**
+             * @description Whether the tool's word on it is not shown to its student yet.
+             * @default false
+             */
+            waits: boolean;
         };
         /** @description Everything kept of one bead. */
         BeadFile: {
@@ -14480,6 +14497,7 @@ export interface components {
             /** @description ISO and AWS names of the job's position; null with it. */
             positionName: null | string;
             last: null | components["schemas"]["RackBead"];
+            own: null | components["schemas"]["OwnWord"];
             /** @description The verdicts on the few beads before it, oldest first. */
             before: components["schemas"]["Verdict"][];
             next: null | components["schemas"]["Said"];
@@ -15017,6 +15035,8 @@ export interface components {
              * @description How many are on its roster today.
              */
             students: number;
+            /** @description When its students are shown what the tool says of a bead they record themselves. */
+            toolWord: components["schemas"]["ToolWord"];
             /**
              * Format: int32
              * @description Raised by every change; what a change has to name.
@@ -16447,6 +16467,8 @@ export interface components {
              * @description The same; null with it.
              */
             machineId: null | string;
+            /** @description When they are shown what the tool says of a bead they record themselves. */
+            toolWord: components["schemas"]["ToolWord"];
         };
         /** @description Somebody's progress, with their name. */
         NamedProgress: {
@@ -16528,6 +16550,8 @@ export interface components {
             hours: components["schemas"]["WeeklyHours"][];
             /** @description Who teaches it, up to 20; at least one. */
             instructorIds: string[];
+            /** @description When its students are shown what the tool says of a bead they record themselves. */
+            toolWord?: components["schemas"]["ToolWord"];
         };
         /** @description A session of a course to make. */
         NewCourseSession: {
@@ -17008,8 +17032,7 @@ export interface components {
              * @description When.
              */
             at: string;
-            /** @description Their word beside the tool's. */
-            compared: components["schemas"]["OwnCompared"];
+            compared: null | components["schemas"]["OwnCompared"];
         };
         /** @description Where a student is to stand, and at what. */
         OwnStand: {
@@ -18040,7 +18063,7 @@ export interface components {
             aspect: null | components["schemas"]["Aspect"];
             standing: null | components["schemas"]["Standing"];
             verdict: null | components["schemas"]["Verdict"];
-            /** @description Why, where it is not the tool's word; up to 300 letters. */
+            /** @description Why, where it is not the tool's word and not on what a student says of their own bead; up to 300 letters. */
             reason: null | string;
         };
         /** @description A wire sweep as it was run. */
@@ -19048,6 +19071,11 @@ export interface components {
         TipAfter: "clear" | "burntBack" | "clogged";
         /** @enum {unknown} */
         Toes: "blended" | "cold" | "undercut";
+        /**
+         * @description When a student is shown what the tool says of a bead they recorded themselves; a course chooses.
+         * @enum {unknown}
+         */
+        ToolWord: "atOnce" | "afterOwn" | "afterInstructor";
         /** @enum {unknown} */
         TorchLean: "asOnSheet" | "farOver";
         /** @description A stretch of a trace for drawing. */
