@@ -110,11 +110,13 @@ services
     .AddSingleton<BeadFileStore>()
     .AddSingleton<BeadRecorder>()
     .AddSingleton<OwnWordStore>()
+    .AddSingleton<UnplacedStore>()
     .AddSingleton<CheckStore>()
     .AddSingleton<KeptStore>()
     .AddSingleton<RulingStore>()
     .AddSingleton<CauseRulingStore>()
     .AddSingleton<PictureStore>()
+    .AddSingleton<PictureKeeper>()
     .AddSingleton<ToleranceStore>()
     .AddSingleton<TrialStore>()
     .AddSingleton<SweepStore>()
@@ -329,6 +331,7 @@ CardEndpoints.Map(app);
 BeadEndpoints.Map(app);
 CouponEndpoints.Map(app);
 BeadFileEndpoints.Map(app);
+UnplacedEndpoints.Map(app);
 PictureEndpoints.Map(app);
 JudgingEndpoints.Map(app);
 TrialEndpoints.Map(app);

@@ -35,6 +35,8 @@ public partial class ArchitectureTests
             "ruling",
             "cause_ruling",
             "own_word",
+            "unplaced_bead",
+            "unplaced_file",
             "room_weights",
             "picture",
             "macro_marks",

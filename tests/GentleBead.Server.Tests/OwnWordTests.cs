@@ -6,8 +6,6 @@ using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Courses;
 using GentleBead.Server.Database;
-using GentleBead.Server.People;
-using GentleBead.Server.Tablets;
 
 namespace GentleBead.Server.Tests;
 
@@ -171,7 +169,7 @@ public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var (session, second) = await maren.BoothAsync(2);
         var sheet = await maren.AssignAsync(2);
-        var tablet = await PairedAsync(maren, second.Booth.Id);
+        var tablet = (await room.PairedAsync(maren, second.Booth.Id, "teodor")).Tablet;
         (await tablet.RecordAsync(Guid.CreateVersion7(), Body(sheet.Id, "cold", "voltsUp"))).EnsureSuccessStatusCode();
 
         // Moved to booth 3, with the sheet of booth 2 still in hand: its dials are not here.
@@ -181,7 +179,7 @@ public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
             $"/api/sessions/{session.Id}/booths/{second.Booth.Id}/student"
         );
         (await maren.PutAsJsonAsync(there, new { studentId = sheet.StudentId })).EnsureSuccessStatusCode();
-        var other = await PairedAsync(maren, third.Booth.Id);
+        var other = (await room.PairedAsync(maren, third.Booth.Id, "teodor")).Tablet;
         var problems = await (await other.RecordAsync(Guid.CreateVersion7(), Body(sheet.Id, "cold", "voltsUp"))).ProblemsAsync();
         Assert.Equal("This sheet is of another booth.", problems["sheetId"]);
         (await maren.PutAsJsonAsync(here, new { studentId = sheet.StudentId })).EnsureSuccessStatusCode();
@@ -232,19 +230,5 @@ public sealed class OwnWordTests(DemoRoom room) : IClassFixture<DemoRoom>
         var maren = await room.SignInAsync("maren");
         var sheet = await maren.AssignAsync(2);
         return (await room.SignInAsync("teodor"), sheet.Id);
-    }
-
-    // A tablet of a booth with Teodor at it.
-    private async Task<HttpClient> PairedAsync(HttpClient maren, Guid boothId)
-    {
-        var made = await maren.PutAsJsonAsync($"/api/tablets/codes/{Guid.CreateVersion7()}", new { boothId });
-        var tablet = room.CreateClient();
-        var pairing = new { id = Guid.CreateVersion7(), (await made.ReadAsync<PairingCode>()).Code };
-        (await tablet.PostAsJsonAsync("/api/tablets/pair", pairing)).EnsureSuccessStatusCode();
-        var teodor = await room.QueryAsync<Guid>("select id from person where login = 'teodor'");
-        var pin = (await (await maren.PostAsync($"/api/people/{teodor}/pin", null)).ReadAsync<NewPin>()).Pin;
-        var stands = await tablet.PutAsJsonAsync($"/api/booth/standing/{Guid.CreateVersion7()}", new { studentId = teodor, pin });
-        stands.EnsureSuccessStatusCode();
-        return tablet;
     }
 }

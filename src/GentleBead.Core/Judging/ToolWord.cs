@@ -27,7 +27,8 @@ public static class ToolWords
     public static bool AsksOwn(this ToolWord when) => AskedFirst[when];
 
     /// <summary>
-    /// A judgement as its student is shown it while the tool's word waits for the instructor's: the bead as it was noted, and no word on it.
+    /// A judgement as its student is shown it while the tool's word waits for the instructor's: the bead as it was noted, and no word
+    /// on it.
     /// </summary>
     public static Judgement Withheld(this Judgement judgement)
     {

@@ -21,6 +21,7 @@ namespace GentleBead.Server.Beads;
 /// <param name="Amps">TIG: current as measured.</param>
 /// <param name="Trial">Its place in a trial; null outside one.</param>
 /// <param name="Own">What whoever laid it says of it, before the tool's word is shown; null where they were not asked.</param>
+/// <param name="NotedAt">When it was noted, by the server's clock as the booth knows it; null for now.</param>
 public sealed record BeadRequest(
     Guid SheetId,
     double? WireMark,
@@ -31,8 +32,14 @@ public sealed record BeadRequest(
     double? AmpMark = null,
     Current? Amps = null,
     TrialPlace? Trial = null,
-    OwnWord? Own = null
+    OwnWord? Own = null,
+    DateTimeOffset? NotedAt = null
 );
+
+/// <summary>A bead that waited for the network.</summary>
+/// <param name="Bead">As it was recorded; null where it could not be any more.</param>
+/// <param name="Kept">Why it could not: it is kept for an instructor to place. Empty where it was.</param>
+public sealed record WaitedBead(Bead? Bead, IReadOnlyList<Problem> Kept);
 
 /// <summary>What a bead was laid with, put right: each by its mark or as measured.</summary>
 /// <param name="WireMark">Where the wire control stood; or leave it out and give <paramref name="WireFeed"/>.</param>
@@ -77,6 +84,7 @@ public static class BeadEndpoints
     {
         var beads = app.MapGroup("/api/beads").WithTags("beads");
         beads.MapPut("/{id:guid}", RecordAsync).RequireAuthorization(Access.AtWork).Repeatable();
+        beads.MapPut("/{id:guid}/waited", RecordWaitedAsync).RequireAuthorization(Access.AtWork).Repeatable();
         beads.MapGet("/{id:guid}/own", OwnAsync).RequireAuthorization(Access.AtWork);
         beads.MapPut("/{id:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
         beads
@@ -93,12 +101,13 @@ public static class BeadEndpoints
         Guid id,
         BeadRequest request,
         ClaimsPrincipal user,
+        BeadStore beads,
         SheetStore sheets,
         BeadRecorder recorder,
         CancellationToken cancel
     )
     {
-        if (!user.IsInRole(nameof(Role.Instructor)) && await OthersAsync(request.SheetId, user, sheets, cancel) is { } others)
+        if (await OthersAsync(id, request, user, beads, sheets, cancel) is { } others)
             return Problems.Field("sheetId", others);
         return await recorder.RecordAsync(id, request, user.Id(), cancel) switch
         {
@@ -108,12 +117,56 @@ public static class BeadEndpoints
         };
     }
 
+    // Nobody is at the form any more: what cannot be recorded is told to nobody who could mend it, and is kept for an instructor.
+    private static async Task<Results<Ok<WaitedBead>, Wrong>> RecordWaitedAsync(
+        Guid id,
+        BeadRequest request,
+        ClaimsPrincipal user,
+        BeadStore beads,
+        SheetStore sheets,
+        BeadRecorder recorder,
+        UnplacedStore unplaced,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        IReadOnlyList<Problem> why = [];
+        if (await OthersAsync(id, request, user, beads, sheets, cancel) is { } others)
+            why = [new("sheetId", others)];
+        else
+        {
+            switch (await recorder.RecordAsync(id, request, user.Id(), cancel))
+            {
+                case Recorded recorded:
+                    return TypedResults.Ok(new WaitedBead(recorded.Bead.ShownTo(user), []));
+                case RefusedBead refused:
+                    why = refused.Problems;
+                    break;
+            }
+        }
+        var tablet = user.IsInRole(Access.Booth) ? user.SignInId() : (Guid?)null;
+        return await unplaced.KeepAsync(id, (user.Id(), tablet, request.NotedAt ?? clock.GetUtcNow()), request, why, cancel)
+            ? TypedResults.Ok(new WaitedBead(null, why))
+            : Problems.Field("sheetId", Say($"{UnplacedStore.MostOfStudent} beads wait to be placed already. Ask your instructor."));
+    }
+
     // A student records what they lay to their own sheet where they stand, while the session is on; at a tablet, to one of its booth.
-    // Somebody else's is none.
-    private static async Task<Said?> OthersAsync(Guid sheetId, ClaimsPrincipal user, SheetStore sheets, CancellationToken cancel) =>
-        await sheets.FindAsync(sheetId, cancel) is not { } sheet || sheet.StudentId != user.Id() ? Say($"There is no such sheet.")
+    // Somebody else's is none. What waited for the network is taken for when it was noted.
+    private static async Task<Said?> OthersAsync(
+        Guid id,
+        BeadRequest request,
+        ClaimsPrincipal user,
+        BeadStore beads,
+        SheetStore sheets,
+        CancellationToken cancel
+    ) =>
+        user.IsInRole(nameof(Role.Instructor)) ? null
+        // Recorded already, and only the answer was lost: it stays so, whatever has changed since.
+        : await beads.FindAsync(id, cancel) is { Own: true } there && await sheets.StudentOfAsync(there.SheetId, cancel) == user.Id() ? null
+        : await sheets.FindAsync(request.SheetId, cancel) is not { } sheet || sheet.StudentId != user.Id() ? Say($"There is no such sheet.")
         : user.IsInRole(Access.Booth) && sheet.BoothId != user.BoothId() ? Say($"This sheet is of another booth.")
-        : !await sheets.IsAtHandAsync(sheetId, cancel) ? Say($"You do not stand where this sheet was given out, or its session is over.")
+        : !await sheets.IsAtHandAsync(sheet.Id, request.NotedAt, user.StandsIn(sheet.SessionId), cancel)
+            ? Say($"You do not stand where this sheet was given out, or its session is over.")
         : null;
 
     private static async Task<Results<Ok<OwnSaid>, NoContent, NotFound>> OwnAsync(

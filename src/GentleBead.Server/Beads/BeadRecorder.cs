@@ -24,7 +24,7 @@ public sealed record LookedSince(Bead Bead) : BeadOutcome;
 public sealed record NoSuchBead : BeadOutcome;
 
 /// <summary>Records beads, looks again and takes them off, each in one transaction in which the machine's beads take turns.</summary>
-public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rulings)
+public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rulings, TimeProvider clock)
 {
     /// <summary>Records a bead under the caller's id; the same again gives what is stored.</summary>
     /// <exception cref="OtherBodyException">The id is taken by a bead that says something else.</exception>
@@ -42,10 +42,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
                 : throw new OtherBodyException();
         if (request.Trial is { } place && TrialProblem(ground, place) is { } noTrial)
             return Refuse("trial", noTrial);
-        if (request.Own is { } said && OwnWords.Keys(ground.Body.Job.Process).All(key => key.Change != said.Change))
-            return Refuse("own.change", Say($"This is not a change for what is welded with here."));
-        if (request.Own is null && ground.IsOf(by) && ground.ToolWord.AsksOwn())
-            return Refuse("own", Say($"Your own verdict and your own next change first."));
+        if (OwnProblem(request.Own, ground, by) is { } ownWord)
+            return new RefusedBead([ownWord]);
 
         var problems = new List<Problem>();
         // What recordings and sections say comes from them alone.
@@ -82,7 +80,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         );
         var room = await rulings.WeightsAsync(connection, ground.RoomWeightsId, cancel);
         var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before, room) };
-        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, cancel: cancel);
+        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, At(request, ground), cancel);
         if (request.Own is { } own)
             await OwnWordStore.AddAsync(connection, id, own, by, cancel);
         if (read is not null && evidence.SoundHeard() is not null)
@@ -274,6 +272,13 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
     }
 
+    // When it was noted: not before its sheet was given out, and not in time to come.
+    private DateTimeOffset? At(BeadRequest request, BeadGround ground) =>
+        request.NotedAt is not { } noted ? null
+        : noted < ground.Sheet.AssignedAt ? ground.Sheet.AssignedAt
+        : noted > clock.GetUtcNow() ? null
+        : noted;
+
     private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before, RoomWeights? room)
     {
         var around = new Circumstances(
@@ -289,6 +294,12 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
             ? Judge.Of(ground.Body, ground.Machine, used, bead.Evidence, around)
             : Judge.Of(ground.Body, ground.Machine, bead.Amps!.Value, bead.Evidence, around);
     }
+
+    private static Problem? OwnProblem(OwnWord? own, BeadGround ground, Guid by) =>
+        own is { } said && OwnWords.Keys(ground.Body.Job.Process).All(key => key.Change != said.Change)
+            ? new("own.change", Say($"This is not a change for what is welded with here."))
+        : own is null && ground.IsOf(by) && ground.ToolWord.AsksOwn() ? new("own", Say($"Your own verdict and your own next change first."))
+        : null;
 
     private static Said? TrialProblem(BeadGround ground, TrialPlace place) =>
         ground.Plan is not { } plan ? Say($"There is no such trial on this sheet.")

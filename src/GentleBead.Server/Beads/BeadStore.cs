@@ -7,6 +7,7 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
+using GentleBead.Server.Sheets;
 using Npgsql;
 
 namespace GentleBead.Server.Beads;
@@ -48,6 +49,10 @@ public sealed record Bead(
     /// <summary>The bead as somebody is shown it: a student without the tool's word while that waits.</summary>
     public Bead ShownTo(ClaimsPrincipal user) =>
         Waits && !user.IsInRole(nameof(Role.Instructor)) ? this with { Judgement = Judgement.Withheld() } : this;
+
+    /// <summary>Whether somebody may add pictures and recordings to it: an instructor, and whoever recorded it as their own.</summary>
+    public async Task<bool> TakesFilesOfAsync(ClaimsPrincipal user, SheetStore sheets, CancellationToken cancel) =>
+        user.IsInRole(nameof(Role.Instructor)) || (Own && await sheets.StudentOfAsync(SheetId, cancel) == user.Id());
 
     /// <summary>Whether what was used was read from the machine's marks, and not measured.</summary>
     public bool FromMarks() => (WireMark ?? AmpMark) is not null;

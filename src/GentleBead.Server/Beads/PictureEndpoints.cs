@@ -3,7 +3,7 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Work;
+using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Beads;
@@ -17,7 +17,7 @@ public static class PictureEndpoints
         var pictures = app.MapGroup("/api").WithTags("pictures");
         pictures
             .MapPut("/beads/{id:guid}/pictures/{side}/{pictureId:guid}", AddAsync)
-            .RequireAuthorization(Access.Instructor)
+            .RequireAuthorization(Access.AtWork)
             .WithUpload(Limits.Picture, "image/jpeg", "image/png", "image/webp")
             .Repeatable();
         pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.AtWork);
@@ -26,19 +26,22 @@ public static class PictureEndpoints
         pictures.MapPut("/pictures/{pictureId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<Picture>, NotFound, Wrong>> AddAsync(
+    private static async Task<Results<Ok<Picture>, Accepted, NotFound, Wrong>> AddAsync(
         Guid id,
         string side,
         Guid pictureId,
         HttpRequest request,
         ClaimsPrincipal user,
         BeadStore beads,
-        PictureStore pictures,
-        HeavyWork heavy,
+        SheetStore sheets,
+        UnplacedStore unplaced,
+        PictureKeeper keeper,
         CancellationToken cancellation
     )
     {
-        if (await beads.FindAsync(id, cancellation) is null)
+        var bead = await beads.FindAsync(id, cancellation);
+        var waits = bead is null && await unplaced.StudentOfAsync(id, cancellation) is { } whose && user.MaySee(whose);
+        if (!waits && (bead is null || !await bead.TakesFilesOfAsync(user, sheets, cancellation)))
             return TypedResults.NotFound();
         if (!Enum.TryParse<PictureSide>(side, ignoreCase: true, out var shows) || !Enum.IsDefined(shows))
             return Problems.Field("side", Say($"A picture of the face, the back or a macro."));
@@ -46,19 +49,14 @@ public static class PictureEndpoints
             return Problems.Field("picture", Say($"A picture of at most {Limits.Picture / 1024 / 1024} MB."));
         if (sent.Length == 0)
             return Problems.Field("picture", Say($"The file is empty."));
-
-        var fingerprint = Sent.OfBytes(sent).Under(id);
-        if (
-            await pictures.IsRepeatAsync(pictureId, fingerprint, cancellation)
-            && await pictures.FindAsync(pictureId, cancellation) is { } stored
-        )
-            return TypedResults.Ok(stored);
-        // Drawing a large picture anew takes memory and time: in turn.
-        var (picture, problem) = await heavy.RunAsync(user.Id(), () => (CleanPicture.Of(sent, out var wrong), wrong), cancellation);
-        if (picture is null)
-            return Problems.Field("picture", problem!);
-        await pictures.AddAsync(pictureId, id, shows, picture, user.Id(), fingerprint, cancel: cancellation);
-        return TypedResults.Ok((await pictures.FindAsync(pictureId, cancellation))!);
+        if (waits)
+        {
+            var file = new UnplacedFile(pictureId, UnplacedKind.Picture, EnumText.Of(shows), sent);
+            await unplaced.KeepFileAsync(id, file, Sent.OfBytes(sent).Under(id), cancellation);
+            return TypedResults.Accepted((string?)null);
+        }
+        var (picture, problem) = await keeper.AddAsync(pictureId, id, shows, sent, user.Id(), cancellation);
+        return picture is null ? Problems.Field("picture", problem!) : TypedResults.Ok(picture);
     }
 
     private static async Task<Results<FileContentHttpResult, NotFound>> ShowAsync(

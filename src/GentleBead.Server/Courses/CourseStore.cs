@@ -125,8 +125,8 @@ public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         var changed = await connection.ExecuteAsync(
             """
-            update course set name = @Name, room_id = @RoomId, first_day = @FirstDay, last_day = @LastDay, hours = @hours, tool_word = @toolWord,
-                version = version + 1
+            update course set name = @Name, room_id = @RoomId, first_day = @FirstDay, last_day = @LastDay, hours = @hours,
+                tool_word = @toolWord, version = version + 1
             where id = @id and version = @version
             """,
             new

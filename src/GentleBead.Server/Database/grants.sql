@@ -31,6 +31,9 @@ grant update (used_at) on pairing_code to the_application;
 grant update (key_hash, former_key_hash, key_made_at, seen_at, put_away_at, put_away_by) on tablet to the_application;
 grant update (touched_at, ended_at) on tablet_sign_in to the_application;
 
+-- What waited for the network and is to be placed is settled once.
+grant update (settled_at, settled_by, placed) on unplaced_bead to the_application;
+
 -- Who stands where, who teaches and what is ticked is a state, not a record; uploads pass through.
 grant update, delete on place, course_instructor, check_tick, stand_in, upload_part to the_application;
 

@@ -42,6 +42,19 @@ public static class Access
     /// <summary>The claim that names by which sign-in somebody stands at a tablet.</summary>
     public const string StandingClaim = "standing";
 
+    /// <summary>The claim that names in which session somebody stands at a tablet.</summary>
+    public const string StandingSessionClaim = "standing-session";
+
+    /// <summary>
+    /// The header that names by which sign-in at a tablet something was noted: what waited for the network is sent as theirs, whoever
+    /// stands there now.
+    /// </summary>
+    public const string StandingHeader = "Gentle-Bead-Standing";
+
+    /// <summary>Whether a tablet knows that they stood at its booth in a session.</summary>
+    public static bool StandsIn(this ClaimsPrincipal user, Guid sessionId) =>
+        user.FindFirstValue(StandingSessionClaim) == sessionId.ToString();
+
     /// <summary>Which booth a tablet is at.</summary>
     public static Guid BoothId(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(BoothClaim)!);
 

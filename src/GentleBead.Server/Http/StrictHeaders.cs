@@ -15,7 +15,7 @@ public sealed class StrictHeaders(RequestDelegate next)
         headers.ContentSecurityPolicy = ContentPolicy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
-        headers["Permissions-Policy"] = "camera=(), microphone=(self), geolocation=()";
+        headers["Permissions-Policy"] = "camera=(self), microphone=(self), geolocation=()";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         // Built files carry a hash in their names; the page that names them must always be fresh.
         var path = http.Request.Path;

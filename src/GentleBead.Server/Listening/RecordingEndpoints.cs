@@ -1,11 +1,11 @@
 using System.Security.Claims;
 using GentleBead.Core.Listening;
-using GentleBead.Core.Quantities;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.Rooms;
+using GentleBead.Server.Sheets;
 using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -31,7 +31,7 @@ public static class RecordingEndpoints
     {
         var api = app.MapGroup("/api").WithTags("listening");
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}", AddAsync)
-            .RequireAuthorization(Access.Instructor)
+            .RequireAuthorization(Access.AtWork)
             .WithUpload(Limits.Recording, "audio/wav", "audio/flac", "audio/mpeg", "audio/ogg", "audio/mp4", "text/csv")
             .Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
@@ -48,7 +48,7 @@ public static class RecordingEndpoints
         api.MapPut("/booths/{id:guid}/stand-ins", SetStandInsAsync).RequireAuthorization(Access.Instructor);
     }
 
-    private static async Task<Results<Ok<Recording>, NotFound, Wrong>> AddAsync(
+    private static async Task<Results<Ok<Recording>, Accepted, NotFound, Wrong>> AddAsync(
         Guid id,
         Guid recordingId,
         string? name,
@@ -57,14 +57,15 @@ public static class RecordingEndpoints
         ClaimsPrincipal user,
         RecordingKeeper keeper,
         BeadFileStore files,
-        RecordingStore recordings,
+        SheetStore sheets,
+        UnplacedStore unplaced,
         UploadStore uploads,
-        PackedSound packed,
-        HeavyWork heavy,
         CancellationToken cancel
     )
     {
-        if (await files.FindAsync(id, cancel) is not { } file)
+        var file = await files.FindAsync(id, cancel);
+        var waits = file is null && await unplaced.StudentOfAsync(id, cancel) is { } whose && user.MaySee(whose);
+        if (!waits && (file is null || !await file.Bead.TakesFilesOfAsync(user, sheets, cancel)))
             return TypedResults.NotFound();
         if (
             !Enum.TryParse<RecordingOrigin>(origin ?? nameof(RecordingOrigin.File), ignoreCase: true, out var from)
@@ -83,15 +84,20 @@ public static class RecordingEndpoints
         var sent = upload.Sent.Under(id);
         try
         {
-            if (await recordings.IsRepeatAsync(recordingId, sent, cancel) && await recordings.FindAsync(recordingId, cancel) is { } stored)
+            if (file is null)
             {
-                // The first try may have ended before the bead was judged anew.
-                await keeper.JudgeAnewAsync(recordingId, id, user.Id(), cancel);
-                return TypedResults.Ok(stored);
+                var kept = new UnplacedFile(
+                    recordingId,
+                    UnplacedKind.Recording,
+                    Label(name),
+                    await Task.Run(() => uploads.Read(upload), cancel)
+                );
+                await unplaced.KeepFileAsync(id, kept, sent, cancel);
+                return TypedResults.Accepted((string?)null);
             }
-            var (finding, bytes) = await heavy.RunAsync(user.Id(), () => TakeApart(uploads.Read(upload), packed, TravelOf(file)), cancel);
-            var label = Label(name);
-            return TypedResults.Ok(await keeper.AddAsync(recordingId, id, from, label, finding, bytes, user.Id(), sent, cancel: cancel));
+            return TypedResults.Ok(
+                await keeper.TakeInAsync(recordingId, file, (from, Label(name)), (() => uploads.Read(upload), sent), user.Id(), cancel)
+            );
         }
         catch (RecordingRefusedException refused)
         {
@@ -102,21 +108,6 @@ public static class RecordingEndpoints
             await uploads.DropAsync(upload.Id);
         }
     }
-
-    // What was sent is never kept: it is read, and written anew.
-    private static (Finding Finding, byte[] Bytes) TakeApart(byte[] sent, PackedSound packed, TravelSpeed? travel)
-    {
-        if (PackedSound.Is(sent) || WavFile.Is(sent))
-        {
-            var sound = WavFile.Read(PackedSound.Is(sent) ? packed.Unpack(sent) : sent);
-            return (Finding.Of(sound), WavFile.Write(sound));
-        }
-        var log = LogFile.Read(sent);
-        return (Finding.Of(log, travel), LogFile.Write(log));
-    }
-
-    // The travel speed a bead was welded at: as timed, or else as its sheet says.
-    private static TravelSpeed? TravelOf(FiledBead file) => file.Bead.Evidence.Measured?.Travel() ?? file.Sheet.Body.Travel;
 
     private static async Task<Results<Ok<Recording>, NotFound, Wrong>> RecordAsync(
         Guid id,
@@ -161,7 +152,7 @@ public static class RecordingEndpoints
                 return (Finding.Of(sound), WavFile.Write(sound));
             }
             var log = StandInArc.Logger(setting, seconds, seed);
-            return (Finding.Of(log, TravelOf(file)), LogFile.Write(log));
+            return (Finding.Of(log, RecordingKeeper.TravelOf(file)), LogFile.Write(log));
         }
     }
 

@@ -106,17 +106,28 @@ public sealed class SheetStore(NpgsqlDataSource database)
     }
 
     /// <summary>Whether its student stands where a sheet was given out, in a session that is on or was within the hour.</summary>
-    public async Task<bool> IsAtHandAsync(Guid id, CancellationToken cancel)
+    /// <param name="id">Which sheet.</param>
+    /// <param name="at">When: at most a day ago where a student says so by their own sign-in; null for now.</param>
+    /// <param name="stood">Whether a tablet knows that they stood there: then it may be longer ago, and they may have moved since.</param>
+    /// <param name="cancel">Breaks it off.</param>
+    public async Task<bool> IsAtHandAsync(Guid id, DateTimeOffset? at, bool stood, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteScalarAsync<bool>(
             """
-            select exists (select 1 from sheet join session on session.id = sheet.session_id join place on place.session_id = session.id
-                and place.booth_id = sheet.booth_id and place.student_id = sheet.student_id
-                where sheet.id = @id and session.cancelled is null
-                    and session.begins_at < now() + interval '1 hour' and session.ends_at > now() - interval '1 hour')
+            select exists (select 1 from sheet join session on session.id = sheet.session_id
+                cross join (select least(now(), coalesce(@at, now())) as moment) as noted
+                where sheet.id = @id and session.cancelled is null and (@stood or (noted.moment > now() - interval '1 day'
+                    and exists (select 1 from place where place.session_id = session.id and place.booth_id = sheet.booth_id
+                        and place.student_id = sheet.student_id)))
+                    and session.begins_at < noted.moment + interval '1 hour' and session.ends_at > noted.moment - interval '1 hour')
             """,
-            new { id },
+            new
+            {
+                id,
+                at = at?.UtcDateTime,
+                stood,
+            },
             cancel
         );
     }

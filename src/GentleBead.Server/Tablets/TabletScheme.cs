@@ -53,7 +53,9 @@ public sealed class TabletScheme(
         if (Request.Cookies[Cookie] is not { Length: > 0 and <= 64 } key)
             return AuthenticateResult.NoResult();
         // Looking is what a screen does by itself; whoever writes is there.
-        var touched = !HttpMethods.IsGet(Request.Method) && !HttpMethods.IsHead(Request.Method);
+        var writes = !HttpMethods.IsGet(Request.Method) && !HttpMethods.IsHead(Request.Method);
+        var sentOn = writes && Request.Headers.ContainsKey(Access.StandingHeader);
+        var touched = writes && !sentOn;
         if (await tablets.FindAsync(key, touched, Context.RequestAborted) is not { } tablet)
         {
             Response.Cookies.Delete(Cookie);
@@ -70,10 +72,17 @@ public sealed class TabletScheme(
             ],
             Name
         );
-        if (tablet.Standing is { } standing)
+        // What waited for the network was noted by whoever stood there then. Only writes are sent on: nobody reads on as somebody else.
+        var stands =
+            !sentOn ? tablet.Standing
+            : Guid.TryParse(Request.Headers[Access.StandingHeader], out var standingId)
+                ? await tablets.StoodAsync(tablet.Id, standingId, Context.RequestAborted)
+            : null;
+        if (stands is { } standing)
         {
             identity.AddClaim(new(ClaimTypes.NameIdentifier, standing.StudentId.ToString()));
             identity.AddClaim(new(Access.StandingClaim, standing.Id.ToString()));
+            identity.AddClaim(new(Access.StandingSessionClaim, standing.SessionId.ToString()));
         }
         return AuthenticateResult.Success(new(new ClaimsPrincipal(identity), Name));
     }

@@ -57,6 +57,9 @@ public sealed class TabletStore(NpgsqlDataSource database, Accounts accounts)
     // A school's; more than that are shown by nobody's screen.
     private const int Most = 400;
 
+    // A tablet that lay in a drawer over a holiday still sends what was noted on it.
+    private static readonly TimeSpan SentOnFor = TimeSpan.FromDays(60);
+
     // Who stands there: the newest to say so, until they leave, nobody has touched it for long, or the slot is over.
     private const string Now = """
         select standing.id, standing.student_id, standing.session_id, standing.good_until from (
@@ -180,6 +183,29 @@ public sealed class TabletStore(NpgsqlDataSource database, Accounts accounts)
             {
                 tabletId,
                 Untouched,
+                accounts.Demo,
+            },
+            cancel
+        );
+        return row is { } one ? new(one.Id, one.StudentId, one.SessionId, one.GoodUntil) : null;
+    }
+
+    /// <summary>Who stood at a tablet by a sign-in of the last weeks; null where there was none such at this one.</summary>
+    public async Task<Standing?> StoodAsync(Guid tabletId, Guid standingId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var row = await connection.QuerySingleOrDefaultAsync<(Guid Id, Guid StudentId, Guid SessionId, DateTime GoodUntil)?>(
+            """
+            select standing.id, student_id, session_id, good_until from tablet_sign_in as standing
+            join person on person.id = standing.student_id
+            where standing.id = @standingId and tablet_id = @tabletId and since > now() - @SentOnFor and person.deactivated_at is null
+                and (@Demo or not person.demo)
+            """,
+            new
+            {
+                standingId,
+                tabletId,
+                SentOnFor,
                 accounts.Demo,
             },
             cancel

@@ -29,5 +29,6 @@ select bead.id, bead.seq, bead.sheet_id, bead.number, stands.wire_mark, stands.v
 from bead join bead_verdict as stands on stands.bead_id = bead.id
 left join look as again on again.id = stands.look_id;
 
--- An instructor agrees with or corrects what a student says of their own bead in one tap: a reason is asked for in the core where one is due.
+-- An instructor agrees with or corrects what a student says of their own bead in one tap: a reason is asked for in the core where one is
+-- due.
 alter table ruling drop constraint ruling_check;

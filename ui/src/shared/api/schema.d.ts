@@ -8832,6 +8832,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beads/{id}/waited": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BeadRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WaitedBead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}/own": {
         parameters: {
             query?: never;
@@ -9443,6 +9523,221 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beads/unplaced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["UnplacedBead"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/unplaced/{id}/placed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BeadPlacing"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/unplaced/{id}/aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BeadAside"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beads/{id}/pictures/{side}/{pictureId}": {
         parameters: {
             query?: never;
@@ -9479,6 +9774,13 @@ export interface paths {
                         "application/json": components["schemas"]["Picture"];
                     };
                 };
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Bad Request */
                 400: {
                     headers: {
@@ -9490,13 +9792,6 @@ export interface paths {
                 };
                 /** @description Nobody is signed in. */
                 401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Whoever is signed in may not do this. */
-                403: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -12071,6 +12366,13 @@ export interface paths {
                         "application/json": components["schemas"]["Recording"];
                     };
                 };
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
                 /** @description Bad Request */
                 400: {
                     headers: {
@@ -12082,13 +12384,6 @@ export interface paths {
                 };
                 /** @description Nobody is signed in. */
                 401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Whoever is signed in may not do this. */
-                403: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -14102,6 +14397,11 @@ export interface components {
              */
             waits: boolean;
         };
+        /** @description Whether a bead that waited is put aside. */
+        BeadAside: {
+            /** @description True puts it aside; false takes that back. */
+            aside: boolean;
+        };
         /** @description Everything kept of one bead. */
         BeadFile: {
             /** @description As it stands. */
@@ -14128,6 +14428,14 @@ export interface components {
          * @enum {unknown}
          */
         BeadMeasure: "leg" | "width" | "hole";
+        /** @description Where a bead that waited is to go. */
+        BeadPlacing: {
+            /**
+             * Format: uuid
+             * @description The sheet it was laid to.
+             */
+            sheetId: string;
+        };
         /** @description A bead to record. */
         BeadRequest: {
             /**
@@ -14161,6 +14469,11 @@ export interface components {
             amps?: null | number;
             trial?: null | components["schemas"]["TrialPlace"];
             own?: null | components["schemas"]["OwnWord"];
+            /**
+             * Format: date-time
+             * @description When it was noted, by the server's clock as the booth knows it; null for now.
+             */
+            notedAt?: null | string;
         };
         /** @description The numbers a bead's glyph is drawn from. Shares are of the bead's width unless said otherwise. */
         BeadShape: {
@@ -17418,6 +17731,26 @@ export interface components {
              */
             right: number;
         };
+        /** @description A sheet a bead can be placed on. */
+        PlaceForBead: {
+            /**
+             * Format: uuid
+             * @description Which sheet.
+             */
+            id: string;
+            /** @description What is welded to it. */
+            job: components["schemas"]["Job"];
+            /**
+             * Format: int32
+             * @description The number of its booth.
+             */
+            booth: number;
+            /**
+             * Format: date-time
+             * @description When it was given out.
+             */
+            assignedAt: string;
+        };
         /** @description Who is to stand at a booth; null empties it. */
         PlaceRequest: {
             /** Format: uuid */
@@ -19349,6 +19682,31 @@ export interface components {
         UnitsChoice: {
             units: components["schemas"]["Units"];
         };
+        /** @description A bead that waited for the network and could not be recorded any more. */
+        UnplacedBead: {
+            /**
+             * Format: uuid
+             * @description The id it was noted under; it keeps it.
+             */
+            id: string;
+            /** @description Who laid it. */
+            student: components["schemas"]["PersonName"];
+            /**
+             * Format: date-time
+             * @description When it was noted.
+             */
+            notedAt: string;
+            own: null | components["schemas"]["OwnWord"];
+            /** @description Why it could not be recorded. */
+            why: components["schemas"]["Problem"][];
+            /**
+             * Format: int32
+             * @description How many pictures and recordings came with it.
+             */
+            files: number;
+            /** @description The newest sheets of that student, newest first. */
+            places: components["schemas"]["PlaceForBead"][];
+        };
         /** @description Another password by a code. */
         UseCode: {
             login: string;
@@ -19407,6 +19765,12 @@ export interface components {
          * @description Arc voltage, tip to work. Held in volts.
          */
         Voltage: number;
+        /** @description A bead that waited for the network. */
+        WaitedBead: {
+            bead: null | components["schemas"]["Bead"];
+            /** @description Why it could not: it is kept for an instructor to place. Empty where it was. */
+            kept: components["schemas"]["Problem"][];
+        };
         /**
          * @description Which way a one-variable trial goes.
          * @default both

@@ -1,0 +1,102 @@
+using System.Security.Claims;
+using GentleBead.Core.Listening;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
+using GentleBead.Server.Http;
+using GentleBead.Server.Listening;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace GentleBead.Server.BeadFiles;
+
+/// <summary>Where a bead that waited is to go.</summary>
+/// <param name="SheetId">The sheet it was laid to.</param>
+public sealed record BeadPlacing(Guid SheetId);
+
+/// <summary>Whether a bead that waited is put aside.</summary>
+/// <param name="Aside">True puts it aside; false takes that back.</param>
+public sealed record BeadAside(bool Aside);
+
+/// <summary>Beads that waited for the network and found their world changed: an instructor places them.</summary>
+public static class UnplacedEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var unplaced = app.MapGroup("/api/beads/unplaced").WithTags("beads").RequireAuthorization(Access.Instructor);
+        unplaced.MapGet("", (UnplacedStore store, CancellationToken cancel) => store.ListAsync(cancel));
+        unplaced.MapPut("/{id:guid}/placed", PlaceAsync);
+        unplaced.MapPut("/{id:guid}/aside", AsideAsync);
+    }
+
+    private static async Task<Results<Ok<Bead>, NotFound, Wrong>> PlaceAsync(
+        Guid id,
+        BeadPlacing request,
+        ClaimsPrincipal user,
+        UnplacedStore unplaced,
+        BeadRecorder recorder,
+        BeadStore beads,
+        BeadFileStore files,
+        PictureKeeper pictures,
+        RecordingKeeper recordings,
+        CancellationToken cancel
+    )
+    {
+        if (await unplaced.FindAsync(id, cancel) is not { } kept)
+            return TypedResults.NotFound();
+        // Placed under its own id, as its student noted it. A try that broke off half way has recorded it already.
+        if (await beads.FindAsync(id, cancel) is null)
+        {
+            var outcome = await recorder.RecordAsync(id, kept.Request with { SheetId = request.SheetId }, kept.StudentId, cancel);
+            if (outcome is RefusedBead refused)
+                return Problems.Of(refused.Problems);
+        }
+        var file = (await files.FindAsync(id, cancel))!;
+        foreach (var fileId in await unplaced.FilesAsync(id, CancellationToken.None))
+        {
+            var one = await unplaced.FileAsync(fileId, CancellationToken.None);
+            await TakeInAsync(one);
+        }
+        await unplaced.SettleAsync(id, placed: true, user.Id(), CancellationToken.None);
+        return TypedResults.Ok((await beads.FindAsync(id, CancellationToken.None))!);
+
+        // What is no picture and no recording stays where it is kept.
+        async Task TakeInAsync(UnplacedFile one)
+        {
+            if (one.Kind == UnplacedKind.Picture)
+            {
+                await pictures.AddAsync(
+                    one.Id,
+                    id,
+                    EnumText.Read<PictureSide>(one.Detail),
+                    one.Bytes,
+                    kept.StudentId,
+                    CancellationToken.None
+                );
+                return;
+            }
+            try
+            {
+                await recordings.TakeInAsync(
+                    one.Id,
+                    file,
+                    (RecordingOrigin.Microphone, one.Detail),
+                    (() => one.Bytes, Sent.OfBytes(one.Bytes).Under(id)),
+                    kept.StudentId,
+                    CancellationToken.None
+                );
+            }
+            catch (RecordingRefusedException) { }
+        }
+    }
+
+    private static async Task<Results<NoContent, NotFound>> AsideAsync(
+        Guid id,
+        BeadAside request,
+        ClaimsPrincipal user,
+        UnplacedStore unplaced,
+        CancellationToken cancel
+    ) =>
+        await (request.Aside ? unplaced.SettleAsync(id, placed: false, user.Id(), cancel) : unplaced.TakeBackAsync(id, cancel))
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
+}
