@@ -38,6 +38,7 @@ const why = {
   '@tanstack/react-query': 'What the server said, kept and asked for again.',
   'd3-scale': 'From numbers to places on an axis, and round ticks.',
   'd3-shape': 'Lines and bands from points.',
+  idb: 'The browser’s own store, where a booth’s beads wait for the network.',
   'openapi-fetch': 'Calls typed by the server’s own description.',
   react: 'The screens.',
   'react-dom': 'React in a browser.',

@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
+import { VitePWA } from 'vite-plugin-pwa';
 
 // In development the server runs beside, started by ./start.
 const server = 'http://127.0.0.1:5170';
@@ -17,7 +18,31 @@ const page =
 
 export default defineConfig({
   // Packed once, when built; the server sends what the browser takes.
-  plugins: [react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 600 })],
+  plugins: [
+    react(),
+    VitePWA({
+      // Only screens that note something ask for it: a booth's, a student's. A newer edition waits until it is called.
+      injectRegister: null,
+      registerType: 'prompt',
+      manifest: {
+        name: 'Gentle Bead',
+        short_name: 'Gentle Bead',
+        start_url: '/',
+        display: 'fullscreen',
+        background_color: '#f4f2ee',
+        theme_color: '#f4f2ee',
+        icons: [{ src: '/bead.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{html,js,css,svg,woff2}'],
+        navigateFallback: '/index.html',
+        // What is not a page of ours is never answered from what was kept.
+        navigateFallbackDenylist: [/^\/(api|live|health|calendar|openapi)(\/|$)/],
+        cleanupOutdatedCaches: true,
+      },
+    }),
+    compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 600 }),
+  ],
   build: {
     rolldownOptions: {
       output: {

@@ -37,6 +37,9 @@ internal sealed class GrownSchool(int beads, int boothCount = 24)
 
     private int Sessions => Sheets / SheetsOfSession;
 
+    // What is left over of the last whole session is in it too.
+    private int SessionOf(int sheet) => Math.Min(sheet / SheetsOfSession, Sessions - 1);
+
     /// <summary>Makes the database.</summary>
     public async Task<TestDatabase> MakeAsync()
     {
@@ -154,7 +157,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 24)
 
         for (var i = 0; i < Sheets; i++)
         {
-            var (session, booth) = (i / SheetsOfSession, i % SheetsOfSession % boothCount);
+            var (session, booth) = (SessionOf(i), i % SheetsOfSession % boothCount);
             sheets.Add((Guid.CreateVersion7(), At(session, booth), booth));
         }
         var writers = models
@@ -168,7 +171,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 24)
                         writers[sheet.Booth % models.Length]
                             ([
                                 sheet.Sheet,
-                                sessions[i / SheetsOfSession],
+                                sessions[SessionOf(i)],
                                 booths[sheet.Booth].Booth,
                                 booths[sheet.Booth].Machine,
                                 sheet.Student,
@@ -192,7 +195,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 24)
                 (sheet, i) =>
                     seen([
                         Guid.CreateVersion7(),
-                        sessions[i / SheetsOfSession],
+                        sessions[SessionOf(i)],
                         booths[sheet.Booth].Booth,
                         sheet.Student,
                         i % 2 == 0 ? "elbow on the bench" : "",
@@ -212,7 +215,7 @@ internal sealed class GrownSchool(int beads, int boothCount = 24)
                     (sheet, i) =>
                         raised([
                             Guid.CreateVersion7(),
-                            sessions[i * 4 / SheetsOfSession],
+                            sessions[SessionOf(i * 4)],
                             booths[sheet.Booth].Booth,
                             sheet.Student,
                             began.AddMinutes(i * 4),

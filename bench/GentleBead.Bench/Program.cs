@@ -8,7 +8,8 @@ using GentleBead.Bench.Listening;
 // dotnet run -c Release --project bench/GentleBead.Bench -- screen  the sheet while typing, and a bead from screen to screen
 // dotnet run -c Release --project bench/GentleBead.Bench -- bundle  what a first page costs, beside a bare shell of the component library
 // dotnet run -c Release --project bench/GentleBead.Bench -- growth  every call with 10,000 beads and with 1,000,000 (or a number)
-// dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench
+// dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench; 14 with sound
+// dotnet run -c Release --project bench/GentleBead.Bench -- offline  a tablet's line cut 200 times in the middle of sending
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
 // dotnet run -c Release --project bench/GentleBead.Bench -- judge   2,000 bad starts judged and mended in two steps
@@ -31,6 +32,10 @@ switch (args)
         if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
             return Lacking;
         return await Growth.MeasureAsync(many is [var beads] ? int.Parse(beads, null) : 1_000_000);
+    case ["offline", .. var seeded]:
+        if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
+            return Lacking;
+        return await Offline.MeasureAsync(seeded is [var start] ? int.Parse(start, null) : 1);
     case ["load"]:
         return Debian.Has(Debian.PostgreSql) ? await RoomLoad.MeasureAsync() : Lacking;
     case ["heavy"]:

@@ -41,6 +41,7 @@ internal static class RoomLoad
                         + $"screens; {Seconds} s …"
                 );
                 (beads, screens, errors) = await RunAsync(server, Seconds);
+                await BoothLoad.MeasureAsync(server, figures);
             }
             var (median, p95) = (Figures.Median(beads), Figures.Quantile(beads, 0.95));
             Console.WriteLine(
@@ -128,7 +129,7 @@ internal static class RoomLoad
         }
     }
 
-    private static object Bead(Stand stand) =>
+    public static object Bead(Stand stand) =>
         new
         {
             sheetId = stand.Sheet,

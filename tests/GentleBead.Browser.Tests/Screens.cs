@@ -351,6 +351,7 @@ internal static class Screens
                     page.See("At the booths", "Who came", "Ilsa Brandt");
                 }
             ),
+            ("beads to place", page => ToOwn(page, "/students/unplaced", "Every bead has its place")),
             ("stock", page => ToOwn(page, "/courses/stock", "Bars, plates and offcuts")),
             (
                 "plan",

@@ -14,8 +14,8 @@ public class TabletTests
         room.See("No booth has a tablet yet");
         room.Click("Booth 1");
         room.See("Shown this once");
-        var code = room.Run<string>("return document.querySelector('[aria-label=\"Pair a tablet\"] [role=status] p').textContent");
-        var pin = PinOf(room, "Ilsa Brandt");
+        var code = BoothTablet.CodeOn(room);
+        var pin = BoothTablet.PinOf(room, "Ilsa Brandt");
 
         using var tablet = new Page(server.Address, 820, 1180);
         tablet.Click("This tablet belongs to a booth");
@@ -27,30 +27,50 @@ public class TabletTests
         tablet.Click("Make it the booth’s");
         tablet.See("Who stands here?", "Booth 1");
         room.See("Tablet of booth 1");
+        Check(tablet, "who stands at the booth");
 
         tablet.Click("Ilsa Brandt");
         tablet.See("I am somebody else");
-        Press(tablet, pin == "4711" ? "4712" : "4711");
+        BoothTablet.Press(tablet, pin == "4711" ? "4712" : "4711");
         tablet.See("Name and PIN do not fit together");
-        Press(tablet, pin);
+        BoothTablet.Press(tablet, pin);
         tablet.See("Leave", "Danger here", "Change next");
         room.See("Ilsa Brandt stands there");
         tablet.Click("Sheet");
         tablet.See("It should sound");
+        Check(tablet, "the booth's sheet");
         tablet.Click("Beads");
         tablet.See("Your beads");
         tablet.Click("Checks");
         tablet.See("Before the first bead");
         tablet.Click("Now");
-        tablet.Click("Help me");
-        tablet.See("Your hand is up");
         room.Open("/");
+        Page.Until(() => room.Has("[aria-label='Booth 1']") && room.Has("[aria-label=Signal]"), "the floor and its signals");
+        tablet.Click("Help me");
+        room.See("A hand is up.");
+        tablet.See("Your hand is up");
         Page.Until(() => room.Has("[aria-label='Booth 1'] [data-need=hand]"), "the hand on the floor");
+
+        // The instructor's answer shows at the booth: in words, across the screen, and in the hand that holds it.
+        tablet.Before("window.shaken = []; navigator.vibrate = (how) => window.shaken.push(how)");
+        tablet.Open("/");
+        tablet.See("Your hand is up");
+        room.Click("More for booth 1");
+        room.Click("Seen to: hand down");
+        tablet.See("Your instructor has seen it.", "Maren Holloway has seen your hand");
+        Assert.Equal(1, tablet.Run<long>("return window.shaken.length"));
+        tablet.Click("Signals");
+        Page.Until(() => !tablet.Has("[data-kind=answer]"), "the light gone");
+        tablet.Run<object?>("[...document.querySelectorAll('label')].find((one) => one.textContent.includes('By a light')).click()");
+        tablet.Click("Try it");
+        Page.Until(() => tablet.Run<long>("return window.shaken.length") == 2, "a signal to try");
+        Assert.False(tablet.Has("[data-kind=answer]"), "Switched off, there is no light.");
 
         // After a reload it is the booth's still, and hers; every key takes a glove.
         tablet.Open("/");
-        tablet.See("Ilsa Brandt", "Hand down");
+        tablet.See("Ilsa Brandt", "Help me");
         Assert.Empty(Small(tablet));
+        Check(tablet, "the booth at rest");
 
         // From arc out to saved in six taps; the word that is one's own comes first, the tool's beside it.
         tablet.Click("Bead");
@@ -64,9 +84,28 @@ public class TabletTests
         }
         Assert.Equal(6, taps);
         tablet.See("You", "The tool", "Likeliest:");
+        Check(tablet, "both words at the booth");
+
+        // It is her word until the instructor agrees, in one tap; all three stand side by side.
+        room.Open("/");
+        room.See("Ilsa Brandt says: Hot");
+        room.Click("I agree", within: "What Ilsa Brandt says");
+        room.SeeNot("Ilsa Brandt says");
+        tablet.See("Your instructor");
         tablet.Click("Next bead");
         tablet.See("Your verdict and your change first");
         Assert.Empty(Small(tablet));
+        Check(tablet, "a bead at the booth");
+
+        // Without the network it is kept and says so; it goes out by itself.
+        tablet.CutNetwork(true);
+        foreach (var key in new[] { "Looks right all round", "Right", "Keep it", "Save the bead" })
+            tablet.Click(key);
+        tablet.See("waits to be sent", "1 bead waits here");
+        Check(tablet, "a bead that waits");
+        tablet.CutNetwork(false);
+        tablet.SeeNot("waits here");
+        tablet.See("The tool");
         tablet.Click("Leave");
         tablet.See("Who stands here?");
         Assert.DoesNotContain("Danger here", tablet.Text, StringComparison.Ordinal);
@@ -85,29 +124,16 @@ public class TabletTests
         tablet.See("Step in as");
     }
 
+    private static void Check(Page tablet, string name)
+    {
+        ScreenTests.Check(tablet, name);
+        tablet.Resize(820, 1180);
+    }
+
     // Keys that a gloved finger would miss.
     private static System.Collections.ObjectModel.ReadOnlyCollection<object> Small(Page tablet) =>
         tablet.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
             "return [...document.querySelectorAll('button, nav a')]"
                 + ".filter(e => e.offsetParent && e.getBoundingClientRect().height < 48).map(e => e.textContent)"
         );
-
-    private static string PinOf(Page room, string student)
-    {
-        room.Open("/students");
-        room.Type("Find by name", student);
-        room.Click(student);
-        room.Click("A PIN for the booth");
-        room.See("It is shown this once");
-        var pin = room.Run<string>("return document.querySelector('[role=status] p[class*=code]').textContent");
-        room.Open("/settings/tablets");
-        return pin;
-    }
-
-    private static void Press(Page tablet, string pin)
-    {
-        foreach (var figure in pin)
-            tablet.Click($"{figure}");
-        tablet.Click("OK");
-    }
 }

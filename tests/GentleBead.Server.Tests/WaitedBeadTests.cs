@@ -94,6 +94,28 @@ public sealed class WaitedBeadTests(DemoRoom room) : IClassFixture<DemoRoom>
     }
 
     [Fact]
+    public async Task A_number_that_cannot_be_keeps_no_bead_from_being_placed()
+    {
+        var maren = await room.SignInAsync("maren");
+        var sheet = await maren.AssignAsync(2);
+        var teodor = await room.SignInAsync("teodor");
+        var id = Guid.CreateVersion7();
+        var body = new
+        {
+            sheetId = sheet.Id,
+            wireMark = 47,
+            voltMark = 4,
+            evidence = new { sound = "popping", measured = new { arcSeconds = 0.2 } },
+            own = new { verdict = "hot", change = "faster" },
+        };
+        var kept = await (await teodor.PutAsJsonAsync($"/api/beads/{id}/waited", body)).ReadAsync<WaitedBead>();
+        Assert.Equal("evidence.measured.arcSeconds", kept.Kept.Single().Field);
+        var placed = $"/api/beads/unplaced/{id}/placed";
+        var bead = await (await maren.PutAsJsonAsync(placed, new { sheetId = sheet.Id })).ReadAsync<Bead>();
+        Assert.Equal((Core.Beads.Sound.Popping, null), (bead.Evidence.Sound, bead.Evidence.Measured));
+    }
+
+    [Fact]
     public async Task Put_aside_it_is_still_kept_and_can_be_taken_back()
     {
         var maren = await room.SignInAsync("maren");

@@ -23,7 +23,16 @@ public sealed class Page : IDisposable
     /// that may not hear.</param>
     /// <param name="home">The folder whose store of trusted authorities it reads; null for this machine's own.</param>
     /// <param name="trusting">Whether it takes any certificate.</param>
-    public Page(Uri address, int width = 1280, int height = 800, string? microphone = null, string? home = null, bool trusting = false)
+    /// <param name="profile">The folder it keeps its things in from one start to the next; null for none.</param>
+    public Page(
+        Uri address,
+        int width = 1280,
+        int height = 800,
+        string? microphone = null,
+        string? home = null,
+        bool trusting = false,
+        string? profile = null
+    )
     {
         this.address = address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
@@ -47,6 +56,8 @@ public sealed class Page : IDisposable
                 "--use-fake-ui-for-media-stream",
                 $"--use-file-for-fake-audio-capture={microphone}"
             );
+        if (profile is not null)
+            options.AddArgument($"--user-data-dir={profile}");
         options.AcceptInsecureCertificates = trusting;
         var service = ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver");
         if (home is not null)
@@ -69,6 +80,22 @@ public sealed class Page : IDisposable
                 ["mobile"] = false,
             }
         );
+
+    /// <summary>Cuts the page's network, or joins it again.</summary>
+    public void CutNetwork(bool cut)
+    {
+        driver.ExecuteCdpCommand("Network.enable", []);
+        driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = cut,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+    }
 
     /// <summary>Runs a script in every page before any of its own.</summary>
     public void Before(string script) =>
@@ -135,7 +162,8 @@ public sealed class Page : IDisposable
 
     private static string Unaccented(string text) => string.Concat(text.Select(letter => Accents.GetValueOrDefault(letter, letter)));
 
-    public void SeeNot(string text) => Until(() => !Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"no \"{text}\" on the page");
+    public void SeeNot(string text, TimeSpan? patience = null) =>
+        Until(() => !Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"no \"{text}\" on the page", patience);
 
     /// <summary>Clicks a button, link or option by what stands on it or what it is called.</summary>
     /// <param name="label">The visible text, or the accessible name of a picture key.</param>

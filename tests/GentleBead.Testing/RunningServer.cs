@@ -33,14 +33,23 @@ public sealed class RunningServer : IAsyncDisposable
     /// <param name="demo">Whether to load the demo school.</param>
     /// <param name="database">An existing database; null makes one, with the demo school in it if wanted, and drops it at the end.</param>
     /// <param name="settings">What it is told besides.</param>
-    public static async Task<RunningServer> StartAsync(
+    public static Task<RunningServer> StartAsync(bool demo, TestDatabase? database = null, params (string Name, string Value)[] settings) =>
+        StartAtAsync(StartedByScript.FreePort(), demo, database, settings);
+
+    /// <summary>The same on a port that is known: where it was before it died.</summary>
+    /// <param name="port">On loopback.</param>
+    /// <param name="demo">Whether to load the demo school.</param>
+    /// <param name="database">An existing database; null makes one, and drops it at the end.</param>
+    /// <param name="settings">What it is told besides.</param>
+    public static async Task<RunningServer> StartAtAsync(
+        int port,
         bool demo,
         TestDatabase? database = null,
         params (string Name, string Value)[] settings
     )
     {
         var used = database ?? await (demo ? Cluster.NewDemoDatabaseAsync() : Cluster.NewDatabaseAsync());
-        var address = new Uri($"http://127.0.0.1:{StartedByScript.FreePort()}");
+        var address = new Uri($"http://127.0.0.1:{port}");
         var start = new ProcessStartInfo(
             "dotnet",
             [

@@ -11,8 +11,12 @@ import { Notices } from './app/Notices';
 import { theme } from './app/theme';
 import { peopleQueries } from './features/people/queries';
 import { benchQueries } from './features/sessions/queries';
+import { wasTablet } from './features/tablets/tablet';
 import { Refused } from './shared/api/client';
 import { expiredKey, me, wasSignedIn } from './shared/useMe';
+
+// Who was here last most likely is again.
+const before = wasSignedIn();
 
 // A cookie that ran out is asked for again over whatever page it is noticed at.
 const onError = (error: Error) => {
@@ -38,29 +42,35 @@ const queries: QueryClient = new QueryClient({
   },
 });
 
-// What the first page cannot do without is asked for before it is drawn. Whoever was signed in last time most likely still is.
-const before = wasSignedIn();
-const ahead: Promise<unknown>[] = [
-  queries.query(me()),
-  ...(before === 'instructor' && window.location.pathname === '/'
-    ? [queries.query(benchQueries.tonight())]
-    : []),
-  ...(before === null
-    ? [queries.query(signInCode), queries.query(peopleQueries.welcome())]
-    : [queries.query(insideCode)]),
-];
-// What fails here is asked for again by whoever shows it.
-void Promise.allSettled(ahead);
+function begin() {
+  // What the first page cannot do without is asked for before it is drawn. Whoever was signed in last time most likely still is.
+  const ahead: Promise<unknown>[] = [
+    queries.query(me()),
+    ...(before === 'instructor' && window.location.pathname === '/'
+      ? [queries.query(benchQueries.tonight())]
+      : []),
+    ...(before === null
+      ? [queries.query(signInCode), queries.query(peopleQueries.welcome())]
+      : [queries.query(insideCode)]),
+  ];
+  // What fails here is asked for again by whoever shows it.
+  void Promise.allSettled(ahead);
 
-const root = document.getElementById('root');
-if (!root) throw new Error('The page has no place for the application.');
-createRoot(root).render(
-  <StrictMode>
-    <MantineProvider theme={theme} defaultColorScheme="auto">
-      <QueryClientProvider client={queries}>
-        <App signedInBefore={before !== null} />
-        <Notices />
-      </QueryClientProvider>
-    </MantineProvider>
-  </StrictMode>,
-);
+  const root = document.getElementById('root');
+  if (!root) throw new Error('The page has no place for the application.');
+  createRoot(root).render(
+    <StrictMode>
+      <MantineProvider theme={theme} defaultColorScheme="auto">
+        <QueryClientProvider client={queries}>
+          <App signedInBefore={before !== null} />
+          <Notices />
+        </QueryClientProvider>
+      </MantineProvider>
+    </StrictMode>,
+  );
+}
+
+// A booth's screen and a student's show what they showed last, where the server cannot be asked.
+if (wasTablet() || before === 'student')
+  void import('./shared/outbox/snapshot').then(({ restore }) => restore(queries)).then(begin, begin);
+else begin();

@@ -44,7 +44,7 @@ public static class BeadFileEndpoints
 {
     /// <summary>Maps the endpoint.</summary>
     public static void Map(IEndpointRouteBuilder app) =>
-        app.MapGet("/api/beads/{id:guid}/file", FileAsync).WithTags("beads").RequireAuthorization(Access.SignedIn);
+        app.MapGet("/api/beads/{id:guid}/file", FileAsync).WithTags("beads").RequireAuthorization(Access.AtWork);
 
     private static async Task<Results<Ok<BeadFile>, NotFound>> FileAsync(
         Guid id,

@@ -19,6 +19,8 @@ public sealed record BeadAside(bool Aside);
 /// <summary>Beads that waited for the network and found their world changed: an instructor places them.</summary>
 public static class UnplacedEndpoints
 {
+    private const string Measured = "evidence.measured.";
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
@@ -46,8 +48,8 @@ public static class UnplacedEndpoints
         // Placed under its own id, as its student noted it. A try that broke off half way has recorded it already.
         if (await beads.FindAsync(id, cancel) is null)
         {
-            var outcome = await recorder.RecordAsync(id, kept.Request with { SheetId = request.SheetId }, kept.StudentId, cancel);
-            if (outcome is RefusedBead refused)
+            var sent = kept.Request with { SheetId = request.SheetId };
+            if (await RecordAsync(recorder, id, sent, kept.StudentId, cancel) is RefusedBead refused)
                 return Problems.Of(refused.Problems);
         }
         var file = (await files.FindAsync(id, cancel))!;
@@ -87,6 +89,15 @@ public static class UnplacedEndpoints
             }
             catch (RecordingRefusedException) { }
         }
+    }
+
+    // A number that cannot be is nobody's to mend now: the bead is placed without what was measured, and what was sent stays kept.
+    private static async Task<BeadOutcome> RecordAsync(BeadRecorder recorder, Guid id, BeadRequest sent, Guid by, CancellationToken cancel)
+    {
+        var outcome = await recorder.RecordAsync(id, sent, by, cancel);
+        return outcome is RefusedBead refused && refused.Problems.All(one => one.Field.StartsWith(Measured, StringComparison.Ordinal))
+            ? await recorder.RecordAsync(id, sent with { Evidence = sent.Evidence with { Measured = null } }, by, cancel)
+            : outcome;
     }
 
     private static async Task<Results<NoContent, NotFound>> AsideAsync(

@@ -17,8 +17,9 @@ public sealed record HandKey(HandReason Reason, Said Name);
 /// <summary>A student's own hand.</summary>
 /// <param name="AtBooth">Whether they stand at a booth of a session that is on: only from there a hand is seen.</param>
 /// <param name="Hand">The hand that is up; null where none is.</param>
+/// <param name="Answer">Who has seen to the last one, a short while ago; null where nobody has.</param>
 /// <param name="Keys">What it can go up for, the gravest first.</param>
-public sealed record OwnHand(bool AtBooth, RaisedHand? Hand, IReadOnlyList<HandKey> Keys);
+public sealed record OwnHand(bool AtBooth, RaisedHand? Hand, HandAnswer? Answer, IReadOnlyList<HandKey> Keys);
 
 /// <summary>Hands: put up by a student from where they stand, lowered by them or an instructor.</summary>
 public static class HandEndpoints
@@ -36,8 +37,10 @@ public static class HandEndpoints
 
     private static async Task<OwnHand> MineAsync(ClaimsPrincipal user, HandStore hands, CancellationToken cancel)
     {
-        var place = await hands.PlaceAsync(user.Id(), cancel);
-        return new(place is not null, place is null ? null : await hands.OfAsync(place.SessionId, user.Id(), cancel), Keys);
+        if (await hands.PlaceAsync(user.Id(), cancel) is not { } place)
+            return new(false, null, null, Keys);
+        var hand = await hands.OfAsync(place.SessionId, user.Id(), cancel);
+        return new(true, hand, hand is null ? await hands.AnswerAsync(place.SessionId, user.Id(), cancel) : null, Keys);
     }
 
     private static async Task<Results<NoContent, Wrong>> RaiseAsync(

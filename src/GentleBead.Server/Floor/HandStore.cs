@@ -10,6 +10,12 @@ namespace GentleBead.Server.Floor;
 /// <param name="BoothId">At which booth.</param>
 public sealed record OwnPlace(Guid SessionId, Guid BoothId);
 
+/// <summary>That an instructor has seen to a hand.</summary>
+/// <param name="Id">Which hand.</param>
+/// <param name="By">Who.</param>
+/// <param name="At">When.</param>
+public sealed record HandAnswer(Guid Id, string By, DateTimeOffset At);
+
 /// <summary>Hands that are up. One of a student's stands; another takes its place.</summary>
 public sealed class HandStore(NpgsqlDataSource database)
 {
@@ -39,6 +45,24 @@ public sealed class HandStore(NpgsqlDataSource database)
             cancel
         );
         return row is { } hand ? new(hand.Id, EnumText.Read<HandReason>(hand.Reason), hand.At) : null;
+    }
+
+    /// <summary>Who has seen to a student's last hand within ten minutes; null where nobody has, or they took it down themselves.</summary>
+    public async Task<HandAnswer?> AnswerAsync(Guid sessionId, Guid studentId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var row = await connection.QuerySingleOrDefaultAsync<(Guid Id, string By, DateTime At)?>(
+            """
+            select last.id, person.name, last.lowered_at from (
+                select id, lowered_by, lowered_at from hand where session_id = @sessionId and student_id = @studentId
+                    order by seq desc limit 1) as last
+            join person on person.id = last.lowered_by
+            where last.lowered_by <> @studentId and last.lowered_at > now() - interval '10 minutes'
+            """,
+            new { sessionId, studentId },
+            cancel
+        );
+        return row is { } answer ? new(answer.Id, answer.By, answer.At) : null;
     }
 
     /// <summary>Puts a hand up, in place of one that is; the same id again changes nothing.</summary>

@@ -35,9 +35,9 @@ public static class RecordingEndpoints
             .WithUpload(Limits.Recording, "audio/wav", "audio/flac", "audio/mpeg", "audio/ogg", "audio/mp4", "text/csv")
             .Repeatable();
         api.MapPut("/beads/{id:guid}/recordings/{recordingId:guid}/stand-in/{device}", RecordAsync).RequireAuthorization(Access.Instructor);
-        api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.SignedIn);
+        api.MapGet("/recordings/{recordingId:guid}/file", FileAsync).RequireAuthorization(Access.AtWork);
         api.MapGet("/recordings/{recordingId:guid}/spectrogram", SpectrogramAsync)
-            .RequireAuthorization(Access.SignedIn)
+            .RequireAuthorization(Access.AtWork)
             .Produces(StatusCodes.Status200OK, contentType: "image/png");
         api.MapPut("/recordings/{recordingId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
         api.MapGet(

@@ -23,7 +23,7 @@ export function App({ signedInBefore }: { signedInBefore: boolean }) {
     const { data } = booth;
     return (
       <Loaded of={asLoading(atBooth)} what="the booth">
-        {({ AtBooth }) => <AtBooth booth={data} />}
+        {({ AtBooth }) => <AtBooth booth={data} asOf={booth.dataUpdatedAt} />}
       </Loaded>
     );
   }

@@ -1,8 +1,13 @@
 import { Button, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { useNetwork } from '@mantine/hooks';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { BrowserRouter, Route, Routes } from 'react-router';
+import { BoothSignals } from '../features/signals/BoothSignals';
+import { SignalKeys } from '../features/signals/SignalKeys';
 import css from '../features/tablets/tablets.module.css';
+import { tabletQueries } from '../features/tablets/queries';
+import { leftUnheard } from '../features/tablets/tablet';
 import { useAwake } from '../features/tablets/useAwake';
 import { useTouched } from '../features/tablets/useTouched';
 import { WhoStands } from '../features/tablets/WhoStands';
@@ -11,28 +16,46 @@ import { MyBeadsPage } from '../pages/MyBeadsPage';
 import { MySheetPage } from '../pages/MySheetPage';
 import { MyChecksPage } from '../pages/MyRestPages';
 import { NowPage } from '../pages/MyWorkPages';
-import { answer, api, type Schemas } from '../shared/api/client';
+import { answer, api, Refused, type Schemas } from '../shared/api/client';
 import { useLive } from '../shared/live/useLive';
-import { Waiting } from '../shared/Loaded';
+import { OldIsTold, Waiting } from '../shared/Loaded';
 import { tellTrouble } from '../shared/notices';
 import { BoothNumber } from '../shared/page/BoothNumber';
+import { AtTablet } from '../shared/outbox/noter';
+import { useOffline } from '../shared/outbox/useOffline';
+import { WaitingToSend } from '../shared/outbox/WaitingToSend';
 import { useTitle } from '../shared/page/useTitle';
+import { moment } from '../shared/time';
 import { Guard } from './Guard';
 
 const StopScreen = lazy(() => import('../features/floor/StopScreen'));
 
 /** A booth's tablet: who stands here, and what they have to do. There is nowhere else to go to. */
-export function AtBooth({ booth }: { booth: Schemas['BoothNow'] }) {
-  const live = useLive();
+export function AtBooth({ booth, asOf }: { booth: Schemas['BoothNow']; asOf: number }) {
+  // A line that is cut is not told of at once; a browser without a network knows.
+  const { online } = useNetwork();
+  const live = useLive() && online;
   useAwake();
   useTouched();
   useTitle(`Booth ${booth.booth}`);
-  const { student } = booth;
+  const { student, standingId } = booth;
+  const noter = useMemo(
+    () => (student ? { who: student.id, standing: standingId } : null),
+    [student, standingId],
+  );
+  useOffline({ up: live, me: student?.id ?? null, tablet: true, idle: student === null });
   return (
     <BrowserRouter>
       {!live && (
         <p className="offline" role="status">
-          The line to the server is down. What you see may be old; it catches up by itself.
+          The line to the server is down. What you see is as of {moment(new Date(asOf).toISOString())}; what
+          you note is kept here and sent by itself.
+        </p>
+      )}
+      {!window.isSecureContext && (
+        <p className="offline" role="status">
+          This address has no lock: the browser gives it no microphone, and nothing can be noted without the
+          network. Open it by its https address; Settings, Shop network says which.
         </p>
       )}
       <main className={css.gate}>
@@ -42,27 +65,33 @@ export function AtBooth({ booth }: { booth: Schemas['BoothNow'] }) {
             <h1>{student?.name ?? `Booth ${booth.booth}`}</h1>
             <p className="quiet">{[booth.room, booth.session?.title].filter(Boolean).join(', ')}</p>
           </div>
-          <BoothKeys standing={student !== null} />
+          <BoothKeys standingId={standingId} />
         </header>
-        {student ? (
-          <Guard path={student.id}>
-            <Suspense fallback={<Waiting what="the page" again={() => window.location.reload()} />}>
-              <Routes>
-                <Route element={<BoothTabletFrame />}>
-                  <Route index element={<NowPage />} />
-                  <Route path="bead" element={<BoothBeadPage />} />
-                  <Route path="sheet" element={<MySheetPage toRead />} />
-                  <Route path="beads" element={<MyBeadsPage />} />
-                  <Route path="checks" element={<MyChecksPage />} />
-                  <Route path="*" element={<NowPage />} />
-                </Route>
-              </Routes>
-            </Suspense>
-          </Guard>
-        ) : (
-          <WhoStands booth={booth} />
-        )}
+        <WaitingToSend />
+        <OldIsTold value={!live}>
+          {student ? (
+            <AtTablet value={noter}>
+              <Guard path={student.id}>
+                <Suspense fallback={<Waiting what="the page" again={() => window.location.reload()} />}>
+                  <Routes>
+                    <Route element={<BoothTabletFrame />}>
+                      <Route index element={<NowPage />} />
+                      <Route path="bead" element={<BoothBeadPage />} />
+                      <Route path="sheet" element={<MySheetPage toRead />} />
+                      <Route path="beads" element={<MyBeadsPage />} />
+                      <Route path="checks" element={<MyChecksPage />} />
+                      <Route path="*" element={<NowPage />} />
+                    </Route>
+                  </Routes>
+                </Suspense>
+              </Guard>
+            </AtTablet>
+          ) : (
+            <WhoStands booth={booth} />
+          )}
+        </OldIsTold>
       </main>
+      <BoothSignals until={booth.goodUntil} standing={student !== null} />
       <Suspense>
         <StopScreen mayEnd={false} />
       </Suspense>
@@ -70,12 +99,18 @@ export function AtBooth({ booth }: { booth: Schemas['BoothNow'] }) {
   );
 }
 
-function BoothKeys({ standing }: { standing: boolean }) {
+function BoothKeys({ standingId }: { standingId: string | null }) {
   const queries = useQueryClient();
   const { setColorScheme } = useMantineColorScheme();
   const shown = useComputedColorScheme('light');
   const leave = useMutation({
-    mutationFn: () => answer(api.POST('/api/booth/leave')),
+    networkMode: 'always',
+    mutationFn: () =>
+      answer(api.POST('/api/booth/leave')).catch((failed: unknown) => {
+        // Without a network they leave all the same: the server hears of it when it can.
+        if (!(failed instanceof Refused) || failed.status !== 0) throw failed;
+        leftUnheard(standingId);
+      }),
     onSuccess: async () => {
       // Nothing of theirs stays behind for whoever stands here next.
       window.sessionStorage.clear();
@@ -83,6 +118,10 @@ function BoothKeys({ standing }: { standing: boolean }) {
       queries.removeQueries({
         predicate: ({ queryKey }) => queryKey[0] !== 'booth' && queryKey[0] !== 'code',
       });
+      queries.setQueryData(
+        tabletQueries.booth().queryKey,
+        (now) => now && { ...now, student: null, standingId: null, goodUntil: null },
+      );
       await queries.invalidateQueries({ queryKey: ['booth'] });
     },
     onError: tellTrouble,
@@ -96,12 +135,13 @@ function BoothKeys({ standing }: { standing: boolean }) {
       >
         {shown === 'light' ? 'Dark' : 'Light'}
       </Button>
+      <SignalKeys />
       {document.fullscreenEnabled && (
         <Button variant="default" onClick={() => void document.documentElement.requestFullscreen()}>
           Full screen
         </Button>
       )}
-      {standing && (
+      {standingId && (
         <Button loading={leave.isPending} onClick={() => leave.mutate()}>
           Leave
         </Button>

@@ -25,6 +25,7 @@ export const instructorPages = [
   { to: '/courses/exercises/new', label: 'New exercise' },
   { to: '/courses/stock', label: 'Stock: bars, plates, spools and bottles' },
   { to: '/students/list', label: 'Students from a list' },
+  { to: '/students/unplaced', label: 'Beads to place: noted without the network' },
   { to: '/students/agreement', label: 'How often you agree' },
   { to: '/students/add', label: 'Add a student or an instructor' },
   { to: '/machines/add', label: 'Add a machine' },

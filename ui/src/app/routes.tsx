@@ -24,6 +24,7 @@ const SessionPage = page('SessionPage', () => import('../pages/SessionPage'));
 const PlanPage = page('PlanPage', () => import('../pages/PlanPages'));
 const PlanListsPage = page('PlanListsPage', () => import('../pages/PlanListsPage'));
 const CloseDownPage = page('CloseDownPage', () => import('../pages/CloseDownPage'));
+const UnplacedPage = page('UnplacedPage', () => import('../pages/UnplacedPage'));
 const StockPage = page('StockPage', () => import('../pages/StockPage'));
 const StudentListPage = page('StudentListPage', () => import('../pages/StudentListPage'));
 const SessionsPage = page('SessionsPage', () => import('../pages/SessionsPage'));
@@ -98,6 +99,7 @@ export const instructorRoutes = (
     <Route path="sessions/:sessionId/plan/lists" element={<PlanListsPage />} />
     <Route path="courses" element={<CoursesPage />} />
     <Route path="courses/calendar" element={<CalendarPage />} />
+    <Route path="students/unplaced" element={<UnplacedPage />} />
     <Route path="courses/stock" element={<StockPage />} />
     <Route path="courses/new" element={<NewCoursePage />} />
     <Route path="courses/exercises" element={<ExercisesPage />} />

@@ -13,6 +13,8 @@ import { jobLine } from '../features/sheets/JobLine';
 import type { Schemas } from '../shared/api/client';
 import { asLoading, Loaded } from '../shared/Loaded';
 import { BoothNumber } from '../shared/page/BoothNumber';
+import { useOffline } from '../shared/outbox/useOffline';
+import { WaitingToSend } from '../shared/outbox/WaitingToSend';
 import { Page } from '../shared/page/Page';
 import { Tabs } from '../shared/page/Tabs';
 import { useMe } from '../shared/useMe';
@@ -37,6 +39,7 @@ export function MyWorkFrame() {
   const me = useMe().data;
   const work = useQuery(beadQueries.mine());
   useSheetAtHand(work.data?.coupon?.sheet.body);
+  useOffline({ up: work.isSuccess, me: me?.id ?? null, tablet: false, idle: false });
   if (!me) return null;
   const booth = work.data?.boothNumber;
   return (
@@ -47,6 +50,7 @@ export function MyWorkFrame() {
       before={booth && <BoothNumber number={booth} />}
       aside={<Tabs name="My work" tabs={tabs} />}
     >
+      <WaitingToSend />
       <Loaded of={asLoading(work)} what="your work">
         {(mine) => <Outlet context={mine} />}
       </Loaded>

@@ -13,6 +13,8 @@ import { benchQueries } from '../features/sessions/queries';
 
 const StartSession = lazy(() => import('../features/sessions/StartSession'));
 const FloorBar = lazy(() => import('../features/floor/FloorBar'));
+const BeadsToPlace = lazy(() => import('../features/beads/BeadsToPlace'));
+const FloorSignals = lazy(() => import('../features/signals/FloorSignals'));
 const SilentTablets = lazy(() => import('../features/tablets/SilentTablets'));
 const AsLast = lazy(() => import('../features/sessions/AsLast'));
 const SessionSwitch = lazy(() =>
@@ -97,6 +99,8 @@ function Room({ room }: { room: Schemas['RoomView'] }) {
       )}
       <Floor room={room} inOrder={inOrder} />
       <Suspense>
+        <BeadsToPlace />
+        {session && on && <FloorSignals sessionId={session.id} booths={booths} />}
         {booths.length > 0 && <SilentTablets boothIds={booths.map(({ booth }) => booth.id)} />}
       </Suspense>
       {waiting.length > 0 && booths.length > 0 && (

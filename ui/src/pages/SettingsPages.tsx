@@ -7,6 +7,7 @@ import { TolerancesPanel } from '../features/judging/TolerancesPanel';
 import { StandInsPanel } from '../features/listening/StandInsPanel';
 import { NetworkPanel } from '../features/network/NetworkPanel';
 import { HandChoice } from '../features/people/HandChoice';
+import { SignalWays } from '../features/signals/SignalWays';
 import { AccountPanel } from '../features/people/AccountPanel';
 import { OwnAccount } from '../features/people/OwnAccount';
 import { OwnPin } from '../features/people/OwnPin';
@@ -180,6 +181,7 @@ export function ScreenPage() {
         checked={single}
         onChange={(event) => setSingle(event.currentTarget.checked)}
       />
+      <SignalWays />
       {me.role === 'student' && (
         <HandChoice studentId={me.id} title="You hold the torch in" hand={me.hand ?? null} />
       )}

@@ -1,5 +1,5 @@
 import { Button, Loader } from '@mantine/core';
-import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
+import { createContext, type ReactNode, useContext, useDeferredValue, useEffect, useState } from 'react';
 import { Refused } from './api/client';
 import { Trouble } from './Trouble';
 
@@ -78,14 +78,18 @@ export function LoadTrouble(props: {
   );
 }
 
-const Old = ({ again }: { again: () => void }) => (
-  <div className="trouble" role="status">
-    <span>This may be old: asking for it again failed.</span>
-    <Button variant="default" onClick={again}>
-      Try again
-    </Button>
-  </div>
-);
+/** Whether the screen as a whole says already that what it shows is old. */
+export const OldIsTold = createContext(false);
+
+const Old = ({ again }: { again: () => void }) =>
+  useContext(OldIsTold) ? null : (
+    <div className="trouble" role="status">
+      <span>This may be old: asking for it again failed.</span>
+      <Button variant="default" onClick={again}>
+        Try again
+      </Button>
+    </div>
+  );
 
 /** What is still coming; after a while with words and a way on. A quiet one shows nothing before that. */
 export function Waiting({ what, again, quiet }: { what: string; again: () => void; quiet?: boolean }) {

@@ -5,14 +5,16 @@ export * from './evidenceWords';
 type Words<T extends string> = Record<T, string>;
 
 /** "1 bead", "12 beads". */
-export const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
+export const counted = (count: number, one: string, several = `${one}s`) =>
+  `${count} ${count === 1 ? one : several}`;
 
 /** "12 sweep marks and 1 bead"; what there is none of is not named. */
 export const countedAll = (...counts: [number, string][]) =>
   counts
     .filter(([count]) => count > 0)
     .map(([count, one]) => counted(count, one))
-    .join(' and ');
+    .join(', ')
+    .replace(/, (?=[^,]*$)/, ' and ');
 
 export const joints: Words<Schemas['Joint']> = {
   beadOnPlate: 'Bead on plate',

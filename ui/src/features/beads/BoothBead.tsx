@@ -5,24 +5,35 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/Choice';
 import { asLoading, Loaded } from '../../shared/Loaded';
+import { useWaiting } from '../../shared/outbox/useOutbox';
 import { Trouble } from '../../shared/Trouble';
 import { useUnits } from '../../shared/units';
 import { evidence as groups, tigSounds, verdicts } from '../../shared/words';
 import { useFields, useSay } from '../../shared/words/useSay';
 import { judgingQueries } from '../judging/queries';
-import { VerdictSummary } from '../judging/VerdictPanel';
-import { ArcTimer } from './ArcTimer';
-import { BothWords } from './BothWords';
+import { BoothArc } from './BoothArc';
 import css from './boothBead.module.css';
+import { BoothSaved, type Saved } from './BoothSaved';
 import { type Draft, freshDraft } from './captureDraft';
 import { EvidenceGroup } from './EvidenceGroup';
-import { type EvidenceDraft, goodLook, toEvidence } from './evidenceDraft';
+import { changed, type EvidenceDraft, goodLook, toEvidence } from './evidenceDraft';
+import { HeldFiles } from './HeldFiles';
+import { LengthLaid } from './LengthLaid';
 import { SettingsUsed, toSettings } from './SettingsUsed';
-import { useRecord } from './useBeads';
+import { useBoothRecord } from './useBoothRecord';
+import { useHeld } from './useHeld';
 
 interface OwnDraft extends Draft {
   verdict: Schemas['Verdict'] | null;
   change: Schemas['ChangeKind'] | null;
+}
+
+interface Booth {
+  sheet: Schemas['AssignedSheet'];
+  machine: Schemas['Machine'];
+  last: Schemas['Bead'] | undefined;
+  /** When the tool's word is shown. */
+  toolWord: Schemas['ToolWord'];
 }
 
 const looks = ['profile', 'toes', 'penetration'] as const;
@@ -33,77 +44,63 @@ const ownVerdicts = Object.fromEntries(
 ) as typeof verdicts;
 
 /** A bead at the booth: the arc timed, what was set, heard and seen, one's own word; then the tool's beside it. */
-export function BoothBead(props: {
-  sheet: Schemas['AssignedSheet'];
-  machine: Schemas['Machine'];
-  last: Schemas['Bead'] | undefined;
-  /** When the tool's word is shown. */
-  toolWord: Schemas['ToolWord'];
-}) {
-  const { sheet, machine, last } = props;
-  const [laid, setLaid] = useState<{ bead: Schemas['Bead']; own: boolean }>();
-  // An instructor may have said something since it was saved.
-  const done = laid && last?.id === laid.bead.id ? last : laid?.bead;
-  return laid && done ? (
+export function BoothBead(props: Booth) {
+  const { sheet, last } = props;
+  const [saved, setSaved] = useState<Saved>();
+  return saved ? (
     <>
-      {laid.own ? (
-        <BothWords bead={done} process={sheet.body.job.process ?? undefined} />
-      ) : (
-        <section className="panel" aria-label="Verdict">
-          <VerdictSummary number={done.number} judgement={done.judgement} ruled={done.ruled} />
-        </section>
-      )}
-      <Button size="xl" onClick={() => setLaid(undefined)}>
+      <BoothSaved saved={saved} last={last} process={sheet.body.job.process ?? undefined} />
+      <Button size="xl" onClick={() => setSaved(undefined)}>
         Next bead
       </Button>
     </>
   ) : (
-    <Capture
-      key={sheet.id}
-      sheet={sheet}
-      machine={machine}
-      last={last}
-      asked={props.toolWord !== 'atOnce'}
-      onRecorded={(bead, own) => setLaid({ bead, own })}
-    />
+    <Capture key={sheet.id} {...props} onSaved={setSaved} />
   );
 }
 
-function Capture(props: {
-  sheet: Schemas['AssignedSheet'];
-  machine: Schemas['Machine'];
-  last: Schemas['Bead'] | undefined;
-  /** Whether one's own word is asked for first. */
-  asked: boolean;
-  onRecorded: (bead: Schemas['Bead'], own: boolean) => void;
-}) {
-  const { sheet, machine, last } = props;
-  const say = useSay();
+/** A bead being noted: kept for this tab, so that a reload or a wrong key loses nothing. */
+function useDraft({ sheet, last }: Booth) {
   const { units } = useUnits();
-  const tungsten = sheet.body.tig !== null;
   const fresh = (before: Schemas['Bead'] | undefined): OwnDraft => ({
     ...freshDraft(sheet.body, before, undefined),
     verdict: null,
     change: null,
   });
-  // Kept for this tab, so that a reload or a wrong key loses nothing.
   const [draft, setDraft] = useSessionStorage<OwnDraft>({
     key: `booth-bead-${sheet.id}`,
     defaultValue: fresh(last),
     getInitialValueInEffect: false,
   });
+  return {
+    draft,
+    change: (part: Partial<OwnDraft>) => setDraft((before) => ({ ...before, ...part })),
+    note: (part: Partial<EvidenceDraft>) =>
+      setDraft((before) => ({ ...before, noted: changed(before.noted, part, units) })),
+    begin: (before: Schemas['Bead'] | undefined) => setDraft(fresh(before)),
+  };
+}
+
+function Capture(props: Booth & { onSaved: (saved: Saved) => void }) {
+  const { sheet, machine, last } = props;
+  const say = useSay();
+  const { units } = useUnits();
+  const tungsten = sheet.body.tig !== null;
+  const { draft, change, note, begin } = useDraft(props);
   const [otherwise, setOtherwise] = useState(false);
-  const change = (part: Partial<OwnDraft>) => setDraft((before) => ({ ...before, ...part }));
-  const note = (part: Partial<EvidenceDraft>) =>
-    setDraft((before) => ({ ...before, noted: { ...before.noted, ...part } }));
-  const record = useRecord((bead) => {
-    setDraft(fresh(bead));
-    props.onRecorded(bead, own !== null);
-  });
-  const fields = useFields(record.error);
+  const files = useHeld(draft.id, sheet.id);
+  const before = (useWaiting() ?? []).filter((one) => one.kind === 'bead' && one.sheetId === sheet.id).length;
+  const number = (last?.number ?? 0) + before + 1;
   const { noted, verdict } = draft;
   const own = verdict && draft.change ? { verdict, change: draft.change } : null;
+  const record = useBoothRecord(({ id, number }, bead) => {
+    begin(bead ?? last);
+    props.onSaved({ id, number, own, bead });
+  });
+  const asked = props.toolWord !== 'atOnce';
+  const fields = useFields(record.error);
   const seconds = noted.measured.arcSeconds;
+  const arcSeconds = typeof seconds === 'number' ? seconds : null;
   const group = (
     of: 'sound' | (typeof looks)[number],
     words: Partial<Record<string, string>> = groups[of].words,
@@ -114,24 +111,23 @@ function Capture(props: {
       aria-label="Your bead"
       onSubmit={(event) => {
         event.preventDefault();
-        if (record.isPending || (!own && props.asked)) return;
+        if (record.isPending || (!own && asked)) return;
+        const evidence = toEvidence(noted);
+        const settings = toSettings(draft, tungsten, units);
         record.mutate({
           id: draft.id,
-          body: {
-            sheetId: sheet.id,
-            ...toSettings(draft, tungsten, units),
-            evidence: toEvidence(noted),
-            trial: null,
-            own,
-          },
+          number,
+          body: { sheetId: sheet.id, ...settings, evidence, trial: null, own },
         });
       }}
     >
-      <h2>Bead {(last?.number ?? 0) + 1}</h2>
-      <ArcTimer
-        seconds={typeof seconds === 'number' ? seconds : null}
-        onSeconds={(arcSeconds) => note({ measured: { ...noted.measured, arcSeconds: arcSeconds ?? '' } })}
+      <h2>Bead {number}</h2>
+      <BoothArc
+        seconds={arcSeconds}
+        onSeconds={(given) => note({ measured: { ...noted.measured, arcSeconds: given ?? '' } })}
+        onSound={(sound) => void files.addSound(sound)}
       />
+      <LengthLaid seconds={arcSeconds} draft={noted} change={note} aim={sheet.body.travelMmPerMin} />
       {otherwise || Object.keys(fields).length > 0 ? (
         <SettingsUsed machine={machine} tungsten={tungsten} draft={draft} change={change} fields={fields} />
       ) : (
@@ -148,6 +144,7 @@ function Capture(props: {
         Looks right all round
       </button>
       {looks.map((of) => group(of))}
+      <HeldFiles {...files} />
       <Choice
         title="Your verdict"
         words={ownVerdicts}
@@ -161,8 +158,8 @@ function Capture(props: {
         say={say}
       />
       {record.isError && <Trouble error={record.error} />}
-      <Button type="submit" size="xl" loading={record.isPending} disabled={!own && props.asked}>
-        {own || !props.asked ? 'Save the bead' : 'Your verdict and your change first'}
+      <Button type="submit" size="xl" loading={record.isPending} disabled={!own && asked}>
+        {own || !asked ? 'Save the bead' : 'Your verdict and your change first'}
       </Button>
     </form>
   );

@@ -35,6 +35,13 @@ export const beadQueries = {
         )) ?? null,
       meta: { changedBy: (notice: Notice) => by('bead')(notice) && (!notice.beadId || notice.beadId === id) },
     }),
+  /** Beads that waited for the network and are for an instructor to place. */
+  unplaced: () =>
+    queryOptions({
+      queryKey: inRoom('unplaced'),
+      queryFn: ({ signal }) => answer(api.GET('/api/beads/unplaced', { signal })),
+      meta: { changedBy: by('unplaced') },
+    }),
   /** The section that a metal and thickness ask for. */
   sectionHelp: (metal: Schemas['Metal'], thin: boolean) =>
     queryOptions({

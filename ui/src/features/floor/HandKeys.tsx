@@ -36,11 +36,16 @@ export function HandKeys() {
     ...settled,
   });
   if (!query.data) return <LoadTrouble of={query} what="your hand" />;
-  const { atBooth, hand, keys } = query.data;
+  const { atBooth, hand, answer: seen, keys } = query.data;
   if (!atBooth) return null;
   const failed = raise.error ?? lower.error;
   return (
     <section className="panel stack" aria-label="Your hand up">
+      {!hand && seen && (
+        <p role="status">
+          <b>{seen.by}</b> has seen your hand, {ago(seen.at, now)}.
+        </p>
+      )}
       {hand ? (
         <div className={css.up} role="status">
           <span>

@@ -8,3 +8,13 @@ export function rememberTablet(is: boolean) {
   if (is) window.localStorage.setItem(key, 'yes');
   else window.localStorage.removeItem(key);
 }
+
+const leftKey = 'left';
+
+/** Notes by which sign-in somebody stood here who left while the server could not be told. */
+export const leftUnheard = (standingId: string | null) =>
+  window.localStorage.setItem(leftKey, standingId ?? '');
+
+/** Whether somebody left by this sign-in, and the server has not heard of it yet. */
+export const hasLeft = (standingId: string | null) =>
+  standingId !== null && window.localStorage.getItem(leftKey) === standingId;

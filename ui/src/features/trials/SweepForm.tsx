@@ -11,7 +11,7 @@ import { nearestMark, readMark } from '../machines/marks';
 import { MarkField } from './MarkField';
 import { MarkKey } from './MarkKey';
 import css from './sweep.module.css';
-import { usePedal } from './usePedal';
+import { usePedal } from '../../shared/usePedal';
 import { type SweepRun, type Turn, useSweepRun } from './useSweepRun';
 import { useRecordSweep } from './useTrials';
 

@@ -15943,6 +15943,21 @@ export interface components {
         };
         /** @enum {unknown} */
         Hand: "right" | "left";
+        /** @description That an instructor has seen to a hand. */
+        HandAnswer: {
+            /**
+             * Format: uuid
+             * @description Which hand.
+             */
+            id: string;
+            /** @description Who. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @description The hand that holds the torch; null where it is not said. */
         HandChoice: {
             hand: null | components["schemas"]["Hand"];
@@ -17312,6 +17327,7 @@ export interface components {
             /** @description Whether they stand at a booth of a session that is on: only from there a hand is seen. */
             atBooth: boolean;
             hand: null | components["schemas"]["RaisedHand"];
+            answer: null | components["schemas"]["HandAnswer"];
             /** @description What it can go up for, the gravest first. */
             keys: components["schemas"]["HandKey"][];
         };

@@ -6,6 +6,8 @@ interface Pedal {
   begin: () => void;
   mark: () => void;
   stop: () => void;
+  /** Whether other keys are on the page: where one of them has the focus, space and Enter are its own. */
+  beside?: boolean;
 }
 
 const pedalKeys = ['Space', 'PageDown', 'Enter'];
@@ -18,7 +20,7 @@ export function usePedal(pedal: Pedal) {
   });
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
-      const { running, begin, mark, stop } = latest.current;
+      const { running, begin, mark, stop, beside } = latest.current;
       const { target, code } = event;
       if (event.repeat) return;
       if (running && code === 'Escape') {
@@ -26,6 +28,9 @@ export function usePedal(pedal: Pedal) {
         event.preventDefault();
         return;
       }
+      const key =
+        target instanceof HTMLElement && target.closest('button, a, input, textarea, select, summary');
+      if (beside && key && code !== 'PageDown') return;
       // Enter does what the key under the focus says, until the turn has begun.
       if (code === 'Enter' && (!running || target instanceof HTMLButtonElement)) return;
       const typing = target instanceof HTMLElement && target.closest('input, textarea, [role="listbox"]');
@@ -36,7 +41,8 @@ export function usePedal(pedal: Pedal) {
     };
     // A space that began on a button would press that button when it comes up.
     const released = (event: KeyboardEvent) => {
-      if (event.code === 'Space' && event.target instanceof HTMLButtonElement) event.preventDefault();
+      if (!latest.current.beside && event.code === 'Space' && event.target instanceof HTMLButtonElement)
+        event.preventDefault();
     };
     window.addEventListener('keydown', pressed);
     window.addEventListener('keyup', released);
