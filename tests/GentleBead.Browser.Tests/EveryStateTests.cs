@@ -7,8 +7,10 @@ namespace GentleBead.Browser.Tests;
 public class EveryStateTests(DemoServer demo)
 {
     // Answers in place of the server for one address: a status, no answer, no network, or an answer that does not come. What was
-    // asked is noted. What is said after ten seconds, or tried again after one or two, is so at once.
+    // asked is noted. What is said after ten seconds, or tried again after one or two, is so at once. What the screen showed before is
+    // forgotten: it would be shown again.
     private const string Breaker = """
+        indexedDB.deleteDatabase('gentle-bead');
         const later = window.setTimeout;
         window.setTimeout = (act, ms, ...rest) => later(act, [1000, 2000, 10000].includes(ms) ? 100 : ms, ...rest);
         const real = window.fetch;

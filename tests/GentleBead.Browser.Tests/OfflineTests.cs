@@ -100,6 +100,7 @@ public sealed class OfflineTests : IDisposable
     {
         if (WithSound(bead))
         {
+            Page.Until(() => tablet.Has("[aria-label=Level]"), "the microphone");
             tablet.Click("Arc on: START");
             Thread.Sleep(1_300);
             tablet.Click("STOP");

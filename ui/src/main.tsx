@@ -72,5 +72,7 @@ function begin() {
 
 // A booth's screen and a student's show what they showed last, where the server cannot be asked.
 if (wasTablet() || before === 'student')
-  void import('./shared/outbox/snapshot').then(({ restore }) => restore(queries)).then(begin, begin);
+  void import('./shared/outbox/snapshot')
+    .then(({ restore }) => restore(queries, wasTablet()))
+    .then(begin, begin);
 else begin();

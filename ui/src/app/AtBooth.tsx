@@ -22,6 +22,7 @@ import { OldIsTold, Waiting } from '../shared/Loaded';
 import { tellTrouble } from '../shared/notices';
 import { BoothNumber } from '../shared/page/BoothNumber';
 import { AtTablet } from '../shared/outbox/noter';
+import { forgetSnapshot } from '../shared/outbox/snapshot';
 import { useOffline } from '../shared/outbox/useOffline';
 import { WaitingToSend } from '../shared/outbox/WaitingToSend';
 import { useTitle } from '../shared/page/useTitle';
@@ -114,6 +115,7 @@ function BoothKeys({ standingId }: { standingId: string | null }) {
     onSuccess: async () => {
       // Nothing of theirs stays behind for whoever stands here next.
       window.sessionStorage.clear();
+      void forgetSnapshot().catch(reportError);
       window.history.replaceState(null, '', '/');
       queries.removeQueries({
         predicate: ({ queryKey }) => queryKey[0] !== 'booth' && queryKey[0] !== 'code',

@@ -46,8 +46,9 @@ export const useSignOut = () => {
     onSuccess: () => {
       window.sessionStorage.clear();
       queries.setQueryData(['me'], null);
-      // Nothing of theirs stays behind for whoever signs in next.
+      // Nothing of theirs stays behind for whoever signs in next; what waits to be sent does, and is sent for nobody but them.
       queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' });
+      void import('./outbox/snapshot').then(({ forgetSnapshot }) => forgetSnapshot()).catch(reportError);
     },
   });
 };

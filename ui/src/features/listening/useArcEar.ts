@@ -19,6 +19,7 @@ export function useArcEar(wanted: boolean, onArc: (on: boolean) => void) {
   const [state, setState] = useState<MicrophoneState>('idle');
   const [level, setLevel] = useState(0);
   const open = useRef<Open>(null);
+  const wished = useRef(false);
   const tell = useRef(onArc);
   useEffect(() => {
     tell.current = onArc;
@@ -40,7 +41,8 @@ export function useArcEar(wanted: boolean, onArc: (on: boolean) => void) {
       });
       const audio = new AudioContext();
       await audio.audioWorklet.addModule('/recorder.js');
-      const now: Open = { stream, audio, blocks: [], recording: false };
+      // An arc that began while the browser was still asking is recorded from here on.
+      const now: Open = { stream, audio, blocks: [], recording: wished.current };
       if (gone) {
         close(now);
         return;
@@ -65,11 +67,16 @@ export function useArcEar(wanted: boolean, onArc: (on: boolean) => void) {
 
   /** Records from here on. */
   const begin = useCallback(() => {
-    if (open.current) open.current.recording = true;
+    wished.current = true;
+    if (!open.current) return;
+    open.current.recording = true;
+    // A browser holds sound back until somebody has touched the page.
+    void open.current.audio.resume();
   }, []);
 
   /** What was recorded since, and a moment before; null where no microphone was open. */
   const end = useCallback(() => {
+    wished.current = false;
     const now = open.current;
     if (!now?.recording) return null;
     const { blocks } = now;

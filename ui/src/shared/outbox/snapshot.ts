@@ -12,12 +12,13 @@ interface Snapshot {
   state: DehydratedState;
 }
 
-/** Brings back what this screen showed last, where the server cannot be asked. */
-export async function restore(queries: QueryClient) {
+/** Brings back what this screen showed last, where the server cannot be asked; of what booth it was only where it still is one's. */
+export async function restore(queries: QueryClient, tablet: boolean) {
   try {
     const kept = (await (await outboxDb()).get('kept', key)) as Snapshot | undefined;
     if (kept && Date.now() - kept.at < oldest) {
-      hydrate(queries, kept.state);
+      const still = kept.state.queries.filter(({ queryKey }) => tablet || queryKey[0] !== 'booth');
+      hydrate(queries, { ...kept.state, queries: still });
       // Shown until the server answers, and asked for at once.
       await queries.invalidateQueries({ refetchType: 'none' });
     }

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { inRoom } from '../live/changes';
 import type { Waiting } from './db';
 import { deliver } from './deliver';
@@ -49,7 +49,11 @@ export function useDelivery(up: boolean, me: string | null, tablet: boolean) {
       window.removeEventListener('online', go);
     };
   }, [up, me, tablet, count]);
+  // Once the last has gone, what came of it is asked for.
+  const waited = useRef(false);
   useEffect(() => {
-    if (count === 0) void queries.invalidateQueries({ queryKey: inRoom() });
+    const gone = waited.current && count === 0;
+    waited.current = count > 0;
+    if (gone) void queries.invalidateQueries({ queryKey: inRoom() });
   }, [count, queries]);
 }
