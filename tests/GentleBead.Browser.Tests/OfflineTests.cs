@@ -11,6 +11,27 @@ public sealed class OfflineTests : IDisposable
 {
     private const int Beads = 40;
     private static readonly string[] Verdicts = ["Hot", "Cold", "Unsteady", "Right"];
+
+    private const string BurnsLongEnough = "return parseFloat(document.querySelector('[aria-label=\"Arc time\"]').textContent) > 1.1";
+
+    // Whether the browser's store has the work of whoever stands there, and the keys of the page that is open.
+    private const string Kept = """
+        const done = arguments[arguments.length - 1];
+        const look = () => {
+          const asked = indexedDB.open('gentle-bead');
+          asked.onsuccess = () => {
+            const kept = asked.result.transaction('kept').objectStore('kept').get('screen');
+            kept.onsuccess = () => {
+              asked.result.close();
+              const keys = kept.result?.state.queries.map(({ queryKey }) => JSON.stringify(queryKey)) ?? [];
+              done(keys.includes('["booth"]') && keys.includes('["room","mine"]') && keys.some((key) => key.startsWith('["own-keys"')));
+            };
+          };
+        };
+        // Only the page itself makes the store.
+        indexedDB.databases().then((all) => (all.some(({ name }) => name === 'gentle-bead') ? look() : done(false)));
+        """;
+
     private readonly string folder = Directory.CreateTempSubdirectory("gentlebead-offline-").FullName;
 
     public void Dispose() => Directory.Delete(folder, recursive: true);
@@ -39,7 +60,7 @@ public sealed class OfflineTests : IDisposable
                     + "navigator.serviceWorker.ready.then((worker) => done(worker.active ? 'active' : 'none'))"
             )
         );
-        Thread.Sleep(3_000);
+        Page.Until(() => tablet.RunAsync<bool>(Kept), "what the screen shows, kept");
 
         tablet.CutNetwork(true);
         for (var bead = 0; bead < 20; bead++)
@@ -102,7 +123,7 @@ public sealed class OfflineTests : IDisposable
         {
             Page.Until(() => tablet.Has("[aria-label=Level]"), "the microphone");
             tablet.Click("Arc on: START");
-            Thread.Sleep(1_300);
+            Page.Until(() => tablet.Run<bool>(BurnsLongEnough), "an arc of more than a second");
             tablet.Click("STOP");
             Page.Until(() => tablet.Has("[aria-label='Take the sound away']"), "the sound that was recorded");
         }

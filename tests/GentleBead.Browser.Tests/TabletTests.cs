@@ -88,9 +88,8 @@ public class TabletTests
 
         // It is her word until the instructor agrees, in one tap; all three stand side by side.
         room.Open("/");
-        room.See("Ilsa Brandt says: Hot");
-        room.Click("I agree", within: "What Ilsa Brandt says");
-        room.SeeNot("Ilsa Brandt says");
+        room.Click("Agree: Hot", within: "Booth 1");
+        room.SeeNot("Agree: Hot");
         tablet.See("Your instructor");
         tablet.Click("Next bead");
         tablet.See("Your verdict and your change first");

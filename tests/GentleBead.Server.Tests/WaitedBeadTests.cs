@@ -85,7 +85,8 @@ public sealed class WaitedBeadTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(new OwnWord(Verdict.Hot, ChangeKind.Faster), waiting.Own);
         Assert.Equal(sheet.Id, waiting.Places[0].Id);
         var placed = $"/api/beads/unplaced/{id}/placed";
-        Assert.Contains("sheetId", (await (await maren.PutAsJsonAsync(placed, new { sheetId = Guid.NewGuid() })).ProblemsAsync()).Keys);
+        foreach (var noneOfHis in new[] { Guid.NewGuid(), (await maren.AssignAsync(1)).Id })
+            Assert.Contains("sheetId", (await (await maren.PutAsJsonAsync(placed, new { sheetId = noneOfHis })).ProblemsAsync()).Keys);
         var bead = await (await maren.PutAsJsonAsync(placed, new { sheetId = sheet.Id })).ReadAsync<Bead>();
         Assert.Equal((id, sheet.Id, true), (bead.Id, bead.SheetId, bead.Own));
         var file = await maren.GetAsync<BeadFile>($"/api/beads/{id}/file");

@@ -60,7 +60,7 @@ public static class BeadFileEndpoints
         if (await files.FindAsync(id, cancel) is not { } file || !user.MaySee(file.Sheet.StudentId))
             return TypedResults.NotFound();
         // While the tool's word waits for the instructor's, its student is not shown it by another door.
-        var waits = file.Bead.Waits && !user.IsInRole(nameof(Role.Instructor));
+        var waits = file.Bead.WaitsFor(user);
         return TypedResults.Ok(
             new BeadFile(
                 file.Bead.ShownTo(user),

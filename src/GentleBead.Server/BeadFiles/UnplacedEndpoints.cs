@@ -4,6 +4,7 @@ using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.Listening;
+using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.BeadFiles;
@@ -36,6 +37,7 @@ public static class UnplacedEndpoints
         ClaimsPrincipal user,
         UnplacedStore unplaced,
         BeadRecorder recorder,
+        SheetStore sheets,
         BeadStore beads,
         BeadFileStore files,
         PictureKeeper pictures,
@@ -45,6 +47,8 @@ public static class UnplacedEndpoints
     {
         if (await unplaced.FindAsync(id, cancel) is not { } kept)
             return TypedResults.NotFound();
+        if (await sheets.StudentOfAsync(request.SheetId, cancel) != kept.StudentId)
+            return Problems.Field("sheetId", Say($"This is no sheet of theirs."));
         // Placed under its own id, as its student noted it. A try that broke off half way has recorded it already.
         if (await beads.FindAsync(id, cancel) is null)
         {
@@ -54,40 +58,29 @@ public static class UnplacedEndpoints
         }
         var file = (await files.FindAsync(id, cancel))!;
         foreach (var fileId in await unplaced.FilesAsync(id, CancellationToken.None))
-        {
-            var one = await unplaced.FileAsync(fileId, CancellationToken.None);
-            await TakeInAsync(one);
-        }
+            await TakeInAsync(await unplaced.FileAsync(fileId, CancellationToken.None), file, kept.StudentId, pictures, recordings);
         await unplaced.SettleAsync(id, placed: true, user.Id(), CancellationToken.None);
         return TypedResults.Ok((await beads.FindAsync(id, CancellationToken.None))!);
+    }
 
-        // What is no picture and no recording stays where it is kept.
-        async Task TakeInAsync(UnplacedFile one)
+    // What was begun is finished, whoever has gone. What is no picture and no recording stays where it is kept.
+    private static async Task TakeInAsync(UnplacedFile one, FiledBead file, Guid by, PictureKeeper pictures, RecordingKeeper recordings)
+    {
+        var beadId = file.Bead.Id;
+        if (one.Kind == UnplacedKind.Picture)
         {
-            if (one.Kind == UnplacedKind.Picture)
-            {
-                await pictures.AddAsync(
-                    one.Id,
-                    id,
-                    EnumText.Read<PictureSide>(one.Detail),
-                    one.Bytes,
-                    kept.StudentId,
-                    CancellationToken.None
-                );
-                return;
-            }
-            try
-            {
-                await recordings.TakeInAsync(
-                    one.Id,
-                    file,
-                    (RecordingOrigin.Microphone, one.Detail),
-                    (() => one.Bytes, Sent.OfBytes(one.Bytes).Under(id)),
-                    kept.StudentId,
-                    CancellationToken.None
-                );
-            }
-            catch (RecordingRefusedException) { }
+            await pictures.AddAsync(one.Id, beadId, EnumText.Read<PictureSide>(one.Detail), one.Bytes, by, CancellationToken.None);
+            return;
+        }
+        try
+        {
+            var sent = Sent.OfBytes(one.Bytes).Under(beadId);
+            var named = (RecordingOrigin.Microphone, one.Detail);
+            await recordings.TakeInAsync(one.Id, file, named, (() => one.Bytes, sent), by, CancellationToken.None);
+        }
+        catch (RecordingRefusedException)
+        {
+            // It is kept as it was sent.
         }
     }
 

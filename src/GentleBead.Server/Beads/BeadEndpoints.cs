@@ -144,6 +144,9 @@ public static class BeadEndpoints
                     break;
             }
         }
+        // An instructor's own beads wait nowhere.
+        if (user.IsInRole(nameof(Role.Instructor)))
+            return Problems.Of(why);
         var tablet = user.IsInRole(Access.Booth) ? user.SignInId() : (Guid?)null;
         return await unplaced.KeepAsync(id, (user.Id(), tablet, request.NotedAt ?? clock.GetUtcNow()), request, why, cancel)
             ? TypedResults.Ok(new WaitedBead(null, why))
@@ -159,15 +162,24 @@ public static class BeadEndpoints
         BeadStore beads,
         SheetStore sheets,
         CancellationToken cancel
-    ) =>
-        user.IsInRole(nameof(Role.Instructor)) ? null
+    )
+    {
+        if (user.IsInRole(nameof(Role.Instructor)))
+            return null;
+        var others =
+            await sheets.FindAsync(request.SheetId, cancel) is not { } sheet || sheet.StudentId != user.Id()
+                ? Say($"There is no such sheet.")
+            : user.IsInRole(Access.Booth) && sheet.BoothId != user.BoothId() ? Say($"This sheet is of another booth.")
+            : !await sheets.IsAtHandAsync(sheet.Id, request.NotedAt, user.StandsIn(sheet.SessionId), cancel)
+                ? Say($"You do not stand where this sheet was given out, or its session is over.")
+            : null;
         // Recorded already, and only the answer was lost: it stays so, whatever has changed since.
-        : await beads.FindAsync(id, cancel) is { Own: true } there && await sheets.StudentOfAsync(there.SheetId, cancel) == user.Id() ? null
-        : await sheets.FindAsync(request.SheetId, cancel) is not { } sheet || sheet.StudentId != user.Id() ? Say($"There is no such sheet.")
-        : user.IsInRole(Access.Booth) && sheet.BoothId != user.BoothId() ? Say($"This sheet is of another booth.")
-        : !await sheets.IsAtHandAsync(sheet.Id, request.NotedAt, user.StandsIn(sheet.SessionId), cancel)
-            ? Say($"You do not stand where this sheet was given out, or its session is over.")
-        : null;
+        var recorded =
+            others is not null
+            && await beads.FindAsync(id, cancel) is { Own: true } there
+            && await sheets.StudentOfAsync(there.SheetId, cancel) == user.Id();
+        return recorded ? null : others;
+    }
 
     private static async Task<Results<Ok<OwnSaid>, NoContent, NotFound>> OwnAsync(
         Guid id,
@@ -186,8 +198,7 @@ public static class BeadEndpoints
             return TypedResults.NotFound();
         if (await own.OfAsync(bead, sheet.Body.Job.Process, cancel) is not { } said)
             return TypedResults.NoContent();
-        var waits = bead.Waits && !user.IsInRole(nameof(Role.Instructor));
-        return TypedResults.Ok(waits ? said with { Compared = null } : said);
+        return TypedResults.Ok(bead.WaitsFor(user) ? said with { Compared = null } : said);
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong, Told>> LookAsync(

@@ -46,9 +46,11 @@ public sealed record Bead(
     bool Waits = false
 )
 {
+    /// <summary>Whether somebody is not shown the tool's word on it yet: whoever is no instructor, while it waits for theirs.</summary>
+    public bool WaitsFor(ClaimsPrincipal user) => Waits && !user.IsInRole(nameof(Role.Instructor));
+
     /// <summary>The bead as somebody is shown it: a student without the tool's word while that waits.</summary>
-    public Bead ShownTo(ClaimsPrincipal user) =>
-        Waits && !user.IsInRole(nameof(Role.Instructor)) ? this with { Judgement = Judgement.Withheld() } : this;
+    public Bead ShownTo(ClaimsPrincipal user) => WaitsFor(user) ? this with { Judgement = Judgement.Withheld() } : this;
 
     /// <summary>Whether somebody may add pictures and recordings to it: an instructor, and whoever recorded it as their own.</summary>
     public async Task<bool> TakesFilesOfAsync(ClaimsPrincipal user, SheetStore sheets, CancellationToken cancel) =>

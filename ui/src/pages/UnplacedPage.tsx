@@ -18,23 +18,25 @@ export function UnplacedPage() {
   const unplaced = useQuery(beadQueries.unplaced());
   return (
     <Page title="Beads to place">
-      <p>
-        A booth noted these without the network. When it was back their session or their booth had changed.
-        They are kept with their pictures and sound until somebody says where they belong.
-      </p>
-      <Loaded of={asLoading(unplaced)} what="the beads to place">
-        {(beads) =>
-          beads.length === 0 ? (
-            <p className="panel empty">Every bead has its place.</p>
-          ) : (
-            <div className="stack">
-              {beads.map((bead) => (
-                <ToPlace key={bead.id} bead={bead} />
-              ))}
-            </div>
-          )
-        }
-      </Loaded>
+      <div className="stack">
+        <p>
+          A booth noted these without the network. When it was back their session or their booth had changed.
+          They are kept with their pictures and sound until somebody says where they belong.
+        </p>
+        <Loaded of={asLoading(unplaced)} what="the beads to place">
+          {(beads) =>
+            beads.length === 0 ? (
+              <p className="panel empty">Every bead has its place.</p>
+            ) : (
+              <div className="stack">
+                {beads.map((bead) => (
+                  <ToPlace key={bead.id} bead={bead} />
+                ))}
+              </div>
+            )
+          }
+        </Loaded>
+      </div>
     </Page>
   );
 }

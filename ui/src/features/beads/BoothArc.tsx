@@ -15,7 +15,7 @@ const most = 600;
 const states: Partial<Record<MicrophoneState, string>> = {
   asking: 'The browser asks whether this page may hear the microphone. Say yes there.',
   refused:
-    'This page may not hear the microphone. Allow it beside the address in the browser, then press Sound again.',
+    'This page may not hear the microphone. Allow it beside the address in the browser, then press Record the sound twice.',
   none: 'There is no microphone here, or the address has no lock (https) and the browser hides it.',
 };
 

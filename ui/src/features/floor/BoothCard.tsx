@@ -5,7 +5,7 @@ import { BoothNumber } from '../../shared/page/BoothNumber';
 import { verdicts } from '../../shared/words';
 import { useSay } from '../../shared/words/useSay';
 import { BeadGlyph } from '../judging/BeadGlyph';
-import { OwnRuling } from '../judging/OwnRuling';
+import { AgreeKey } from '../judging/OwnRuling';
 import { VerdictMark } from '../judging/VerdictMark';
 import { WhoStands } from '../sessions/WhoStands';
 import { jobLine } from '../sheets/JobLine';
@@ -22,7 +22,7 @@ export function BoothCard(props: {
   onOpen: () => void;
 }) {
   const say = useSay();
-  const { booth, machineNames, student, job, positionName, need } = props.view;
+  const { booth, machineNames, student, job, positionName, need, last, own } = props.view;
   return (
     <article className={css.card} aria-label={`Booth ${booth.number}`} data-need={need?.kind}>
       <header>
@@ -57,6 +57,7 @@ export function BoothCard(props: {
             <span className="quiet">{machineNames.join(', ') || 'No machine'}</span>
           </p>
         </div>
+        {last && own && <AgreeKey beadId={last.id} own={own} />}
         {need && student && props.sessionId && (
           <>
             <SeenKey sessionId={props.sessionId} boothId={booth.id} student={student} />
@@ -78,7 +79,7 @@ export function BoothCard(props: {
 
 function LastBead({ view, sessionId }: { view: Schemas['BoothView']; sessionId: string | undefined }) {
   const say = useSay();
-  const { student, job, last, own, before, next } = view;
+  const { job, last, before, next } = view;
   return (
     <div className={css.last}>
       {last && job ? (
@@ -92,9 +93,6 @@ function LastBead({ view, sessionId }: { view: Schemas['BoothView']; sessionId: 
                 `, after ${before.map((verdict) => verdicts[verdict].toLowerCase()).join(', ')}`}
             </span>
             {next && <p className={css.advised}>{say(next)}</p>}
-            {own && student && (
-              <OwnRuling beadId={last.id} who={student.name} own={own} process={job.process} terse />
-            )}
           </div>
         </>
       ) : (
