@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 
 namespace GentleBead.Testing;
@@ -74,9 +75,9 @@ public sealed class RunningServer : IAsyncDisposable
         foreach (var (name, value) in settings)
             start.Environment[name] = value;
         var process = Process.Start(start)!;
-        var words = new List<string>();
-        process.OutputDataReceived += (_, line) => words.Add(line.Data ?? "");
-        process.ErrorDataReceived += (_, line) => words.Add(line.Data ?? "");
+        var words = new ConcurrentQueue<string>();
+        process.OutputDataReceived += (_, line) => words.Enqueue(line.Data ?? "");
+        process.ErrorDataReceived += (_, line) => words.Enqueue(line.Data ?? "");
         process.BeginOutputReadLine();
         process.BeginErrorReadLine();
 
@@ -85,6 +86,8 @@ public sealed class RunningServer : IAsyncDisposable
         if (!process.HasExited && await IsReadyAsync(client))
             return new RunningServer(process, address, database is null ? used : null);
         process.Kill();
+        // Waits for its last words too: what it died of is often still on its way when it has gone.
+        await process.WaitForExitAsync();
         throw new InvalidOperationException($"The server did not come up: {string.Join('\n', words)}");
     }
 

@@ -62,6 +62,9 @@ public sealed class StartedByScript : IAsyncDisposable
     public async Task SaysAsync(string text)
     {
         await Waiting.UntilAsync(() => Task.FromResult(Says() || process.HasExited), Patience);
+        // When it has gone its last words are often still on their way.
+        if (process.HasExited)
+            await process.WaitForExitAsync();
         if (!Says())
             throw new InvalidOperationException($"./start has not said \"{text}\" but: {Words}");
 
