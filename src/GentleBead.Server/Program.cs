@@ -103,6 +103,7 @@ services
     .AddSingleton<StandingStore>()
     .AddSingleton<SheetGiver>()
     .AddSingleton<SheetStore>()
+    .AddSingleton<SheetAtHand>()
     .AddSingleton<CouponStore>()
     .AddSingleton<SettingStore>()
     .AddSingleton<PresetStore>()

@@ -135,7 +135,10 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("dotted: this room");
 
         void Turned(double share) =>
-            Page.Until(() => page.Run<double>("return document.querySelector('progress').value * 1.0000001") >= share, "the knob so far");
+            Page.Until(
+                () => page.Run<bool>(FormattableString.Invariant($"return document.querySelector('progress').value >= {share}")),
+                "the knob so far"
+            );
     }
 
     [Fact]

@@ -101,6 +101,9 @@ public class SetUpTests(SetUpTests.Shop shop) : IClassFixture<SetUpTests.Shop>
         page.Open("/settings");
         page.See("How you set");
         page.Choose("Wire and volts", "Wire first");
+        // Hers again, before anybody makes another sheet by it.
+        page.Open("/settings");
+        Page.Until(() => page.Value("Wire and volts") == "Wire first", "the way of setting put back");
     }
 
     [Fact]

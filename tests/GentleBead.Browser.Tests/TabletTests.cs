@@ -27,7 +27,7 @@ public class TabletTests
         tablet.Click("Make it the booth’s");
         tablet.See("Who stands here?", "Booth 1");
         room.See("Tablet of booth 1");
-        Check(tablet, "who stands at the booth");
+        BoothScreen.Check(tablet, "who stands at the booth");
 
         tablet.Click("Ilsa Brandt");
         tablet.See("I am somebody else");
@@ -38,7 +38,7 @@ public class TabletTests
         room.See("Ilsa Brandt stands there");
         tablet.Click("Sheet");
         tablet.See("It should sound");
-        Check(tablet, "the booth's sheet");
+        BoothScreen.Check(tablet, "the booth's sheet");
         tablet.Click("Beads");
         tablet.See("Your beads");
         tablet.Click("Checks");
@@ -69,8 +69,7 @@ public class TabletTests
         // After a reload it is the booth's still, and hers; every key takes a glove.
         tablet.Open("/");
         tablet.See("Ilsa Brandt", "Help me");
-        Assert.Empty(Small(tablet));
-        Check(tablet, "the booth at rest");
+        BoothScreen.Check(tablet, "the booth at rest");
 
         // From arc out to saved in six taps; the word that is one's own comes first, the tool's beside it.
         tablet.Click("Bead");
@@ -84,7 +83,7 @@ public class TabletTests
         }
         Assert.Equal(6, taps);
         tablet.See("You", "The tool", "Likeliest:");
-        Check(tablet, "both words at the booth");
+        BoothScreen.Check(tablet, "both words at the booth");
 
         // It is her word until the instructor agrees, in one tap; all three stand side by side.
         room.Open("/");
@@ -93,15 +92,14 @@ public class TabletTests
         tablet.See("Your instructor");
         tablet.Click("Next bead");
         tablet.See("Your verdict and your change first");
-        Assert.Empty(Small(tablet));
-        Check(tablet, "a bead at the booth");
+        BoothScreen.Check(tablet, "a bead at the booth");
 
         // Without the network it is kept and says so; it goes out by itself.
         tablet.CutNetwork(true);
         foreach (var key in new[] { "Looks right all round", "Right", "Keep it", "Save the bead" })
             tablet.Click(key);
         tablet.See("waits to be sent", "1 bead waits here");
-        Check(tablet, "a bead that waits");
+        BoothScreen.Check(tablet, "a bead that waits");
         tablet.CutNetwork(false);
         tablet.SeeNot("waits here");
         tablet.See("The tool");
@@ -122,17 +120,4 @@ public class TabletTests
         tablet.Open("/");
         tablet.See("Step in as");
     }
-
-    private static void Check(Page tablet, string name)
-    {
-        ScreenTests.Check(tablet, name);
-        tablet.Resize(820, 1180);
-    }
-
-    // Keys that a gloved finger would miss.
-    private static System.Collections.ObjectModel.ReadOnlyCollection<object> Small(Page tablet) =>
-        tablet.Run<System.Collections.ObjectModel.ReadOnlyCollection<object>>(
-            "return [...document.querySelectorAll('button, nav a')]"
-                + ".filter(e => e.offsetParent && e.getBoundingClientRect().height < 48).map(e => e.textContent)"
-        );
 }

@@ -59,6 +59,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/kept/{id:guid}/compare",
         "/api/judging/criteria",
         "/api/judging/section/{metal}",
+        "/api/trials/mine",
+        "/api/sweeps/{id:guid}",
         "/api/beads/{id:guid}",
         "/api/beads/{id:guid}/own",
         "/api/beads/{id:guid}/waited",

@@ -45,6 +45,7 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
         "pin",
         "room",
         "pairedBy",
+        "student",
         "names",
         "login",
         "school",

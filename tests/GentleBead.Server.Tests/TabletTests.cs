@@ -28,6 +28,8 @@ public sealed class TabletTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsync
         "/api/hands/mine",
         "/api/hands/{id:guid}",
         "/api/hands/{id:guid}/lowered",
+        "/api/trials/mine",
+        "/api/sweeps/{id:guid}",
         "/api/beads/{id:guid}",
         "/api/beads/{id:guid}/own",
         "/api/beads/{id:guid}/file",

@@ -123,8 +123,7 @@ public sealed record TrialPlan(
     bool MayStopEarly
 )
 {
-    /// <summary>The next step without a fair bead; null when all have one.</summary>
+    /// <summary>The steps without a fair bead, in order.</summary>
     /// <param name="fair">Steps that have one.</param>
-    public int? NextStep(IReadOnlySet<int> fair) =>
-        Steps.Select(step => (int?)step.Number).FirstOrDefault(number => !fair.Contains(number!.Value));
+    public IEnumerable<int> OpenSteps(IReadOnlySet<int> fair) => Steps.Select(step => step.Number).Where(number => !fair.Contains(number));
 }

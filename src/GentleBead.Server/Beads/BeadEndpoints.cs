@@ -103,11 +103,12 @@ public static class BeadEndpoints
         ClaimsPrincipal user,
         BeadStore beads,
         SheetStore sheets,
+        SheetAtHand atHand,
         BeadRecorder recorder,
         CancellationToken cancel
     )
     {
-        if (await OthersAsync(id, request, user, beads, sheets, cancel) is { } others)
+        if (await OthersAsync(id, request, user, beads, sheets, atHand, cancel) is { } others)
             return Problems.Field("sheetId", others);
         return await recorder.RecordAsync(id, request, user.Id(), cancel) switch
         {
@@ -124,6 +125,7 @@ public static class BeadEndpoints
         ClaimsPrincipal user,
         BeadStore beads,
         SheetStore sheets,
+        SheetAtHand atHand,
         BeadRecorder recorder,
         UnplacedStore unplaced,
         TimeProvider clock,
@@ -131,7 +133,7 @@ public static class BeadEndpoints
     )
     {
         IReadOnlyList<Problem> why = [];
-        if (await OthersAsync(id, request, user, beads, sheets, cancel) is { } others)
+        if (await OthersAsync(id, request, user, beads, sheets, atHand, cancel) is { } others)
             why = [new("sheetId", others)];
         else
         {
@@ -153,26 +155,17 @@ public static class BeadEndpoints
             : Problems.Field("sheetId", Say($"{UnplacedStore.MostOfStudent} beads wait to be placed already. Ask your instructor."));
     }
 
-    // A student records what they lay to their own sheet where they stand, while the session is on; at a tablet, to one of its booth.
-    // Somebody else's is none. What waited for the network is taken for when it was noted.
     private static async Task<Said?> OthersAsync(
         Guid id,
         BeadRequest request,
         ClaimsPrincipal user,
         BeadStore beads,
         SheetStore sheets,
+        SheetAtHand atHand,
         CancellationToken cancel
     )
     {
-        if (user.IsInRole(nameof(Role.Instructor)))
-            return null;
-        var others =
-            await sheets.FindAsync(request.SheetId, cancel) is not { } sheet || sheet.StudentId != user.Id()
-                ? Say($"There is no such sheet.")
-            : user.IsInRole(Access.Booth) && sheet.BoothId != user.BoothId() ? Say($"This sheet is of another booth.")
-            : !await sheets.IsAtHandAsync(sheet.Id, request.NotedAt, user.StandsIn(sheet.SessionId), cancel)
-                ? Say($"You do not stand where this sheet was given out, or its session is over.")
-            : null;
+        var others = await atHand.RefusalAsync(user, request.SheetId, request.NotedAt, cancel);
         // Recorded already, and only the answer was lost: it stays so, whatever has changed since.
         var recorded =
             others is not null

@@ -46,14 +46,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
             return new RefusedBead([ownWord]);
 
         var problems = new List<Problem>();
-        // What recordings and sections say comes from them alone.
-        var evidence = (request.Evidence ?? new Evidence()) with
-        {
-            Listened = null,
-        };
-        problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
-        if (evidence.Macro is not null)
-            problems.Add(new("evidence.macro", SectionElsewhere));
+        var evidence = Noted(request.Evidence, ground, problems);
         var (read, amps) = Read(
             new CorrectedSettings(request.WireMark, request.VoltMark, request.AmpMark, request.WireFeed, request.Volts, request.Amps),
             ground,
@@ -80,7 +73,8 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         );
         var room = await rulings.WeightsAsync(connection, ground.RoomWeightsId, cancel);
         var bead = unjudged with { Judgement = JudgeIt(unjudged, ground, before, room) };
-        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, At(request, ground), cancel);
+        var at = ground.Sheet.When(request.NotedAt, clock.GetUtcNow());
+        bead = await BeadStore.AddAsync(connection, bead, ground, request.Trial, by, sent, at, cancel);
         if (request.Own is { } own)
             await OwnWordStore.AddAsync(connection, id, own, by, cancel);
         if (read is not null && evidence.SoundHeard() is not null)
@@ -241,6 +235,20 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         return new Recorded(stored!);
     }
 
+    // What was noted of a new bead; what of it cannot be goes to the problems.
+    private static Evidence Noted(Evidence? given, BeadGround ground, List<Problem> problems)
+    {
+        // What recordings and sections say comes from them alone.
+        var evidence = (given ?? new Evidence()) with
+        {
+            Listened = null,
+        };
+        problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
+        if (evidence.Macro is not null)
+            problems.Add(new("evidence.macro", SectionElsewhere));
+        return evidence;
+    }
+
     // What was set, from marks or as measured; what of it cannot be goes to the problems.
     private static (Settings? Pair, Current? Amps) Read(CorrectedSettings given, BeadGround ground, List<Problem> problems)
     {
@@ -271,13 +279,6 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         var ground = known ?? (await GroundStore.OfAsync(connection, bead.SheetId, bead.Id, null, null, cancel))!;
         await WindowStore.RefitAsync(connection, ground.MachineId, ground.Body.Job.RequireArc(), cancel);
     }
-
-    // When it was noted: not before its sheet was given out, and not in time to come.
-    private DateTimeOffset? At(BeadRequest request, BeadGround ground) =>
-        request.NotedAt is not { } noted ? null
-        : noted < ground.Sheet.AssignedAt ? ground.Sheet.AssignedAt
-        : noted > clock.GetUtcNow() ? null
-        : noted;
 
     private static Judgement JudgeIt(Bead bead, BeadGround ground, Bead? before, RoomWeights? room)
     {

@@ -97,6 +97,9 @@ public sealed class BeadStore(NpgsqlDataSource database)
     /// <summary>Beads of a coupon that are sent at once.</summary>
     public const int Page = 20;
 
+    // A trial has a dozen steps; what is laid again and again is read from the newest.
+    private const int MostOfTrial = 80;
+
     private const string Columns = """
         id, sheet_id as "SheetId", number, wire_mark as "WireMark", volt_mark as "VoltMark", amp_mark as "AmpMark", wire_feed_m_per_min as
             "WireFeed", volts, amps,
@@ -177,17 +180,17 @@ public sealed class BeadStore(NpgsqlDataSource database)
         return rows.ToLookup(row => row.SheetId, row => row.Bead);
     }
 
-    /// <summary>A trial's beads that are not withdrawn, by its steps, in the order they were laid.</summary>
+    /// <summary>A trial's newest beads that are not withdrawn, in the order they were laid.</summary>
     public async Task<IReadOnlyList<Bead>> OfTrialAsync(Guid trialId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<Row>(
             $"select {Columns} from bead_now where id in (select bead_id from trial_bead where trial_id = @trialId) and not "
-                + $"withdrawn order by seq",
-            new { trialId },
+                + $"withdrawn order by seq desc limit @MostOfTrial",
+            new { trialId, MostOfTrial },
             cancel
         );
-        return [.. rows.Select(row => row.Bead)];
+        return [.. rows.Reverse().Select(row => row.Bead)];
     }
 
     /// <summary>Every look at a bead before the one that stands, oldest first: when, what was said, and what was known to be set.</summary>

@@ -74,7 +74,7 @@ public sealed record RackCoupon(
 /// <param name="Coupon">Their newest sheet with its beads; null before the first.</param>
 /// <param name="Machine">The machine of that sheet; null with it.</param>
 /// <param name="MachineId">The same; null with it.</param>
-/// <param name="ToolWord">When they are shown what the tool says of a bead they record themselves.</param>
+/// <param name="AsksOwn">Whether a bead they record themselves asks for their own word first.</param>
 public sealed record MyWork(
     int? BoothNumber,
     Guid? BoothId,
@@ -82,7 +82,7 @@ public sealed record MyWork(
     Coupon? Coupon,
     Core.Machines.Machine? Machine,
     Guid? MachineId,
-    ToolWord ToolWord
+    bool AsksOwn
 )
 {
     /// <summary>The work as its student is shown it: without what the tool's word still waits on.</summary>
@@ -150,7 +150,7 @@ public sealed class CouponStore(NpgsqlDataSource database)
             row is null ? null : await OfAsync(connection, row.Sheet, cancel),
             row is null ? null : StoredMachine.Read(row.MachineBody, row.Load, row.Readings),
             row?.MachineId,
-            row is null ? ToolWord.AfterOwn : EnumText.Read<ToolWord>(row.ToolWord)
+            row is null || EnumText.Read<ToolWord>(row.ToolWord).AsksOwn()
         );
     }
 

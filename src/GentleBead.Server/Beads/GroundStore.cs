@@ -68,6 +68,17 @@ public static class GroundStore
             cancel
         ) > 0;
 
+    /// <summary>Takes a machine's turn where no bead is laid: whoever writes of what it is known by waits here.</summary>
+    /// <param name="connection">In whose transaction.</param>
+    /// <param name="machineId">Which machine; it has to exist.</param>
+    public static Task TakeTurnOfAsync(NpgsqlConnection connection, Guid machineId, CancellationToken cancel) =>
+        connection.ExecuteAsync(
+            "insert into machine_wear (machine_id, beads) values (@machineId, 0) on conflict (machine_id) do update "
+                + "set beads = machine_wear.beads",
+            new { machineId },
+            cancel
+        );
+
     /// <summary>What a bead on a sheet is laid to; null where there is no such sheet.</summary>
     /// <param name="connection">Where.</param>
     /// <param name="sheetId">On which sheet.</param>

@@ -77,6 +77,7 @@ internal static class DemoFindingsLoader
                         default
                     ),
                     by,
+                    own: false,
                     Sent.ByNobody,
                     now.AddDays(-6).AddMinutes(4 * minutes++),
                     cancel

@@ -26,7 +26,17 @@ public sealed record AssignedSheet(
     Sheet Body,
     string? Overrule = null,
     CriteriaSet Criteria = CriteriaSet.Practice
-);
+)
+{
+    /// <summary>When something welded to it was noted: not before it was given out, and not in time to come.</summary>
+    /// <param name="noted">As a booth says; null for now.</param>
+    /// <param name="now">The moment.</param>
+    /// <returns>Null for now.</returns>
+    public DateTimeOffset? When(DateTimeOffset? noted, DateTimeOffset now) =>
+        noted < AssignedAt ? AssignedAt
+        : noted > now ? null
+        : noted;
+}
 
 /// <summary>Assigned sheets in the database. They are only added to.</summary>
 public sealed class SheetStore(NpgsqlDataSource database)

@@ -16,7 +16,18 @@ namespace GentleBead.Server.Trials;
 /// <param name="Volts">Volts as measured.</param>
 /// <param name="Run">The run.</param>
 /// <param name="StickOut">Tip to work while it was run, 3 to 40 mm; left out, the sheet's own.</param>
-public sealed record SweepRequest(Guid SheetId, double? VoltMark, Voltage? Volts, SweepRun Run, Length? StickOut = null);
+/// <param name="NotedAt">When it was run, by the server's clock as the booth knows it; null for now.</param>
+public sealed record SweepRequest(
+    Guid SheetId,
+    double? VoltMark,
+    Voltage? Volts,
+    SweepRun Run,
+    Length? StickOut = null,
+    DateTimeOffset? NotedAt = null
+);
+
+/// <summary>Whether a machine is to learn from a student's own sweep.</summary>
+public sealed record Taking(bool Taken);
 
 /// <summary>Recording wire sweeps.</summary>
 public static class SweepEndpoints
@@ -24,13 +35,16 @@ public static class SweepEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        var sweeps = app.MapGroup("/api/sweeps").WithTags("sweeps").RequireAuthorization(Access.Instructor);
-        sweeps.MapPut("/{id:guid}", RecordAsync).Repeatable();
-        sweeps.MapPut("/{id:guid}/withdrawn", WithdrawAsync);
-        sweeps.MapGet(
-            "/of-machine/{machineId:guid}",
-            (Guid machineId, SweepStore store, CancellationToken cancel) => store.OfMachineAsync(machineId, cancel)
-        );
+        var sweeps = app.MapGroup("/api/sweeps").WithTags("sweeps");
+        sweeps.MapPut("/{id:guid}", RecordAsync).RequireAuthorization(Access.AtWork).Repeatable();
+        sweeps.MapPut("/{id:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
+        sweeps.MapPut("/{id:guid}/taken", TakeAsync).RequireAuthorization(Access.Instructor);
+        sweeps
+            .MapGet(
+                "/of-machine/{machineId:guid}",
+                (Guid machineId, SweepStore store, CancellationToken cancel) => store.OfMachineAsync(machineId, cancel)
+            )
+            .RequireAuthorization(Access.Instructor);
     }
 
     private static async Task<Results<Ok<RunSweep>, Wrong>> RecordAsync(
@@ -39,13 +53,17 @@ public static class SweepEndpoints
         ClaimsPrincipal user,
         SweepStore sweeps,
         SheetStore sheets,
+        SheetAtHand atHand,
         MachineStore machines,
+        TimeProvider clock,
         CancellationToken cancel
     )
     {
         var sent = Sent.Of(request);
         if (await sweeps.IsRepeatAsync(id, sent, cancel))
             return TypedResults.Ok((await sweeps.FindAsync(id, cancel))!);
+        if (await atHand.RefusalAsync(user, request.SheetId, request.NotedAt, cancel) is { } others)
+            return Problems.Field("sheetId", others);
         if (await sheets.FindAsync(request.SheetId, cancel) is not { } sheet)
             return Problems.Field("sheetId", Say($"There is no such sheet."));
         if (sheet.Body.Pair is null)
@@ -74,8 +92,10 @@ public static class SweepEndpoints
         await sweeps.AddAsync(
             new RunSweep(id, sheet.MachineId, arc, pair.Volts, request.StickOut, run, finding, default),
             user.Id(),
+            !user.IsInRole(nameof(Role.Instructor)),
             sent,
-            cancel: cancel
+            sheet.When(request.NotedAt, clock.GetUtcNow()),
+            cancel
         );
         return TypedResults.Ok((await sweeps.FindAsync(id, cancel))!);
     }
@@ -86,4 +106,12 @@ public static class SweepEndpoints
         SweepStore sweeps,
         CancellationToken cancel
     ) => await sweeps.SetWithdrawnAsync(id, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+
+    private static async Task<Results<NoContent, NotFound>> TakeAsync(
+        Guid id,
+        Taking request,
+        ClaimsPrincipal user,
+        SweepStore sweeps,
+        CancellationToken cancel
+    ) => await sweeps.SetTakenAsync(id, request.Taken ? user.Id() : null, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

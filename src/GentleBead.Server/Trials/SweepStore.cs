@@ -3,6 +3,7 @@ using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Core.Trials;
+using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Windows;
 using Npgsql;
@@ -18,6 +19,8 @@ namespace GentleBead.Server.Trials;
 /// <param name="Run">Marks and clock.</param>
 /// <param name="Finding">What it found.</param>
 /// <param name="RunAt">When.</param>
+/// <param name="Student">The student who ran it at a booth by themselves; null where an instructor did.</param>
+/// <param name="Counts">Whether the machine learns from it: a student's own once an instructor has taken it.</param>
 public sealed record RunSweep(
     Guid Id,
     Guid MachineId,
@@ -26,7 +29,9 @@ public sealed record RunSweep(
     Length? StickOut,
     SweepRun Run,
     SweepFinding Finding,
-    DateTimeOffset RunAt
+    DateTimeOffset RunAt,
+    string? Student = null,
+    bool Counts = true
 );
 
 /// <summary>Sweeps in the database. A sweep is withdrawn, never deleted.</summary>
@@ -34,23 +39,27 @@ public sealed class SweepStore(NpgsqlDataSource database)
 {
     private const int Page = 40;
 
-    private const string Columns =
-        "id, machine_id as \"MachineId\", process, wire, gas, volts, stick_out_mm as \"StickOut\", run, finding, run_at as \"RunAt\"";
+    private const string Columns = """
+        id, machine_id as "MachineId", process, wire, gas, volts, stick_out_mm as "StickOut", run, finding, run_at as "RunAt",
+        case when own then (select name from person where person.id = run_by) end as "Student", not own or taken_at is not null as "Counts"
+        """;
 
     /// <summary>Adds a sweep, and fits its window anew; the same id again changes nothing.</summary>
     /// <param name="sweep">The sweep; its time is not looked at where <paramref name="at"/> is null.</param>
     /// <param name="by">Who ran it.</param>
     /// <param name="sent">What was sent.</param>
+    /// <param name="own">Whether a student ran it by themselves.</param>
     /// <param name="at">When; null for now.</param>
-    public async Task AddAsync(RunSweep sweep, Guid by, Sent sent, DateTimeOffset? at = null, CancellationToken cancel = default)
+    public async Task AddAsync(RunSweep sweep, Guid by, bool own, Sent sent, DateTimeOffset? at = null, CancellationToken cancel = default)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await GroundStore.TakeTurnOfAsync(connection, sweep.MachineId, cancel);
         await connection.AddOnceAsync(
             "sweep",
             """
-            insert into sweep (id, machine_id, process, wire, gas, volts, stick_out_mm, run, finding, run_by, run_at, sent)
-            values (@Id, @MachineId, @process, @wire, @gas, @volts, @stickOut, @run, @finding, @by, coalesce(@at, now()), @sent)
+            insert into sweep (id, machine_id, process, wire, gas, volts, stick_out_mm, run, finding, run_by, own, run_at, sent)
+            values (@Id, @MachineId, @process, @wire, @gas, @volts, @stickOut, @run, @finding, @by, @own, coalesce(@at, now()), @sent)
                 on conflict (id) do nothing
             """,
             new
@@ -65,6 +74,7 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 run = new Jsonb<SweepRun>(sweep.Run),
                 finding = new Jsonb<SweepFinding>(sweep.Finding),
                 by,
+                own,
                 at = at?.UtcDateTime,
                 sent = sent.Hash,
             },
@@ -103,17 +113,23 @@ public sealed class SweepStore(NpgsqlDataSource database)
     }
 
     /// <summary>Takes a sweep away, or puts it back, and fits its window anew.</summary>
-    public async Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn, CancellationToken cancel)
+    public Task<bool> SetWithdrawnAsync(Guid id, bool withdrawn, CancellationToken cancel) =>
+        SetAsync(id, "withdrawn_at = case when @withdrawn then now() end", new { id, withdrawn }, cancel);
+
+    /// <summary>Lets the machine learn from a student's own sweep, or not any more, and fits its window anew.</summary>
+    /// <param name="id">Which sweep.</param>
+    /// <param name="by">The instructor who takes it; null to leave it again.</param>
+    public Task<bool> SetTakenAsync(Guid id, Guid? by, CancellationToken cancel) =>
+        SetAsync(id, "taken_by = @by, taken_at = case when @by::uuid is not null then now() end", new { id, by }, cancel);
+
+    private async Task<bool> SetAsync(Guid id, string change, object with, CancellationToken cancel)
     {
         if (await FindAsync(id, cancel) is not { } sweep)
             return false;
         await using var connection = await database.OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
-        await connection.ExecuteAsync(
-            "update sweep set withdrawn_at = case when @withdrawn then now() end where id = @id",
-            new { id, withdrawn },
-            cancel
-        );
+        await GroundStore.TakeTurnOfAsync(connection, sweep.MachineId, cancel);
+        await connection.ExecuteAsync($"update sweep set {change} where id = @id", with, cancel);
         await WindowStore.RefitAsync(connection, sweep.MachineId, sweep.Arc, cancel);
         await transaction.CommitAsync(cancel);
         return true;
@@ -129,7 +145,9 @@ public sealed class SweepStore(NpgsqlDataSource database)
         double? StickOut,
         string Run,
         string Finding,
-        DateTime RunAt
+        DateTime RunAt,
+        string? Student,
+        bool Counts
     )
     {
         public RunSweep Sweep =>
@@ -141,7 +159,9 @@ public sealed class SweepStore(NpgsqlDataSource database)
                 StickOut is { } mm ? Length.FromMm(mm) : null,
                 Jsonb.Read<SweepRun>(Run),
                 Jsonb.Read<SweepFinding>(Finding),
-                RunAt
+                RunAt,
+                Student,
+                Counts
             );
     }
 }

@@ -35,6 +35,32 @@ public sealed record TrialView(
     DateTimeOffset? FitAt
 );
 
+/// <summary>A bead of a trial, as whoever lays it is shown it: without a word on how good it is.</summary>
+/// <param name="Step">For which step.</param>
+/// <param name="Number">Its number on the coupon.</param>
+/// <param name="Unfair">What breaks the comparison; empty when nothing does.</param>
+public sealed record LaidStep(int Step, int Number, IReadOnlyList<UnfairBead> Unfair);
+
+/// <summary>The trial that runs on a student's newest sheet, for whoever lays its beads.</summary>
+/// <param name="Id">Which trial.</param>
+/// <param name="SheetId">On which sheet.</param>
+/// <param name="Plan">Its steps.</param>
+/// <param name="Laid">Its beads that are not withdrawn, in the order they were laid.</param>
+/// <param name="Done">Whether it has all it needs.</param>
+/// <param name="Learned">What it has shown; null before two beads, and while the tool's word on one of them waits.</param>
+/// <param name="OpenSteps">The steps without a fair bead, in order: the first is next; empty once it is done.</param>
+/// <param name="FitAt">When the piece of the last bead is cold again by estimate; null before the first.</param>
+public sealed record MyTrial(
+    Guid Id,
+    Guid SheetId,
+    TrialPlan Plan,
+    IReadOnlyList<LaidStep> Laid,
+    bool Done,
+    Said? Learned,
+    IReadOnlyList<int> OpenSteps,
+    DateTimeOffset? FitAt
+);
+
 /// <summary>Whether a trial has ended.</summary>
 public sealed record Ending(bool Ended);
 
@@ -44,11 +70,12 @@ public static class TrialEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        var trials = app.MapGroup("/api/trials").WithTags("trials").RequireAuthorization(Access.Instructor);
-        trials.MapPut("/{id:guid}", StartAsync).Repeatable();
-        trials.MapGet("/{id:guid}", ViewAsync);
-        trials.MapPut("/{id:guid}/ended", EndAsync);
-        trials.MapGet("/of-sheet/{sheetId:guid}", OfSheetAsync);
+        var trials = app.MapGroup("/api/trials").WithTags("trials");
+        trials.MapGet("/mine", MineAsync).RequireAuthorization(Access.AtWork);
+        trials.MapPut("/{id:guid}", StartAsync).RequireAuthorization(Access.Instructor).Repeatable();
+        trials.MapGet("/{id:guid}", ViewAsync).RequireAuthorization(Access.Instructor);
+        trials.MapPut("/{id:guid}/ended", EndAsync).RequireAuthorization(Access.Instructor);
+        trials.MapGet("/of-sheet/{sheetId:guid}", OfSheetAsync).RequireAuthorization(Access.Instructor);
     }
 
     private static async Task<Results<Ok<TrialView>, Wrong>> StartAsync(
@@ -95,6 +122,35 @@ public static class TrialEndpoints
             ? TypedResults.Ok(await ReadAsync(trial, trials, sheets, beads, cancel))
             : TypedResults.NotFound();
 
+    private static async Task<Results<Ok<MyTrial>, NoContent>> MineAsync(
+        ClaimsPrincipal user,
+        TrialStore trials,
+        SheetStore sheets,
+        BeadStore beads,
+        CancellationToken cancel
+    )
+    {
+        if (await trials.RunningAsync(user.Id(), cancel) is not { } trial)
+            return TypedResults.NoContent();
+        var view = await ReadAsync(trial, trials, sheets, beads, cancel);
+        return TypedResults.Ok(
+            new MyTrial(
+                trial.Id,
+                trial.SheetId,
+                // A step on another joint is judged by a sheet of its own; the one in hand says what to set.
+                trial.Plan with
+                {
+                    Steps = [.. trial.Plan.Steps.Select(step => step with { Sheet = null })],
+                },
+                [.. view.Beads.Select(laid => new LaidStep(laid.Place.Step, laid.Bead.Number, laid.Unfair))],
+                view.Result.Done,
+                view.Beads.Any(laid => laid.Bead.WaitsFor(user)) ? null : view.Result.Learned,
+                view.Result.Done ? [] : [.. trial.Plan.OpenSteps(Fair(view.Beads))],
+                view.FitAt
+            )
+        );
+    }
+
     private static async Task<Results<NoContent, NotFound>> EndAsync(
         Guid id,
         Ending request,
@@ -104,6 +160,9 @@ public static class TrialEndpoints
 
     private static Task<IReadOnlyList<StartedTrial>> OfSheetAsync(Guid sheetId, TrialStore trials, CancellationToken cancel) =>
         trials.OfSheetAsync(sheetId, cancel);
+
+    private static HashSet<int> Fair(IEnumerable<TrialBeadView> beads) =>
+        [.. beads.Where(bead => bead.Unfair.Count == 0).Select(bead => bead.Place.Step)];
 
     private static async Task<TrialView> ReadAsync(
         StartedTrial trial,
@@ -127,12 +186,11 @@ public static class TrialEndpoints
                     )
             )
             .ToArray();
-        var fair = views.Where(view => view.Unfair.Count == 0).Select(view => view.Place.Step).ToHashSet();
         return new TrialView(
             trial,
             views,
             TrialResult.Of(trial.Plan, sheet, [.. laid.Select(entry => new JudgedTrialBead(entry.Laid, entry.Bead.Judgement))]),
-            trial.Plan.NextStep(fair),
+            trial.Plan.OpenSteps(Fair(views)).Cast<int?>().FirstOrDefault(),
             laid.Length == 0 ? null : laid[^1].Bead.RecordedAt.AddSeconds(Fairness.WaitSeconds(sheet, laid[^1].Laid))
         );
 

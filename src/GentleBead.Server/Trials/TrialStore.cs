@@ -69,6 +69,22 @@ public sealed class TrialStore(NpgsqlDataSource database)
         return [.. rows.Select(row => row.Trial)];
     }
 
+    /// <summary>The newest trial on a student's newest sheet that was not ended; null where there is none.</summary>
+    public async Task<StartedTrial?> RunningAsync(Guid studentId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var row = await connection.QuerySingleOrDefaultAsync<Row>(
+            $"""
+            select {Columns} from trial
+            where sheet_id = (select id from sheet where student_id = @studentId order by seq desc limit 1) and ended_at is null
+            order by seq desc limit 1
+            """,
+            new { studentId },
+            cancel
+        );
+        return row?.Trial;
+    }
+
     /// <summary>Ends a trial, or takes it up again.</summary>
     public async Task<bool> SetEndedAsync(Guid id, bool ended, CancellationToken cancel)
     {

@@ -105,6 +105,7 @@ public sealed class WindowStore(NpgsqlDataSource database)
         union all
         (select volts, null, null, null, null, finding, stick_out_mm, 0 from sweep
          where machine_id = @machineId and process = @process and wire = @wire and gas = @gas and withdrawn_at is null
+             and (not own or taken_at is not null)
              order by seq desc limit @newest)
         """;
 

@@ -67,10 +67,9 @@ public class TrialPlanTests
     public void The_next_step_is_the_first_without_a_fair_bead()
     {
         var plan = Plan(new(TrialKind.WireLadder));
-        Assert.Equal(1, plan.NextStep(new HashSet<int>()));
-        Assert.Equal(2, plan.NextStep(new HashSet<int> { 1, 3 }));
-        Assert.Equal(3, plan.NextStep(new HashSet<int> { 1, 2 }));
-        Assert.Null(plan.NextStep(new HashSet<int> { 1, 2, 3 }));
+        Assert.Equal([1, 2, 3], plan.OpenSteps(new HashSet<int>()));
+        Assert.Equal([2], plan.OpenSteps(new HashSet<int> { 1, 3 }));
+        Assert.Empty(plan.OpenSteps(new HashSet<int> { 1, 2, 3 }));
     }
 
     [Theory]

@@ -11,7 +11,7 @@ import { leftUnheard } from '../features/tablets/tablet';
 import { useAwake } from '../features/tablets/useAwake';
 import { useTouched } from '../features/tablets/useTouched';
 import { WhoStands } from '../features/tablets/WhoStands';
-import { BoothBeadPage, BoothTabletFrame } from '../pages/BoothTabletPages';
+import { BoothBeadPage, BoothSweepPage, BoothTabletFrame } from '../pages/BoothTabletPages';
 import { MyBeadsPage } from '../pages/MyBeadsPage';
 import { MySheetPage } from '../pages/MySheetPage';
 import { MyChecksPage } from '../pages/MyRestPages';
@@ -78,6 +78,7 @@ export function AtBooth({ booth, asOf }: { booth: Schemas['BoothNow']; asOf: num
                     <Route element={<BoothTabletFrame />}>
                       <Route index element={<NowPage />} />
                       <Route path="bead" element={<BoothBeadPage />} />
+                      <Route path="sweep" element={<BoothSweepPage />} />
                       <Route path="sheet" element={<MySheetPage toRead />} />
                       <Route path="beads" element={<MyBeadsPage />} />
                       <Route path="checks" element={<MyChecksPage />} />

@@ -49,7 +49,9 @@ const exercise = () => import('../pages/ExercisePages');
 const ExercisesPage = page('ExercisesPage', exercise);
 const ExercisePage = page('ExercisePage', exercise);
 const NewExercisePage = page('NewExercisePage', exercise);
-const BoothBeadPage = page('BoothBeadPage', () => import('../pages/BoothTabletPages'));
+const atBooth = () => import('../pages/BoothTabletPages');
+const BoothBeadPage = page('BoothBeadPage', atBooth);
+const BoothSweepPage = page('BoothSweepPage', atBooth);
 const MyCoursePage = page('MyCoursePage', () => import('../pages/MyCoursePage'));
 
 const settings = () => import('../pages/SettingsPages');
@@ -155,6 +157,7 @@ export const studentRoutes = (
     <Route element={<MyWorkFrame />}>
       <Route index element={<NowPage />} />
       <Route path="bead" element={<BoothBeadPage />} />
+      <Route path="sweep" element={<BoothSweepPage />} />
       <Route path="course" element={<MyCoursePage />} />
       <Route path="sheet" element={<MySheetPage />} />
       <Route path="beads" element={<MyBeadsPage />} />

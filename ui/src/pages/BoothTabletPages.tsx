@@ -1,8 +1,17 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { Outlet } from 'react-router';
+import { useState } from 'react';
+import { Link, Outlet } from 'react-router';
 import { BoothBead } from '../features/beads/BoothBead';
 import { beadQueries } from '../features/beads/queries';
+import { BoothTrial } from '../features/trials/BoothTrial';
+import { trialQueries } from '../features/trials/queries';
+import { SweepForm } from '../features/trials/SweepForm';
+import { useBoothSweep } from '../features/trials/useTrials';
+import { stepInHand, waitingSteps } from '../features/trials/waitingSteps';
+import type { Schemas } from '../shared/api/client';
 import { asLoading, Loaded } from '../shared/Loaded';
+import { useWaiting } from '../shared/outbox/useOutbox';
 import { Tabs } from '../shared/page/Tabs';
 import { NoSheet, useMine } from './MyWorkPages';
 
@@ -27,19 +36,72 @@ export function BoothTabletFrame() {
   );
 }
 
-/** The bead that was just laid, by whoever laid it. */
+type AtWork = Pick<Schemas['MyWork'], 'asksOwn'> & { coupon: Schemas['Coupon']; machine: Schemas['Machine'] };
+
+/** The bead that was just laid, by whoever laid it: the next step of their trial where one runs. */
 export function BoothBeadPage() {
-  const { coupon, machine, toolWord } = useMine();
+  const { coupon, machine, asksOwn } = useMine();
+  const trial = useQuery(trialQueries.mine());
   if (!coupon || !machine) return <NoSheet />;
   return (
+    <Loaded of={asLoading(trial)} what="your trial">
+      {(mine) => (
+        <Lay key={coupon.sheet.id} coupon={coupon} machine={machine} asksOwn={asksOwn} trial={mine} />
+      )}
+    </Loaded>
+  );
+}
+
+function Lay({ coupon, machine, asksOwn, trial }: AtWork & { trial: Schemas['MyTrial'] | null }) {
+  const [chosen, setChosen] = useState<number>();
+  const waiting = useWaiting();
+  const running = trial?.sheetId === coupon.sheet.id ? trial : null;
+  const waits = running ? waitingSteps(waiting ?? [], running.id) : [];
+  const step =
+    running && (running.plan.steps.find(({ number }) => number === chosen) ?? stepInHand(running, waits));
+  return (
     <div className="stack">
+      {running && <BoothTrial trial={running} step={step} waiting={waits} onChoose={setChosen} />}
       <BoothBead
-        key={coupon.sheet.id}
         sheet={coupon.sheet}
         machine={machine}
         last={coupon.last ?? undefined}
-        toolWord={toolWord}
+        asksOwn={asksOwn}
+        laying={running && step ? { trialId: running.id, step } : undefined}
+        onNext={() => setChosen(undefined)}
       />
+      {coupon.sheet.body.pair && machine.wireControl && machine.voltControl && (
+        <Button component={Link} to="/sweep" variant="default" size="lg">
+          Wire sweep
+        </Button>
+      )}
     </div>
+  );
+}
+
+/** A wire sweep at the booth: the machine learns from it once the instructor has taken it. */
+export function BoothSweepPage() {
+  const { coupon, machine } = useMine();
+  const record = useBoothSweep();
+  const { wireControl: wire, voltControl: volt } = machine ?? {};
+  if (!coupon?.sheet.body.pair || !wire || !volt) {
+    return (
+      <div className="panel empty">
+        <p>A sweep wants a machine that feeds wire and a sheet for it.</p>
+      </div>
+    );
+  }
+  return (
+    <SweepForm
+      aside={
+        <Button component={Link} to="/bead" variant="default" size="lg">
+          Back to the bead
+        </Button>
+      }
+      record={record}
+      sheet={coupon.sheet}
+      wire={wire}
+      volt={volt}
+    />
   );
 }

@@ -3,11 +3,13 @@ import { Link } from 'react-router';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import css from '../features/trials/sweep.module.css';
 import { SweepForm } from '../features/trials/SweepForm';
+import { useRecordSweep } from '../features/trials/useTrials';
 import { SweepList } from '../features/trials/SweepList';
 
 /** Volts held, wire from low to high in one run: one big key, a space bar or a foot pedal marks where it smooths and breaks up. */
 export function SweepPage() {
   const { booth, machine, machineId, coupon } = useBoothData();
+  const record = useRecordSweep();
   const { wireControl: wire, voltControl: volt } = machine;
   if (!coupon?.sheet.body.pair || !wire || !volt) {
     return (
@@ -21,7 +23,17 @@ export function SweepPage() {
   }
   return (
     <div className={`two-columns ${css.sweep}`}>
-      <SweepForm boothId={booth.id} sheet={coupon.sheet} wire={wire} volt={volt} />
+      <SweepForm
+        aside={
+          <Button component={Link} to={`/booths/${booth.id}/trials`} variant="default">
+            All trials
+          </Button>
+        }
+        record={record}
+        sheet={coupon.sheet}
+        wire={wire}
+        volt={volt}
+      />
       <SweepList machineId={machineId} />
     </div>
   );

@@ -1,5 +1,4 @@
 import { Button } from '@mantine/core';
-import { useInterval } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -12,6 +11,7 @@ import { VerdictMark } from '../features/judging/VerdictMark';
 import { useBoothData } from '../features/sessions/BoothFrame';
 import { SettingsPlane } from '../features/sheets/SettingsPlane';
 import { verdicts } from '../shared/words';
+import { Cooling } from '../features/trials/Cooling';
 import { Curves } from '../features/trials/Curves';
 import { trialQueries } from '../features/trials/queries';
 import { useEndTrial } from '../features/trials/useTrials';
@@ -138,22 +138,5 @@ function Trial({ view }: { view: Schemas['TrialView'] }) {
         </div>
       )}
     </div>
-  );
-}
-
-/** How long the piece still wants before it can be compared. */
-function Cooling({ until }: { until: string }) {
-  const [now, setNow] = useState(Date.now);
-  useInterval(() => setNow(Date.now()), 1000, { autoInvoke: true });
-  const left = Math.round((Date.parse(until) - now) / 1000);
-  if (left <= 0) return <p>The last piece is cold again, by estimate.</p>;
-  return (
-    <p className={css.cooling} role="timer">
-      The last piece is warm for{' '}
-      <b>
-        {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
-      </b>{' '}
-      yet, by estimate. Quench and dry it, or take a fresh one.
-    </p>
   );
 }

@@ -14,9 +14,10 @@ import { judgingQueries } from '../judging/queries';
 import { BoothArc } from './BoothArc';
 import css from './boothBead.module.css';
 import { BoothSaved, type Saved } from './BoothSaved';
-import { type Draft, freshDraft } from './captureDraft';
+import { type Draft, freshDraft, type Laying, placeOf } from './captureDraft';
 import { EvidenceGroup } from './EvidenceGroup';
 import { changed, type EvidenceDraft, goodLook, toEvidence } from './evidenceDraft';
+import { FreshPiece } from './FreshPiece';
 import { HeldFiles } from './HeldFiles';
 import { LengthLaid } from './LengthLaid';
 import { SettingsUsed, toSettings } from './SettingsUsed';
@@ -32,8 +33,10 @@ interface Booth {
   sheet: Schemas['AssignedSheet'];
   machine: Schemas['Machine'];
   last: Schemas['Bead'] | undefined;
-  /** When the tool's word is shown. */
-  toolWord: Schemas['ToolWord'];
+  /** Whether one's own word is asked for first. */
+  asksOwn: boolean;
+  /** The step of a trial that the next bead is for. */
+  laying: Laying | undefined;
 }
 
 const looks = ['profile', 'toes', 'penetration'] as const;
@@ -44,31 +47,41 @@ const ownVerdicts = Object.fromEntries(
 ) as typeof verdicts;
 
 /** A bead at the booth: the arc timed, what was set, heard and seen, one's own word; then the tool's beside it. */
-export function BoothBead(props: Booth) {
+export function BoothBead({ onNext, ...props }: Booth & { onNext: () => void }) {
   const { sheet, last } = props;
   const [saved, setSaved] = useState<Saved>();
   return saved ? (
     <>
       <BoothSaved saved={saved} last={last} process={sheet.body.job.process ?? undefined} />
-      <Button size="xl" onClick={() => setSaved(undefined)}>
+      <Button
+        size="xl"
+        onClick={() => {
+          setSaved(undefined);
+          onNext();
+        }}
+      >
         Next bead
       </Button>
     </>
   ) : (
-    <Capture key={sheet.id} {...props} onSaved={setSaved} />
+    <Capture key={draftKey(props)} {...props} onSaved={setSaved} />
   );
 }
 
+const draftKey = ({ sheet, laying }: Booth) =>
+  ['booth-bead', sheet.id, ...(laying ? [laying.trialId, laying.step.number] : [])].join('-');
+
 /** A bead being noted: kept for this tab, so that a reload or a wrong key loses nothing. */
-function useDraft({ sheet, last }: Booth) {
+function useDraft(booth: Booth) {
+  const { sheet, last, laying } = booth;
   const { units } = useUnits();
   const fresh = (before: Schemas['Bead'] | undefined): OwnDraft => ({
-    ...freshDraft(sheet.body, before, undefined),
+    ...freshDraft(sheet.body, before, laying?.step),
     verdict: null,
     change: null,
   });
   const [draft, setDraft] = useSessionStorage<OwnDraft>({
-    key: `booth-bead-${sheet.id}`,
+    key: draftKey(booth),
     defaultValue: fresh(last),
     getInitialValueInEffect: false,
   });
@@ -97,7 +110,7 @@ function Capture(props: Booth & { onSaved: (saved: Saved) => void }) {
     begin(bead ?? last);
     props.onSaved({ id, number, own, bead });
   });
-  const asked = props.toolWord !== 'atOnce';
+  const { asksOwn: asked, laying } = props;
   const fields = useFields(record.error);
   const seconds = noted.measured.arcSeconds;
   const arcSeconds = typeof seconds === 'number' ? seconds : null;
@@ -117,11 +130,13 @@ function Capture(props: Booth & { onSaved: (saved: Saved) => void }) {
         record.mutate({
           id: draft.id,
           number,
-          body: { sheetId: sheet.id, ...settings, evidence, trial: null, own },
+          body: { sheetId: sheet.id, ...settings, evidence, trial: placeOf(laying, draft), own },
         });
       }}
     >
-      <h2>Bead {number}</h2>
+      <h2>
+        Bead {number} {laying && <span className="quiet">for step {laying.step.number}</span>}
+      </h2>
       <BoothArc
         seconds={arcSeconds}
         onSeconds={(given) => note({ measured: { ...noted.measured, arcSeconds: given ?? '' } })}
@@ -132,9 +147,10 @@ function Capture(props: Booth & { onSaved: (saved: Saved) => void }) {
         <SettingsUsed machine={machine} tungsten={tungsten} draft={draft} change={change} fields={fields} />
       ) : (
         <Button variant="default" size="lg" onClick={() => setOtherwise(true)}>
-          Set as the card says. Not so?
+          Set as the {laying ? 'step' : 'card'} says. Not so?
         </Button>
       )}
+      {laying && <FreshPiece draft={draft} change={change} />}
       {group('sound', tungsten ? tigSounds : undefined)}
       <button
         type="button"

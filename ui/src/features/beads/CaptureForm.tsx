@@ -1,4 +1,3 @@
-import { Checkbox } from '@mantine/core';
 import { useSessionStorage } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import { Refused, type Schemas } from '../../shared/api/client';
@@ -6,7 +5,8 @@ import { enterStays, useSubmitKey } from '../../shared/submitKeys';
 import { useUnits } from '../../shared/units';
 import { EvidenceFields } from './EvidenceFields';
 import { type EvidenceDraft, toEvidence } from './evidenceDraft';
-import { type Draft, freshDraft, type Laying } from './captureDraft';
+import { FreshPiece } from './FreshPiece';
+import { type Draft, freshDraft, type Laying, placeOf } from './captureDraft';
 import { JudgeKey } from './JudgeKey';
 import { SettingsUsed, toSettings } from './SettingsUsed';
 import { SavedOtherwise } from './SavedOtherwise';
@@ -59,9 +59,7 @@ export function CaptureForm(props: {
         sheetId: sheet.id,
         ...toSettings(draft, tungsten, units),
         evidence: toEvidence(noted),
-        trial: laying
-          ? { trialId: laying.trialId, step: laying.step.number, freshPiece: draft.freshPiece }
-          : null,
+        trial: placeOf(laying, draft),
       },
     });
   };
@@ -109,14 +107,7 @@ export function CaptureForm(props: {
         <span className="quiet">as it was really welded</span>
       </h2>
       <SettingsUsed machine={machine} tungsten={tungsten} draft={draft} change={change} fields={fields} />
-      {laying && (
-        <Checkbox
-          size="lg"
-          label="On a fresh piece, or quenched and dried"
-          checked={draft.freshPiece}
-          onChange={(event) => change({ freshPiece: event.currentTarget.checked })}
-        />
-      )}
+      {laying && <FreshPiece draft={draft} change={change} />}
       <EvidenceFields
         key={draft.id}
         sheet={body}

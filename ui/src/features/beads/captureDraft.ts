@@ -17,6 +17,10 @@ export interface Draft extends SettingsDraft {
   noted: EvidenceDraft;
 }
 
+/** The place in its trial of a bead that is sent; null outside one. */
+export const placeOf = (laying: Laying | undefined, { freshPiece }: Draft): Schemas['TrialPlace'] | null =>
+  laying ? { trialId: laying.trialId, step: laying.step.number, freshPiece } : null;
+
 /** Nothing seen yet; the controls as the trial wants them, else as last advised, as last used, as the sheet says. */
 export function freshDraft(
   sheet: Schemas['Sheet'],

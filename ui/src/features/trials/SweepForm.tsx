@@ -1,7 +1,7 @@
 import { Button, NumberInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { useState } from 'react';
-import { Link } from 'react-router';
+import type { UseMutationResult } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
 import { Trouble } from '../../shared/Trouble';
@@ -13,9 +13,13 @@ import { MarkKey } from './MarkKey';
 import css from './sweep.module.css';
 import { usePedal } from '../../shared/usePedal';
 import { type SweepRun, type Turn, useSweepRun } from './useSweepRun';
-import { useRecordSweep } from './useTrials';
 
 type Control = Schemas['Control'];
+
+interface Sent {
+  id: string;
+  body: Schemas['SweepRequest'];
+}
 
 const asked = (what: string) => (value: number | string) => (value === '' ? what : null);
 
@@ -32,12 +36,17 @@ function beginWith(wire: Control, volt: Control, marks: Schemas['MachineMarks'] 
 
 /** Volts held, wire from low to high in one even turn: the knob's marks, the clock, and what came of it. */
 export function SweepForm(props: {
-  boothId: string;
+  /** Where else there is to go. */
+  aside?: ReactNode;
+  record: Pick<
+    UseMutationResult<Schemas['RunSweep'] | null, Error, Sent>,
+    'mutate' | 'reset' | 'data' | 'error' | 'isError'
+  >;
   sheet: Schemas['AssignedSheet'];
   wire: Control;
   volt: Control;
 }) {
-  const { wire, volt, sheet } = props;
+  const { wire, volt, sheet, record } = props;
   const { pair } = sheet.body;
   const say = useSay();
   const form = useForm({
@@ -52,19 +61,21 @@ export function SweepForm(props: {
   const { voltMark, from, to, pace, stickOut } = form.values;
   const { unit, number, per } = useTypedUnits(stickOut !== '');
   const [ready, setReady] = useState<{ id: string; turn: Turn }>();
-  const record = useRecordSweep(() => setReady(undefined));
   const fields = useFields(record.error);
   const keep = ({ id, turn }: { id: string; turn: Turn }) =>
-    record.mutate({
-      id,
-      body: {
-        sheetId: sheet.id,
-        voltMark: Number(voltMark),
-        volts: null,
-        stickOutMm: stickOut === '' ? null : Number(stickOut) / per('length'),
-        run: { fromMark: Number(from), toMark: Number(to), ...turn },
+    record.mutate(
+      {
+        id,
+        body: {
+          sheetId: sheet.id,
+          voltMark: Number(voltMark),
+          volts: null,
+          stickOutMm: stickOut === '' ? null : Number(stickOut) / per('length'),
+          run: { fromMark: Number(from), toMark: Number(to), ...turn },
+        },
       },
-    });
+      { onSuccess: () => setReady(undefined) },
+    );
   const run = useSweepRun((turn) => {
     const taken = { id: newId(), turn };
     setReady(taken);
@@ -89,9 +100,7 @@ export function SweepForm(props: {
         <h2>
           Wire sweep <span className="quiet">volts held, wire from low to high in one even turn</span>
         </h2>
-        <Button component={Link} to={`/booths/${props.boothId}/trials`} variant="default">
-          All trials
-        </Button>
+        {props.aside}
       </div>
       <div className={css.sweepFields}>
         <MarkField
@@ -131,6 +140,11 @@ export function SweepForm(props: {
             </Button>
           )}
         </>
+      )}
+      {record.data === null && (
+        <p role="status">
+          It is kept on this screen and waits to be sent. What it found comes with the network.
+        </p>
       )}
       {record.data && (
         <p className="learned" role="note" aria-label="Learned">

@@ -5,13 +5,14 @@ import { moment } from '../../shared/time';
 import { useSay } from '../../shared/words/useSay';
 import { trialQueries } from './queries';
 import css from './sweep.module.css';
-import { useWithdrawSweep } from './useTrials';
+import { useTakeSweep, useWithdrawSweep } from './useTrials';
 
 /** What was swept on a machine before. */
 export function SweepList({ machineId }: { machineId: string }) {
   const say = useSay();
   const sweeps = useQuery(trialQueries.sweeps(machineId));
   const withdraw = useWithdrawSweep();
+  const take = useTakeSweep();
   return (
     <section className="panel stack" aria-label="Sweeps on this machine">
       <h2>Swept on this machine</h2>
@@ -23,7 +24,16 @@ export function SweepList({ machineId }: { machineId: string }) {
               <li key={sweep.id}>
                 <span>
                   {say(sweep.finding.learned)} <span className="quiet">{moment(sweep.runAt)}</span>
+                  {sweep.student && (
+                    <span className={css.own}>
+                      Run by {sweep.student}
+                      {sweep.counts ? '' : ': the machine learns nothing from it yet'}
+                    </span>
+                  )}
                 </span>
+                {!sweep.counts && (
+                  <Button onClick={() => take.mutate({ id: sweep.id, taken: true })}>Learn from it</Button>
+                )}
                 <Button variant="default" onClick={() => withdraw.mutate({ id: sweep.id, withdrawn: true })}>
                   Withdraw
                 </Button>

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, api } from '../../shared/api/client';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { by, inRoom } from '../../shared/live/changes';
 
 /** Trials on a sheet, and sweeps on a machine. */
@@ -18,6 +18,14 @@ export const trialQueries = {
       queryKey: inRoom('trial', id),
       queryFn: ({ signal }) => answer(api.GET('/api/trials/{id}', { params: { path: { id } }, signal })),
       meta: { changedBy: by('bead') },
+    }),
+  /** The trial that runs on one's own newest sheet; null where there is none. */
+  mine: () =>
+    queryOptions({
+      queryKey: inRoom('my-trial'),
+      queryFn: async ({ signal }) =>
+        (await answer<Schemas['MyTrial'] | undefined>(api.GET('/api/trials/mine', { signal }))) ?? null,
+      meta: { changedBy: by('bead', 'sheet') },
     }),
   /** The sweeps run on a machine, newest first. */
   sweeps: (machineId: string) =>

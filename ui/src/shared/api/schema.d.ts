@@ -10704,6 +10704,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trials/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MyTrial"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trials/{id}": {
         parameters: {
             query?: never;
@@ -11020,13 +11076,6 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Whoever is signed in may not do this. */
-                403: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
                 /** @description Conflict */
                 409: {
                     headers: {
@@ -11079,6 +11128,80 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["Withdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/{id}/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Taking"];
                 };
             };
             responses: {
@@ -16268,6 +16391,21 @@ export interface components {
             shape: components["schemas"]["BeadShape"];
             used: null | components["schemas"]["Settings"];
         };
+        /** @description A bead of a trial, as whoever lays it is shown it: without a word on how good it is. */
+        LaidStep: {
+            /**
+             * Format: int32
+             * @description For which step.
+             */
+            step: number;
+            /**
+             * Format: int32
+             * @description Its number on the coupon.
+             */
+            number: number;
+            /** @description What breaks the comparison; empty when nothing does. */
+            unfair: components["schemas"]["UnfairBead"][];
+        };
         /** @description Where a machine stood for a bead. */
         LastSeen: {
             /** Format: double */
@@ -16771,6 +16909,33 @@ export interface components {
          * @enum {unknown}
          */
         Motion: "straight" | "smallC" | "smallLoops" | "whipAndPause";
+        /** @description The trial that runs on a student's newest sheet, for whoever lays its beads. */
+        MyTrial: {
+            /**
+             * Format: uuid
+             * @description Which trial.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description On which sheet.
+             */
+            sheetId: string;
+            /** @description Its steps. */
+            plan: components["schemas"]["TrialPlan"];
+            /** @description Its beads that are not withdrawn, in the order they were laid. */
+            laid: components["schemas"]["LaidStep"][];
+            /** @description Whether it has all it needs. */
+            done: boolean;
+            learned: null | components["schemas"]["Said"];
+            /** @description The steps without a fair bead, in order: the first is next; empty once it is done. */
+            openSteps: number[];
+            /**
+             * Format: date-time
+             * @description When the piece of the last bead is cold again by estimate; null before the first.
+             */
+            fitAt: null | string;
+        };
         /** @description What a student works on now. */
         MyWork: {
             /**
@@ -16795,8 +16960,8 @@ export interface components {
              * @description The same; null with it.
              */
             machineId: null | string;
-            /** @description When they are shown what the tool says of a bead they record themselves. */
-            toolWord: components["schemas"]["ToolWord"];
+            /** @description Whether a bead they record themselves asks for their own word first. */
+            asksOwn: boolean;
         };
         /** @description Somebody's progress, with their name. */
         NamedProgress: {
@@ -18441,6 +18606,13 @@ export interface components {
              * @description When.
              */
             runAt: string;
+            /** @description The student who ran it at a booth by themselves; null where an instructor did. */
+            student?: null | string;
+            /**
+             * @description Whether the machine learns from it: a student's own once an instructor has taken it.
+             * @default true
+             */
+            counts: boolean;
         };
         /** @description A sentence: words with numbered places, and the values that stand there, each shown in the reader's units. */
         Said: {
@@ -19210,6 +19382,11 @@ export interface components {
              * @description Tip to work while it was run, 3 to 40 mm; left out, the sheet's own.
              */
             stickOutMm?: null | number;
+            /**
+             * Format: date-time
+             * @description When it was run, by the server's clock as the booth knows it; null for now.
+             */
+            notedAt?: null | string;
         };
         /** @description A wire sweep as it was run: volts held, the wire control turned evenly from one mark to another. */
         SweepRun: {
@@ -19273,6 +19450,10 @@ export interface components {
              * @description When.
              */
             takenAt: string;
+        };
+        /** @description Whether a machine is to learn from a student's own sweep. */
+        Taking: {
+            taken: boolean;
         };
         /** @description A test weld in a list. */
         TestWeldLine: {

@@ -38,6 +38,7 @@ function List({ waiting }: { waiting: Waiting[] }) {
         <b>
           {countedAll(
             [of('bead').length, 'bead'],
+            [of('sweep').length, 'wire sweep'],
             [of('picture').length, 'picture'],
             [of('recording').length, 'recording'],
           )}
@@ -45,7 +46,7 @@ function List({ waiting }: { waiting: Waiting[] }) {
         {waiting.length === 1 ? 'waits' : 'wait'} here to be sent.
       </p>
       <ol>
-        {of('bead').map(({ id, label, notedAt }) => (
+        {[...of('bead'), ...of('sweep')].map(({ id, label, notedAt }) => (
           <li key={id}>
             {label}, noted {moment(new Date(notedAt).toISOString())}
             {filesOf(waiting, id)}
@@ -68,7 +69,7 @@ function List({ waiting }: { waiting: Waiting[] }) {
 }
 
 function filesOf(waiting: Waiting[], beadId: string) {
-  const files = waiting.filter((one) => one.beadId === beadId && one.kind !== 'bead');
+  const files = waiting.filter((one) => one.beadId === beadId && one.id !== beadId);
   return files.length === 0 ? '' : `, with ${files.map(({ label }) => label.toLowerCase()).join(', ')}`;
 }
 

@@ -6,10 +6,10 @@ export interface Waiting {
   seq: number;
   /** The id it has there, so that it is taken once however often it is sent. */
   id: string;
-  kind: 'bead' | 'picture' | 'recording';
-  /** The bead it is, or is of. */
+  kind: 'bead' | 'picture' | 'recording' | 'sweep';
+  /** The bead it is, or is of; of a sweep its own id. */
   beadId: string;
-  /** The sheet of that bead. */
+  /** The sheet it was welded to. */
   sheetId: string;
   /** What it is called here: "Bead 7", "Face". */
   label: string;

@@ -19,8 +19,14 @@ function tell(id: string, outcome: Outcome) {
   onlookers.delete(id);
 }
 
-// A picture over a slow network takes its time; a server that is gone says nothing at all, ms.
-const patience = { bead: 8_000, picture: 60_000, recording: 120_000 };
+// What kind it is says how long to wait for an answer, ms: a picture over a slow network takes its time; a server that is gone says nothing
+// at all. A bead that waited goes where what cannot be recorded any more is kept for an instructor.
+const kinds: Record<Waiting['kind'], { patience: number; form: boolean; kept?: string }> = {
+  bead: { patience: 8_000, form: true, kept: '/waited' },
+  sweep: { patience: 8_000, form: true },
+  picture: { patience: 60_000, form: false },
+  recording: { patience: 120_000, form: false },
+};
 
 // What breaks the server every time would keep all that is behind it.
 const mostBroken = 5;
@@ -28,19 +34,19 @@ const later = new Set([401, 408, 425, 429, 502, 503, 504]);
 
 /** Sends one thing; says whether the next can follow. */
 async function send(one: Waiting): Promise<boolean> {
-  const bead = one.kind === 'bead';
-  const path = bead && one.waited ? `${one.path}/waited` : one.path;
+  const { patience, form, kept } = kinds[one.kind];
+  const path = one.waited && kept ? `${one.path}${kept}` : one.path;
   let answered: Response;
   let body: unknown;
   try {
     answered = await fetch(path, {
       method: 'PUT',
       headers: {
-        'Content-Type': bead ? 'application/json' : 'application/octet-stream',
+        'Content-Type': form ? 'application/json' : 'application/octet-stream',
         ...(one.standing && { 'Gentle-Bead-Standing': one.standing }),
       },
       body: one.body,
-      signal: AbortSignal.timeout(patience[one.kind]),
+      signal: AbortSignal.timeout(patience),
     });
     hearClock(answered.headers.get('date'));
     body = await answered.json().catch(() => undefined);
@@ -61,12 +67,12 @@ async function send(one: Waiting): Promise<boolean> {
     return false;
   }
   const refused = refusalOf(answered.status, body, 'It was not taken.');
-  if (bead && !one.waited && onlookers.has(one.id)) {
-    await takeBack(one.beadId);
+  if (form && !one.waited && onlookers.has(one.id)) {
+    await takeBack(one);
     tell(one.id, { refused });
     return true;
   }
-  await note(one, bead && !one.waited ? { waited: true } : { stuck: refused.message, broke });
+  await note(one, kept && !one.waited ? { waited: true } : { stuck: refused.message, broke });
   tell(one.id, { waits: true });
   return true;
 }

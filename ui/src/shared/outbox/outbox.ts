@@ -34,15 +34,15 @@ export async function hold(entry: New) {
   changed();
 }
 
-/** Puts a bead in, and behind it what was held for it: all of it or nothing. */
+/** Puts a bead or a sweep in, and behind it what was held for it: all of it or nothing. */
 export async function release(bead: New) {
   const db = await outboxDb();
   const change = db.transaction('waiting', 'readwrite', written);
   const held = await change.store.index('bead').getAll(bead.beadId);
-  const again = held.find((one) => one.kind === 'bead');
+  const again = held.find((one) => one.id === bead.id);
   if (again) await change.store.delete(again.seq);
   await change.store.add(added({ ...bead, ...fresh, held: false }));
-  for (const { seq, ...file } of held.filter((one) => one.kind !== 'bead')) {
+  for (const { seq, ...file } of held.filter((one) => one.id !== bead.id)) {
     await change.store.delete(seq);
     await change.store.add(added({ ...file, held: false }));
   }
@@ -50,12 +50,12 @@ export async function release(bead: New) {
   changed();
 }
 
-/** Takes a bead back that was refused while its student is still at the form: its pictures and sound are held again. */
-export async function takeBack(beadId: string) {
+/** Takes back what was refused while its student is still at the form: a bead's pictures and sound are held again. */
+export async function takeBack({ id, beadId }: Waiting) {
   const db = await outboxDb();
   const change = db.transaction('waiting', 'readwrite', written);
   for (const one of await change.store.index('bead').getAll(beadId)) {
-    if (one.kind === 'bead') await change.store.delete(one.seq);
+    if (one.id === id) await change.store.delete(one.seq);
     else await change.store.put({ ...one, held: true });
   }
   await change.done;
