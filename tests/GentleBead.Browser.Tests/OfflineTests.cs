@@ -14,24 +14,6 @@ public sealed class OfflineTests : IDisposable
 
     private const string BurnsLongEnough = "return parseFloat(document.querySelector('[aria-label=\"Arc time\"]').textContent) > 1.1";
 
-    // Whether the browser's store has the work of whoever stands there, and the keys of the page that is open.
-    private const string Kept = """
-        const done = arguments[arguments.length - 1];
-        const look = () => {
-          const asked = indexedDB.open('gentle-bead');
-          asked.onsuccess = () => {
-            const kept = asked.result.transaction('kept').objectStore('kept').get('screen');
-            kept.onsuccess = () => {
-              asked.result.close();
-              const keys = kept.result?.state.queries.map(({ queryKey }) => JSON.stringify(queryKey)) ?? [];
-              done(keys.includes('["booth"]') && keys.includes('["room","mine"]') && keys.some((key) => key.startsWith('["own-keys"')));
-            };
-          };
-        };
-        // Only the page itself makes the store.
-        indexedDB.databases().then((all) => (all.some(({ name }) => name === 'gentle-bead') ? look() : done(false)));
-        """;
-
     private readonly string folder = Directory.CreateTempSubdirectory("gentlebead-offline-").FullName;
 
     public void Dispose() => Directory.Delete(folder, recursive: true);
@@ -60,7 +42,14 @@ public sealed class OfflineTests : IDisposable
                     + "navigator.serviceWorker.ready.then((worker) => done(worker.active ? 'active' : 'none'))"
             )
         );
-        Page.Until(() => tablet.RunAsync<bool>(Kept), "what the screen shows, kept");
+        Page.Until(
+            () =>
+                BoothScreen.Kept(tablet) is var kept
+                && kept.Contains("[\"booth\"]")
+                && kept.Contains("[\"room\",\"mine\"]")
+                && kept.Any(key => key.StartsWith("[\"own-keys\"", StringComparison.Ordinal)),
+            "what the screen shows, kept"
+        );
 
         tablet.CutNetwork(true);
         for (var bead = 0; bead < 20; bead++)

@@ -76,6 +76,34 @@ public sealed class ShopNetworkTests(StartedShop shop) : IClassFixture<StartedSh
         page.Open("/settings/network");
         page.See($"http://{StartedShop.Name}:{shop.Signpost}/", $"https://{StartedShop.Name}:{shop.Tls}/", printed, "iPad, iPhone");
         Assert.True(page.Has("svg[aria-label^='QR code of']"));
+
+        // A student's own screen keeps its code by a worker of the shop's address, and opens without the shop.
+        page.Open("/students/add");
+        page.Type("Name", "Bo");
+        page.Type("Login", "bo");
+        page.Type("First password", "practice1");
+        page.Click("Add student");
+        page.See("Bo is in.");
+        page.Open("/");
+        page.SignOut();
+        page.Type("Login", "bo");
+        page.Type("Password", "practice1");
+        page.Click("Sign in");
+        page.See("No sheet yet");
+        Assert.Equal(
+            $"https://{StartedShop.Name}:{shop.Tls}/",
+            page.RunAsync<string>(
+                "const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then((worker) => done(worker.scope))"
+            )
+        );
+        Page.Until(
+            () => BoothScreen.Kept(page) is var kept && kept.Contains("[\"me\"]") && kept.Contains("[\"room\",\"mine\"]"),
+            "what his screen shows, kept"
+        );
+        page.CutNetwork(true);
+        page.Open("/");
+
+        page.See("Bo", "No sheet yet");
     }
 
     [Fact]

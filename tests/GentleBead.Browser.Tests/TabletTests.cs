@@ -1,4 +1,6 @@
+using Dapper;
 using GentleBead.Testing;
+using Npgsql;
 
 namespace GentleBead.Browser.Tests;
 
@@ -119,5 +121,29 @@ public class TabletTests
         room.See("No booth has a tablet yet");
         tablet.Open("/");
         tablet.See("Step in as");
+    }
+
+    [Fact]
+    public async Task Of_whoever_is_taken_for_gone_nothing_stays_behind()
+    {
+        var database = await Cluster.NewDemoDatabaseAsync();
+        await using var server = await RunningServer.StartAsync(demo: true, database);
+        await using var connection = new NpgsqlConnection(database.Owner);
+        using var room = new Page(server.Address).StepInAs("Maren Holloway");
+        using var tablet = new Page(server.Address, 820, 1180);
+        BoothTablet.Stand(room, tablet, "Ilsa Brandt");
+        tablet.Click("Bead");
+        tablet.Click("Even crackle");
+        tablet.Click("Beads");
+        tablet.See("Your beads");
+        Page.Until(() => BoothScreen.Kept(tablet).Contains("[\"room\",\"mine\"]"), "her work, kept");
+        Assert.True(tablet.Run<long>("return sessionStorage.length") > 0, "What she has begun to note is kept for her.");
+
+        // The server says so the next time the booth is asked for; whatever changes in the room has it asked for.
+        await connection.ExecuteAsync("update tablet_sign_in set touched_at = now() - interval '1 hour'");
+        await connection.ExecuteAsync("select tell_room('place', booth_id, null) from tablet");
+        tablet.See("Who stands here?");
+        Page.Until(() => !BoothScreen.Kept(tablet).Contains("[\"room\",\"mine\"]"), "her work, forgotten");
+        Assert.Equal(0, tablet.Run<long>("return sessionStorage.length"));
     }
 }

@@ -20,6 +20,9 @@ const before = wasSignedIn();
 
 // A cookie that ran out is asked for again over whatever page it is noticed at.
 const onError = (error: Error) => {
+  // At a booth's tablet whoever stood there may have been taken for gone.
+  if (error instanceof Refused && error.status === 403 && wasTablet())
+    void queries.invalidateQueries({ queryKey: ['booth'] });
   if (error instanceof Refused && error.status === 401 && queries.getQueryData(['me']))
     queries.setQueryData(expiredKey, true);
 };

@@ -13,12 +13,15 @@ export function App({ signedInBefore }: { signedInBefore: boolean }) {
   const me = useMe();
   // Nobody was here before: the way in is shown while that is being asked.
   const person = me.isPending && !signedInBefore ? null : me.data;
-  const booth = useQuery({ ...tabletQueries.booth(), enabled: wasBooths || person === null });
+  // One that became a booth's since goes on asking, whoever stands there.
+  const booth = useQuery({ ...tabletQueries.booth(), enabled: wasBooths || wasTablet() || person === null });
+  // Put away, it is a screen like any other.
+  const isBooths = wasBooths && booth.data !== null;
   const pairing = window.location.pathname === '/pair';
   const atBooth = useQuery({ ...boothCode, enabled: Boolean(booth.data) });
   const pair = useQuery({ ...pairCode, enabled: pairing });
-  const wayIn = useQuery({ ...signInCode, enabled: person === null && !wasBooths });
-  const inside = useQuery({ ...insideCode, enabled: Boolean(person) && !wasBooths });
+  const wayIn = useQuery({ ...signInCode, enabled: person === null && !isBooths });
+  const inside = useQuery({ ...insideCode, enabled: Boolean(person) && !isBooths });
   if (booth.data) {
     const { data } = booth;
     return (

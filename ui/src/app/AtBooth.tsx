@@ -9,6 +9,7 @@ import css from '../features/tablets/tablets.module.css';
 import { tabletQueries } from '../features/tablets/queries';
 import { leftUnheard } from '../features/tablets/tablet';
 import { useAwake } from '../features/tablets/useAwake';
+import { useSettled } from '../features/tablets/useSettled';
 import { useTouched } from '../features/tablets/useTouched';
 import { WhoStands } from '../features/tablets/WhoStands';
 import { BoothBeadPage, BoothSweepPage, BoothTabletFrame } from '../pages/BoothTabletPages';
@@ -22,7 +23,6 @@ import { OldIsTold, Waiting } from '../shared/Loaded';
 import { tellTrouble } from '../shared/notices';
 import { BoothNumber } from '../shared/page/BoothNumber';
 import { AtTablet } from '../shared/outbox/noter';
-import { forgetSnapshot } from '../shared/outbox/snapshot';
 import { useOffline } from '../shared/outbox/useOffline';
 import { WaitingToSend } from '../shared/outbox/WaitingToSend';
 import { useTitle } from '../shared/page/useTitle';
@@ -40,6 +40,7 @@ export function AtBooth({ booth, asOf }: { booth: Schemas['BoothNow']; asOf: num
   useTouched();
   useTitle(`Booth ${booth.booth}`);
   const { student, standingId } = booth;
+  const settled = useSettled(student?.id ?? null);
   const noter = useMemo(
     () => (student ? { who: student.id, standing: standingId } : null),
     [student, standingId],
@@ -70,7 +71,7 @@ export function AtBooth({ booth, asOf }: { booth: Schemas['BoothNow']; asOf: num
         </header>
         <WaitingToSend />
         <OldIsTold value={!live}>
-          {student ? (
+          {!settled ? null : student ? (
             <AtTablet value={noter}>
               <Guard path={student.id}>
                 <Suspense fallback={<Waiting what="the page" again={() => window.location.reload()} />}>
@@ -114,13 +115,7 @@ function BoothKeys({ standingId }: { standingId: string | null }) {
         leftUnheard(standingId);
       }),
     onSuccess: async () => {
-      // Nothing of theirs stays behind for whoever stands here next.
-      window.sessionStorage.clear();
-      void forgetSnapshot().catch(reportError);
       window.history.replaceState(null, '', '/');
-      queries.removeQueries({
-        predicate: ({ queryKey }) => queryKey[0] !== 'booth' && queryKey[0] !== 'code',
-      });
       queries.setQueryData(
         tabletQueries.booth().queryKey,
         (now) => now && { ...now, student: null, standingId: null, goodUntil: null },

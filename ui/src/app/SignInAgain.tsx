@@ -1,7 +1,8 @@
 import { Button, Modal, PasswordInput, TextInput } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../shared/api/client';
-import { expiredKey } from '../shared/useMe';
+import { expiredKey, setMe } from '../shared/useMe';
+import { forgetSnapshot } from '../shared/outbox/snapshot';
 import { Trouble } from '../shared/Trouble';
 import { useEntry } from '../shared/useEntry';
 
@@ -19,13 +20,15 @@ export default function SignInAgain({ me }: { me: Schemas['Person'] }) {
       }
       // Somebody else: nothing of whoever was here before stays.
       window.sessionStorage.clear();
-      window.location.assign('/');
+      void forgetSnapshot()
+        .catch(reportError)
+        .then(() => window.location.assign('/'));
     },
   );
   return (
     <Modal
       opened
-      onClose={() => queries.setQueryData(['me'], null)}
+      onClose={() => setMe(queries, null)}
       title="Your sign-in has run out"
       closeOnClickOutside={false}
     >

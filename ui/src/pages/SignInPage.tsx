@@ -7,6 +7,7 @@ import { asLoading, Loaded } from '../shared/Loaded';
 import { useTitle } from '../shared/page/useTitle';
 import { Trouble } from '../shared/Trouble';
 import { useEntry } from '../shared/useEntry';
+import { setMe } from '../shared/useMe';
 import css from './signIn.module.css';
 
 const UseCode = lazy(() => import('../features/people/UseCode'));
@@ -44,7 +45,7 @@ export function SignInPage() {
 function useEntered() {
   const queries = useQueryClient();
   return (person: Schemas['Person']) => {
-    queries.setQueryData(['me'], person);
+    setMe(queries, person);
   };
 }
 

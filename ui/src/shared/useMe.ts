@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from './api/client';
 
 /** Whether the sign-in of whoever is here has run out. */
@@ -36,6 +36,12 @@ export const me = () =>
     retryOnMount: false,
   });
 
+/** Takes somebody for whoever is here, now and when this screen opens next; null for nobody. */
+export function setMe(queries: QueryClient, person: Schemas['Person'] | null) {
+  rememberSignedIn(person);
+  queries.setQueryData(me().queryKey, person);
+}
+
 /** Whoever is signed in; null when nobody is. */
 export const useMe = () => useQuery(me());
 
@@ -45,7 +51,7 @@ export const useSignOut = () => {
     mutationFn: () => answer(api.POST('/api/people/sign-out')),
     onSuccess: () => {
       window.sessionStorage.clear();
-      queries.setQueryData(['me'], null);
+      setMe(queries, null);
       // Nothing of theirs stays behind for whoever signs in next; what waits to be sent does, and is sent for nobody but them.
       queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' });
       void import('./outbox/snapshot').then(({ forgetSnapshot }) => forgetSnapshot()).catch(reportError);

@@ -5,6 +5,7 @@ import { useTitle } from '../../shared/page/useTitle';
 import { Trouble } from '../../shared/Trouble';
 import { useEntry } from '../../shared/useEntry';
 import { useIds } from '../../shared/useIds';
+import { setMe } from '../../shared/useMe';
 import css from './tablets.module.css';
 
 /** Makes this screen a booth's, by the code an instructor shows. */
@@ -18,7 +19,7 @@ export function PairPage() {
     () => {
       ids.taken();
       window.history.replaceState(null, '', '/');
-      queries.setQueryData(['me'], null);
+      setMe(queries, null);
       void queries.invalidateQueries({ queryKey: ['booth'] });
     },
   );
