@@ -97,6 +97,14 @@ public sealed class Page : IDisposable
         );
     }
 
+    /// <summary>Has what the page asks for at some addresses come to nothing, as on a line that breaks; none joins it again.</summary>
+    /// <param name="addresses">With * for anything.</param>
+    public void Break(params string[] addresses)
+    {
+        driver.ExecuteCdpCommand("Network.enable", []);
+        driver.ExecuteCdpCommand("Network.setBlockedURLs", new Dictionary<string, object?> { ["urls"] = addresses });
+    }
+
     /// <summary>Runs a script in every page before any of its own.</summary>
     public void Before(string script) =>
         driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = script });

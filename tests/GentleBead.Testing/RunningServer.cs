@@ -42,26 +42,30 @@ public sealed class RunningServer : IAsyncDisposable
     /// <param name="demo">Whether to load the demo school.</param>
     /// <param name="database">An existing database; null makes one, and drops it at the end.</param>
     /// <param name="settings">What it is told besides.</param>
-    public static async Task<RunningServer> StartAtAsync(
+    public static Task<RunningServer> StartAtAsync(
         int port,
         bool demo,
         TestDatabase? database = null,
         params (string Name, string Value)[] settings
+    ) => StartAsync(port, Path.Combine(Cluster.Root, "ui/dist"), demo, database, settings);
+
+    /// <summary>The same with the demo school, over pages of the caller's own.</summary>
+    /// <param name="pages">The folder of a built front end.</param>
+    public static Task<RunningServer> StartOverAsync(string pages) => StartAsync(StartedByScript.FreePort(), pages, true, null, []);
+
+    private static async Task<RunningServer> StartAsync(
+        int port,
+        string pages,
+        bool demo,
+        TestDatabase? database,
+        (string Name, string Value)[] settings
     )
     {
         var used = database ?? await (demo ? Cluster.NewDemoDatabaseAsync() : Cluster.NewDatabaseAsync());
         var address = new Uri($"http://127.0.0.1:{port}");
         var start = new ProcessStartInfo(
             "dotnet",
-            [
-                Path.Combine(Built, "GentleBead.Server.dll"),
-                "--urls",
-                address.ToString(),
-                "--contentRoot",
-                Built,
-                "--webroot",
-                Path.Combine(Cluster.Root, "ui/dist"),
-            ]
+            [Path.Combine(Built, "GentleBead.Server.dll"), "--urls", address.ToString(), "--contentRoot", Built, "--webroot", pages]
         )
         {
             RedirectStandardOutput = true,
