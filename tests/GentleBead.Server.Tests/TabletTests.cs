@@ -29,6 +29,7 @@ public sealed class TabletTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsync
         "/api/hands/{id:guid}",
         "/api/hands/{id:guid}/lowered",
         "/api/trials/mine",
+        "/api/plans/mine",
         "/api/sweeps/{id:guid}",
         "/api/beads/{id:guid}",
         "/api/beads/{id:guid}/own",

@@ -28,5 +28,5 @@ public static class OwnPlanEndpoints
                 async (ClaimsPrincipal user, PlanStore plans, CancellationToken cancel) => await plans.OfStudentAsync(user.Id(), cancel)
             )
             .WithTags("plans")
-            .RequireAuthorization(Access.SignedIn);
+            .RequireAuthorization(Access.AtWork);
 }

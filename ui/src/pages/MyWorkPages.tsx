@@ -8,6 +8,7 @@ import { HandKeys } from '../features/floor/HandKeys';
 import { NextChange } from '../features/judging/VerdictPanel';
 import { VerdictMark } from '../features/judging/VerdictMark';
 import { HandChoice } from '../features/people/HandChoice';
+import { OwnPlans } from '../features/planning/OwnPlans';
 import { CardNumbers } from '../features/sheets/CardNumbers';
 import { jobLine } from '../features/sheets/JobLine';
 import type { Schemas } from '../shared/api/client';
@@ -109,6 +110,7 @@ export function NowPage() {
       ) : (
         <NoSheet />
       )}
+      <OwnPlans />
       {boothId && sessionId && <ChecksState sessionId={sessionId} boothId={boothId} to="/checks" />}
       {me && me.hand === null && (
         <section className="panel" aria-label="Your hand">
