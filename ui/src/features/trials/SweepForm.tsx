@@ -96,7 +96,7 @@ export function SweepForm(props: {
   });
   return (
     <section className="panel stack" aria-label="Wire sweep">
-      <div className="row head-row">
+      <div className={`row head-row ${css.head}`}>
         <h2>
           Wire sweep <span className="quiet">volts held, wire from low to high in one even turn</span>
         </h2>
