@@ -3,6 +3,7 @@ using BenchmarkDotNet.Running;
 using GentleBead.Bench;
 using GentleBead.Bench.Judging;
 using GentleBead.Bench.Listening;
+using GentleBead.Bench.Progress;
 
 // dotnet run -c Release --project bench/GentleBead.Bench            the sheet, computed
 // dotnet run -c Release --project bench/GentleBead.Bench -- screen  the sheet while typing, and a bead from screen to screen
@@ -14,6 +15,7 @@ using GentleBead.Bench.Listening;
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
 // dotnet run -c Release --project bench/GentleBead.Bench -- judge   2,000 bad starts judged and mended in two steps
 // dotnet run -c Release --project bench/GentleBead.Bench -- plan    50 evenings planned, beside the plan by hand and the bound
+// dotnet run -c Release --project bench/GentleBead.Bench -- progress  the next bead of simulated students, foretold five ways
 // dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
@@ -52,6 +54,8 @@ switch (args)
         );
     case ["plan"]:
         return Plans.Measure();
+    case ["progress", .. var students]:
+        return students is [var chosen] ? ProgressBench.Measure(int.Parse(chosen, null)) : ProgressBench.Measure();
     case ["train", var sounds, .. var share]:
         TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.json", sounds, share is [var part] ? double.Parse(part, null) : 1);
         return 0;

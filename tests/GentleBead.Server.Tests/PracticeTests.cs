@@ -78,7 +78,7 @@ public class PracticeTests(DemoRoom room) : IClassFixture<DemoRoom>
             await jun.PutAsJsonAsync($"/api/drills/{id}/answer", new { heard = "hiss", answer = Database.EnumText.Of(first.Deviation) })
         ).ReadAsync<DrillOutcome>();
         Assert.Equal(first.Right, second.Right);
-        Assert.Equal(1, (await jun.GetAsync<Progress>("/api/practice/mine")).Kinds.Sum(kind => kind.Answered));
+        Assert.Equal(1, (await jun.GetAsync<DrillProgress>("/api/practice/mine")).Kinds.Sum(kind => kind.Answered));
     }
 
     [Fact]

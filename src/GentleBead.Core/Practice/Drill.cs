@@ -183,13 +183,13 @@ public sealed record Drill(
         Clip is null
             ? InNumbers()
             : Sentences(
-                Say($"An instructor named it: {Progress.Name(Deviation)}."),
+                Say($"An instructor named it: {DrillProgress.Name(Deviation)}."),
                 Say($"Welded at {Given.WireFeed} and {Given.Volts}; the sheet says {Right.WireFeed} and {Right.Volts}.")
             );
 
     private Said InNumbers()
     {
-        var name = Progress.Name(Deviation);
+        var name = DrillProgress.Name(Deviation);
         return Deviation switch
         {
             Deviation.Nothing => Say($"Nothing was off: {Right.WireFeed} at {Right.Volts} is what the sheet says."),

@@ -84,7 +84,7 @@ public sealed record DrillOutcome(
 );
 
 /// <summary>Somebody's progress, with their name.</summary>
-public sealed record NamedProgress(PersonName Person, Progress Progress);
+public sealed record NamedProgress(PersonName Person, DrillProgress Progress);
 
 /// <summary>The practice room: drills for ear, eye and hand, and where each person stands.</summary>
 public static class PracticeEndpoints
@@ -235,15 +235,19 @@ public static class PracticeEndpoints
                 body.Sound,
                 body.SoundsLike(),
                 body.Why(),
-                Progress.AtBooth(body.Deviation),
+                DrillProgress.AtBooth(body.Deviation),
                 Schedule.Level(answers, body.Kind),
                 Math.Max(0, (int)Math.Round((Schedule.Box(answers, body.Kind, body.Deviation).Due - clock.GetUtcNow()).TotalDays))
             )
         );
     }
 
-    private static async Task<Progress> MineAsync(ClaimsPrincipal user, DrillStore drills, TimeProvider clock, CancellationToken cancel) =>
-        Progress.Of(await drills.AnsweredAsync(user.Id(), cancel), clock.GetUtcNow());
+    private static async Task<DrillProgress> MineAsync(
+        ClaimsPrincipal user,
+        DrillStore drills,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) => DrillProgress.Of(await drills.AnsweredAsync(user.Id(), cancel), clock.GetUtcNow());
 
     private static async Task<Page<NamedProgress>> StudentsAsync(
         Guid? after,
@@ -254,7 +258,7 @@ public static class PracticeEndpoints
     {
         var page = await drills.OfStudentsAsync(after, cancel);
         return new(
-            [.. page.Select(one => new NamedProgress(one.Student, Progress.Of(one.Answers, clock.GetUtcNow())))],
+            [.. page.Select(one => new NamedProgress(one.Student, DrillProgress.Of(one.Answers, clock.GetUtcNow())))],
             page.Count == DrillStore.Page ? page[^1].Student.Id.ToString() : null
         );
     }

@@ -154,7 +154,7 @@ public class PracticeTests
     [Fact]
     public void Mix_ups_are_counted_and_send_to_the_booth()
     {
-        var progress = Progress.Of(
+        var progress = DrillProgress.Of(
             [
                 Answer(Deviation.WireUnder, Deviation.VoltsOver, 0, heard: Sound.Popping),
                 Answer(Deviation.WireUnder, Deviation.VoltsOver, 1, heard: Sound.Popping),
@@ -166,6 +166,6 @@ public class PracticeTests
         Assert.Contains("wire too slow for volts too high", progress.AtTheBooth?.ToString(), StringComparison.Ordinal);
         Assert.Contains("one-variable trial", progress.AtTheBooth?.ToString(), StringComparison.Ordinal);
         Assert.Equal((3, 1), (progress.Kinds[0].Answered, progress.Kinds[0].Right));
-        Assert.Null(Progress.Of([], Start).AtTheBooth);
+        Assert.Null(DrillProgress.Of([], Start).AtTheBooth);
     }
 }

@@ -53,7 +53,7 @@ function ScoresOf({ everybody }: { everybody: Schemas['NamedProgress'][] }) {
   );
 }
 
-function Scores({ name, progress }: { name: string; progress: Schemas['Progress'] }) {
+function Scores({ name, progress }: { name: string; progress: Schemas['DrillProgress'] }) {
   const say = useSay();
   const tried = progress.kinds.filter((kind) => kind.answered > 0);
   return (

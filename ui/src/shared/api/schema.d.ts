@@ -13201,7 +13201,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Progress"];
+                        "application/json": components["schemas"]["DrillProgress"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -15684,6 +15684,16 @@ export interface components {
              */
             dueInDays: number;
         };
+        /** @description Where somebody stands in the practice room. */
+        DrillProgress: {
+            /** @description Kind by kind. */
+            kinds: components["schemas"]["KindProgress"][];
+            /** @description What was heard as what, right ones among them. */
+            heard: components["schemas"]["HeardAs"][];
+            /** @description What was taken for what, right ones among them. */
+            taken: components["schemas"]["TakenFor"][];
+            atTheBooth: null | components["schemas"]["Said"];
+        };
         /** @description What can be seen and read of a drill. */
         DrillSight: {
             trace: null | components["schemas"]["TraceView"];
@@ -16966,7 +16976,7 @@ export interface components {
         /** @description Somebody's progress, with their name. */
         NamedProgress: {
             person: components["schemas"]["PersonName"];
-            progress: components["schemas"]["Progress"];
+            progress: components["schemas"]["DrillProgress"];
         };
         /** @description An instructor's word with the name of whoever gave it. */
         NamedRuling: {
@@ -18209,16 +18219,6 @@ export interface components {
         Process: "gmawShortCircuit" | "gmawGlobular" | "gmawSpray" | "gmawPulsed" | "fcawSelfShielded" | "fcawGasShielded" | "gtawDc" | "gtawAc";
         /** @enum {unknown} */
         Profile: "slightlyConvex" | "flat" | "tallNarrow" | "piledUp" | "sunk" | "lumpy";
-        /** @description Where somebody stands in the practice room. */
-        Progress: {
-            /** @description Kind by kind. */
-            kinds: components["schemas"]["KindProgress"][];
-            /** @description What was heard as what, right ones among them. */
-            heard: components["schemas"]["HeardAs"][];
-            /** @description What was taken for what, right ones among them. */
-            taken: components["schemas"]["TakenFor"][];
-            atTheBooth: null | components["schemas"]["Said"];
-        };
         /**
          * @description What shows that an exercise is done.
          * @enum {unknown}

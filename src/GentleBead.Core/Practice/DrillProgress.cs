@@ -27,7 +27,7 @@ public sealed record KindProgress(DrillKind Kind, int Answered, int Right, int L
 /// <param name="Heard">What was heard as what, right ones among them.</param>
 /// <param name="Taken">What was taken for what, right ones among them.</param>
 /// <param name="AtTheBooth">What to practise at the booth, in a sentence; null while there is too little to say.</param>
-public sealed record Progress(
+public sealed record DrillProgress(
     IReadOnlyList<KindProgress> Kinds,
     IReadOnlyList<HeardAs> Heard,
     IReadOnlyList<TakenFor> Taken,
@@ -60,7 +60,7 @@ public sealed record Progress(
     /// <summary>From the answers.</summary>
     /// <param name="answers">The newest answers, oldest first.</param>
     /// <param name="now">The time.</param>
-    public static Progress Of(IReadOnlyList<AnsweredDrill> answers, DateTimeOffset now)
+    public static DrillProgress Of(IReadOnlyList<AnsweredDrill> answers, DateTimeOffset now)
     {
         ArgumentNullException.ThrowIfNull(answers);
         var taken = answers
