@@ -55,11 +55,13 @@ public class BoothTrialTests
         tablet.See("It is kept on this screen and waits", "1 bead and 1 wire sweep wait here");
         tablet.CutNetwork(false);
         tablet.SeeNot("wait here");
+        tablet.See("It was sent.");
         room.See("Step 3: As the sheet says");
 
         tablet.Click("Back to the bead");
         tablet.See("for step 3");
         Lay(tablet, "Even crackle", "Right", "Keep it");
+        tablet.Click("Next bead");
         tablet.See("Every step is laid.");
         Page.Until(() => tablet.Has("[aria-label=Learned]"), "what it has shown");
 

@@ -46,29 +46,53 @@ export function BoothBeadPage() {
   return (
     <Loaded of={asLoading(trial)} what="your trial">
       {(mine) => (
-        <Lay key={coupon.sheet.id} coupon={coupon} machine={machine} asksOwn={asksOwn} trial={mine} />
+        <Lay
+          key={coupon.sheet.id}
+          coupon={coupon}
+          machine={machine}
+          asksOwn={asksOwn}
+          trial={mine}
+          asking={trial.isFetching}
+        />
       )}
     </Loaded>
   );
 }
 
-function Lay({ coupon, machine, asksOwn, trial }: AtWork & { trial: Schemas['MyTrial'] | null }) {
-  const [chosen, setChosen] = useState<number>();
+function Lay({
+  coupon,
+  machine,
+  asksOwn,
+  trial,
+  asking,
+}: AtWork & { trial: Schemas['MyTrial'] | null; asking: boolean }) {
+  // The step in hand stays so until its bead is saved or another is chosen: what arrives meanwhile changes nothing under busy hands.
+  const [inHand, setInHand] = useState<{ trialId: string; number: number }>();
   const waiting = useWaiting();
   const running = trial?.sheetId === coupon.sheet.id ? trial : null;
   const waits = running ? waitingSteps(waiting ?? [], running.id) : [];
+  const held = running?.id === inHand?.trialId ? inHand?.number : undefined;
   const step =
-    running && (running.plan.steps.find(({ number }) => number === chosen) ?? stepInHand(running, waits));
+    running && (running.plan.steps.find(({ number }) => number === held) ?? stepInHand(running, waits));
+  if (running && step && step.number !== held && waiting !== null && !asking)
+    setInHand({ trialId: running.id, number: step.number });
   return (
     <div className="stack">
-      {running && <BoothTrial trial={running} step={step} waiting={waits} onChoose={setChosen} />}
+      {running && (
+        <BoothTrial
+          trial={running}
+          step={step}
+          waiting={waits}
+          onChoose={(number) => setInHand({ trialId: running.id, number })}
+        />
+      )}
       <BoothBead
         sheet={coupon.sheet}
         machine={machine}
         last={coupon.last ?? undefined}
         asksOwn={asksOwn}
         laying={running && step ? { trialId: running.id, step } : undefined}
-        onNext={() => setChosen(undefined)}
+        onNext={() => setInHand(undefined)}
       />
       {coupon.sheet.body.pair && machine.wireControl && machine.voltControl && (
         <Button component={Link} to="/sweep" variant="default" size="lg">

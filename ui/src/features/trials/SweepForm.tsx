@@ -4,6 +4,7 @@ import type { UseMutationResult } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { newId } from '../../shared/newId';
+import { useWaiting } from '../../shared/outbox/useOutbox';
 import { Trouble } from '../../shared/Trouble';
 import { useTypedUnits } from '../../shared/units';
 import { useFields, useSay } from '../../shared/words/useSay';
@@ -40,7 +41,7 @@ export function SweepForm(props: {
   aside?: ReactNode;
   record: Pick<
     UseMutationResult<Schemas['RunSweep'] | null, Error, Sent>,
-    'mutate' | 'reset' | 'data' | 'error' | 'isError'
+    'mutate' | 'reset' | 'data' | 'error' | 'isError' | 'variables'
   >;
   sheet: Schemas['AssignedSheet'];
   wire: Control;
@@ -48,6 +49,7 @@ export function SweepForm(props: {
 }) {
   const { wire, volt, sheet, record } = props;
   const { pair } = sheet.body;
+  const waiting = useWaiting();
   const say = useSay();
   const form = useForm({
     initialValues: beginWith(wire, volt, pair?.marks),
@@ -143,7 +145,9 @@ export function SweepForm(props: {
       )}
       {record.data === null && (
         <p role="status">
-          It is kept on this screen and waits to be sent. What it found comes with the network.
+          {waiting?.some(({ id }) => id === record.variables?.id) === false
+            ? 'It was sent. Your instructor sees what it found.'
+            : 'It is kept on this screen and waits to be sent.'}
         </p>
       )}
       {record.data && (
