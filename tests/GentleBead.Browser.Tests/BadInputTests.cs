@@ -54,7 +54,7 @@ public class BadInputTests(DemoServer demo)
         page.See("The volt control of this machine runs from tap 1 to tap 10");
         Assert.Equal("140", page.Value("Wire"));
         Assert.Equal("Rattle", page.Run<string>("return document.querySelector('fieldset [aria-pressed=true]').textContent"));
-        Assert.Equal(before, page.Count("[aria-label='Coupon'] svg[role=img]"));
+        page.SeeCount("[aria-label='Coupon'] svg[role=img]", before);
         page.Type("Wire", "45");
         page.Type("Volts", "6");
         page.DoubleClick("Judge the bead");
@@ -63,7 +63,7 @@ public class BadInputTests(DemoServer demo)
         // A tap too many finds nothing noted and records nothing; its answer comes after whatever the taps before it did.
         page.Click("Judge the bead");
         page.See("Note at least the sound, or one look");
-        Assert.Equal(before + 1, page.Count("[aria-label='Coupon'] svg[role=img]"));
+        page.SeeCount("[aria-label='Coupon'] svg[role=img]", before + 1);
 
         // What was noted survives a reload.
         page.Click("Sputter");

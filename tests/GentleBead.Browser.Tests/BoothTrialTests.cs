@@ -23,7 +23,7 @@ public class BoothTrialTests
 
         // It comes to the booth by itself; every step says what to set and what to hold.
         tablet.See("for step 1", "Hold volts", "Set as the step says");
-        Assert.Equal(3, tablet.Count("[aria-label=Steps] li"));
+        tablet.SeeCount("[aria-label=Steps] li", 3);
         BoothScreen.Check(tablet, "a trial at the booth");
         Lay(tablet, "Popping, stubbing", "Hot", "Wire down");
         room.See("Step 2: Far too little wire");
@@ -36,7 +36,7 @@ public class BoothTrialTests
         tablet.See("1 bead waits here");
         tablet.Click("Next bead");
         tablet.See("for step 3");
-        Assert.Contains("waits to be sent", tablet.Part("Steps"), StringComparison.Ordinal);
+        tablet.SeeIn("Steps", "waits to be sent");
 
         // So is a sweep, marked by the pedal.
         tablet.Click("Wire sweep");

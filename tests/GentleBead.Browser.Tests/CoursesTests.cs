@@ -166,7 +166,7 @@ public class CoursesTests
             "[...document.querySelectorAll('[aria-label=Calendar] td a')].find((one) => one.innerText.includes('Deck fittings')).click()"
         );
         page.See("Who came", "Teodor Pike", "beads");
-        Assert.Contains("noted by Maren Holloway", page.Part("Teodor Pike"), StringComparison.Ordinal);
+        page.SeeIn("Teodor Pike", "noted by Maren Holloway");
         Assert.Contains(Today.AddDays(-21).Year.ToString(CultureInfo.InvariantCulture), page.Text, StringComparison.Ordinal);
     }
 }

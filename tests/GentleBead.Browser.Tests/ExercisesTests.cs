@@ -34,7 +34,7 @@ public class ExercisesTests
         page.StepInAs("Ilsa Brandt");
         page.Click("Course", within: "My work");
         page.See("of 12 done", "Straight beads on plate", "So far: 0 of 3 right in a row", "Plug in the deck");
-        Assert.Equal(12, page.Count("[aria-label='The path drawn'] li"));
+        page.SeeCount("[aria-label='The path drawn'] li", 12);
     }
 
     private static void MakePath(Page page)
@@ -46,7 +46,7 @@ public class ExercisesTests
         page.Choose("One of them", "Plug in the deck");
         page.See("12 exercises");
         // Taken after what comes before it; that it should come before that too is a circle, and is said in words.
-        Assert.Contains("Lap in thin sheet", page.Part("Plug in the deck"), StringComparison.Ordinal);
+        page.SeeIn("Plug in the deck", "Lap in thin sheet");
         page.Click("Lap in thin sheet: after another");
         Page.Until(() => page.Count("[role=option]") > 5, "what it could come after");
         page.Run<object?>("[...document.querySelectorAll('[role=option]')].find(one => one.textContent === 'Plug in the deck').click()");

@@ -64,8 +64,8 @@ public class JudgingTests(JudgedSchool school) : IClassFixture<JudgedSchool>
         page.See("Right: as the sheet says, 28");
         page.See("more leg");
         page.See("1 of 4 beads breaks the comparison");
-        Assert.Equal(3, page.Count("[aria-label='Steps'] svg[role=img]"));
-        Assert.Equal(3, page.Count("[aria-label='Measured curves'] circle"));
+        page.SeeCount("[aria-label='Steps'] svg[role=img]", 3);
+        page.SeeCount("[aria-label='Measured curves'] circle", 3);
         page.Click("End it");
         page.See("Take it up again");
         page.Click("All trials");

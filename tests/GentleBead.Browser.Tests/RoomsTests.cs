@@ -22,7 +22,7 @@ public class RoomsTests
         Page.Until(() => page.Part("Yard").Contains("no machine", StringComparison.Ordinal), "its first booth");
 
         Move(page, "Slip-side knob-and-tap", "Yard", "Booth 1", "for the gangway");
-        Assert.Contains("for the gangway", page.Part("Where it stands"), StringComparison.Ordinal);
+        page.SeeIn("Where it stands", "for the gangway");
         page.Click("Today");
         Page.Until(
             () => page.Part("Booth 4").Contains("No machine", StringComparison.Ordinal),

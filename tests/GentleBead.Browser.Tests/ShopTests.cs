@@ -11,7 +11,7 @@ public class ShopTests
         using var page = new Page(server.Address).StepInAs("Maren Holloway");
         page.Click("Sheet", within: "Booth 3");
         page.See("It should sound");
-        Assert.Contains("280", page.Part("Marks of Green digital"), StringComparison.Ordinal);
+        page.SeeIn("Marks of Green digital", "280");
         page.Why("the wire mark");
         page.See("The display, believed");
 
@@ -26,7 +26,7 @@ public class ShopTests
         page.Open("/");
         page.Click("Sheet", within: "Booth 3");
         page.See("It should sound");
-        Assert.Contains("350", page.Part("Marks of Green digital"), StringComparison.Ordinal);
+        page.SeeIn("Marks of Green digital", "350");
         page.Why("the wire mark");
         page.See("1 reading on Green digital");
 
@@ -66,7 +66,7 @@ public class ShopTests
         page.See("At no booth: Jun Castellan, Odell Marsh");
         other.See("You stand at booth 4");
         // Her newest sheet is an earlier evening's; the booth waits for tonight's.
-        Assert.Contains("No sheet given out", page.Part("Booth 4"), StringComparison.Ordinal);
+        page.SeeIn("Booth 4", "No sheet given out");
     }
 
     [Fact]

@@ -15,10 +15,10 @@ public class WholePathTests(DemoServer demo)
         // Today's session: booths, who stands there, on what, and how the last bead came out.
         page.See("Deck fittings and trailers");
         page.See("Today");
-        Assert.Equal(4, page.Count("article[aria-label^='Booth ']"));
-        Assert.Contains("Cold", page.Part("Booth 2"), StringComparison.Ordinal);
-        Assert.Contains("1/8 T, horizontal", page.Part("Booth 2"), StringComparison.Ordinal);
-        Assert.Contains("First of two: wire up", page.Part("Booth 2"), StringComparison.Ordinal);
+        page.SeeCount("article[aria-label^='Booth ']", 4);
+        page.SeeIn("Booth 2", "Cold");
+        page.SeeIn("Booth 2", "1/8 T, horizontal");
+        page.SeeIn("Booth 2", "First of two: wire up");
 
         // The sheet, while typing, in the machine's own marks.
         page.Click("Sheet", within: "Booth 4");
@@ -94,17 +94,17 @@ public class WholePathTests(DemoServer demo)
         page.Click("Judge the bead");
         page.See("Bead 2. Right");
         Page.Until(() => page.Count("[aria-label='Coupon'] svg[role=img]") == 2, "two glyphs on the coupon");
-        Assert.Equal(2, page.Count("[aria-label='Settings plane'] text[data-part=number]"));
+        page.SeeCount("[aria-label='Settings plane'] text[data-part=number]", 2);
 
         // The student sees their own sheet, beads and next change; nobody else's.
         page.SignOut();
         page.StepInAs("Jun Castellan");
         page.See("You stand at booth 4");
         page.See("11 ga Lap, horizontal");
-        Assert.Contains("Keep it. Do the same again.", page.Part("Next change"), StringComparison.Ordinal);
+        page.SeeIn("Next change", "Keep it. Do the same again.");
         page.Click("Beads");
         page.See("Your beads");
-        Assert.Equal(2, page.Count("[aria-label='Your beads'] svg[role=img]"));
+        page.SeeCount("[aria-label='Your beads'] svg[role=img]", 2);
         foreach (var other in new[] { "Ilsa", "Teodor", "Wynn", "Petra", "Odell", "Students", "Machines" })
             Assert.DoesNotContain(other, page.Text, StringComparison.Ordinal);
         page.Open("/machines");

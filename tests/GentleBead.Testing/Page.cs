@@ -170,6 +170,16 @@ public sealed class Page : IDisposable
 
     private static string Unaccented(string text) => string.Concat(text.Select(letter => Accents.GetValueOrDefault(letter, letter)));
 
+    /// <summary>Waits for texts in one part of the page.</summary>
+    public void SeeIn(string label, params string[] texts)
+    {
+        foreach (var text in texts)
+            Until(() => Part(label).Contains(text, StringComparison.Ordinal), $"\"{text}\" in {label}");
+    }
+
+    /// <summary>Waits until so many things of a kind stand on the page.</summary>
+    public void SeeCount(string css, int count) => Until(() => Count(css) == count, $"{count} of {css}");
+
     public void SeeNot(string text, TimeSpan? patience = null) =>
         Until(() => !Text.Contains(text, StringComparison.OrdinalIgnoreCase), $"no \"{text}\" on the page", patience);
 
