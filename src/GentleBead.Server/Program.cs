@@ -20,10 +20,12 @@ using GentleBead.Server.Network;
 using GentleBead.Server.People;
 using GentleBead.Server.Planning;
 using GentleBead.Server.Practice;
+using GentleBead.Server.Progress;
 using GentleBead.Server.Rooms;
 using GentleBead.Server.Search;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
+using GentleBead.Server.Skills;
 using GentleBead.Server.Tablets;
 using GentleBead.Server.TestWelds;
 using GentleBead.Server.Trials;
@@ -91,6 +93,12 @@ services
     .AddSingleton<ExerciseStore>()
     .AddSingleton<PathStore>()
     .AddSingleton<WorkStore>()
+    .AddSingleton<SkillStore>()
+    .AddSingleton<ProgressStore>()
+    .AddSingleton<CourseProgressStore>()
+    .AddSingleton<CourseReader>()
+    .AddSingleton<GoalStore>()
+    .AddSingleton<RemarkStore>()
     .AddSingleton<PlanStore>()
     .AddSingleton<StockStore>()
     .AddSingleton<PlanFactStore>()
@@ -346,6 +354,10 @@ RecordingEndpoints.Map(app);
 LiveEndpoints.Map(app);
 ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
+ProgressEndpoints.Map(app);
+CourseProgressEndpoints.Map(app);
+GoalEndpoints.Map(app);
+RemarkEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);
 SearchEndpoints.Map(app);
 NetworkEndpoints.Map(app);

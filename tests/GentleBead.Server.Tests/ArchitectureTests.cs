@@ -52,6 +52,8 @@ public partial class ArchitectureTests
         ["Listening"] = ["recording", "recording_part", "stand_in"],
         ["Practice"] = ["drill", "drill_answer"],
         ["Windows"] = ["learned_window"],
+        ["Progress"] = ["goal", "goal_end", "remark"],
+        ["Skills"] = ["skill", "machine_difficulty", "kind_difficulty"],
         ["Work"] = ["upload_part"],
     };
 

@@ -1,4 +1,4 @@
-using GentleBead.Core.Progress;
+using GentleBead.Core.Skills;
 
 namespace GentleBead.Bench.Progress;
 

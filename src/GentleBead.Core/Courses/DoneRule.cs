@@ -1,3 +1,5 @@
+using GentleBead.Core.Skills;
+
 namespace GentleBead.Core.Courses;
 
 /// <summary>How many right beads an exercise takes. Usual: three in a row, once more on another evening (common practice).</summary>
@@ -103,6 +105,19 @@ public sealed record ExerciseWork(IReadOnlyList<LaidBead> Beads, int TrialsEnded
 {
     /// <summary>Nothing yet.</summary>
     public static ExerciseWork None { get; } = new([]);
+
+    /// <summary>What it comes to as skill.</summary>
+    /// <param name="today">As seen on which day of the school's calendar.</param>
+    /// <param name="place">How far they have come with the exercise.</param>
+    public SkillState StateOn(DateOnly today, Place place)
+    {
+        ArgumentNullException.ThrowIfNull(place);
+        var record = SkillRecord.Of(Beads.Select(bead => new Attempt(Noon(bead.Day), bead.Right)));
+        return record.StateAt(Noon(today), place.State == ExerciseState.Done);
+    }
+
+    // Days are told apart and hours are not.
+    private static DateTimeOffset Noon(DateOnly day) => new(day, new TimeOnly(12, 0), TimeSpan.Zero);
 }
 
 /// <summary>How far somebody has come with an exercise.</summary>

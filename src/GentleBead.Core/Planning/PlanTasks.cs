@@ -11,6 +11,9 @@ public static class PlanTasks
     // Of beads still wanted some go wrong: as many again. Our own reading.
     private const int TriesForOneRight = 2;
 
+    // What is done and only rusty takes a coupon's side. Our own reading.
+    private const int WarmingUp = 3;
+
     /// <summary>The tasks, what is begun first; then what one of these opens, where that can be done on one evening.</summary>
     /// <param name="path">The path.</param>
     /// <param name="exercises">Its exercises.</param>
@@ -36,7 +39,7 @@ public static class PlanTasks
                 BeadsFor(exercises[id], steps[id].Place),
                 steps[id].Place.State == ExerciseState.NotBegun,
                 after,
-                steps[id].Place.Words
+                places.WarmUp is { } warm && warm.ExerciseId == id ? warm.Why : steps[id].Place.Words
             );
     }
 
@@ -50,6 +53,7 @@ public static class PlanTasks
     private static int BeadsFor(Exercise exercise, Place place) =>
         exercise.Proof switch
         {
+            _ when place.State == ExerciseState.Done => WarmingUp,
             Proof.TestWeld => exercise.BeadsACoupon,
             Proof.Trial => exercise.BeadsACoupon,
             _ => Math.Clamp(TriesForOneRight * Math.Max(1, exercise.Done.Right - place.Right), 2, 80),

@@ -1,4 +1,4 @@
-namespace GentleBead.Core.Progress;
+namespace GentleBead.Core.Skills;
 
 /// <summary>A bead as far as it says what its student can do.</summary>
 /// <param name="At">When it was laid.</param>

@@ -1,4 +1,4 @@
-namespace GentleBead.Core.Progress;
+namespace GentleBead.Core.Skills;
 
 /// <summary>The chance that the next bead is right, with its doubt: never the one without the other.</summary>
 /// <param name="Likely">The chance, from 0 to 1.</param>

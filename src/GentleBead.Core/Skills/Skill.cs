@@ -1,4 +1,4 @@
-namespace GentleBead.Core.Progress;
+namespace GentleBead.Core.Skills;
 
 /// <summary>
 /// What is known of a student's skill at one thing: a normal distribution on the logit scale, which each bead moves and narrows and every

@@ -251,12 +251,12 @@ public sealed class BeadStore(NpgsqlDataSource database)
             returning id, seq, number, recorded_at),
         placed as (insert into trial_bead (bead_id, trial_id, step, fresh_piece) select id, @trialId, @step, @freshPiece from laid
             where @trialId is not null)
-        insert into bead_verdict (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, thickness_mm,
-            wire_mark, volt_mark, amp_mark,
-            wire_feed_m_per_min, volts, amps, sound, cause, verdict, shape, next, recorded_at, withdrawn, own)
-        select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @thicknessMm, @WireMark, @VoltMark,
-            @AmpMark,
-            @wireFeed, @volts, @amps, @sound, @cause, @verdict, @shape, @next, recorded_at, false, @own from laid
+        insert into bead_verdict (bead_id, seq, sheet_id, number, student_id, machine_id, process, wire, gas, joint, position,
+            thickness_mm, wire_mark, volt_mark, amp_mark, arc_seconds, wire_feed_m_per_min, volts, amps, sound, cause, verdict, shape,
+            next, recorded_at, withdrawn, own)
+        select id, seq, @SheetId, number, @studentId, @machineId, @process, @wire, @gas, @joint, @position, @thicknessMm,
+            @WireMark, @VoltMark, @AmpMark, @arcSeconds, @wireFeed, @volts, @amps, @sound, @cause, @verdict, @shape, @next, recorded_at,
+            false, @own from laid
         returning number, recorded_at, tool_word_waits(own, ruled, sheet_id)
         """;
 
@@ -286,7 +286,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
                     on conflict (id) do nothing returning id)
             update bead_verdict set sound = @sound, cause = @cause, verdict = @verdict, shape = @shape, next = @next, look_id = looked.id,
                 wire_mark = @WireMark, volt_mark = @VoltMark, amp_mark = @AmpMark, wire_feed_m_per_min = @wireFeed, volts = @volts,
-                amps = @amps
+                amps = @amps, arc_seconds = @arcSeconds
                 from looked where bead_id = @beadId
             """,
             new
@@ -307,6 +307,7 @@ public sealed class BeadStore(NpgsqlDataSource database)
                 cause = CauseOf(bead.Judgement),
                 shape = new Jsonb<BeadShape>(bead.Judgement.Shape),
                 next = new Jsonb<Said?>(bead.Judgement.Next?.Instruction),
+                arcSeconds = bead.Evidence.Measured?.ArcSeconds,
                 by,
                 sent = sent.Hash,
                 at = at?.UtcDateTime,
@@ -361,6 +362,8 @@ public sealed class BeadStore(NpgsqlDataSource database)
             wire = job.Wire is { } wire ? EnumText.Of(wire) : null,
             gas = EnumText.Of(job.Gas),
             joint = EnumText.Of(job.Joint),
+            position = EnumText.Of(job.Position),
+            arcSeconds = bead.Evidence.Measured?.ArcSeconds,
             thicknessMm = job.Thickness.Value.Mm,
             sound = bead.Evidence.SoundHeard() is { } heard ? EnumText.Of(heard) : null,
             cause = CauseOf(bead.Judgement),

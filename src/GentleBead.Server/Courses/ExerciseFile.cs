@@ -1,10 +1,8 @@
 using System.Globalization;
-using System.Text;
 using System.Text.Json;
-using CsvHelper;
-using CsvHelper.Configuration;
 using GentleBead.Core.Courses;
 using GentleBead.Server.Database;
+using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 
 namespace GentleBead.Server.Courses;
@@ -58,22 +56,10 @@ internal static class ExerciseFile
     {
         var names = all.ToDictionary(one => one.Id, one => one.Exercise.Name);
         var columns = Columns(id => names.GetValueOrDefault(id, ""));
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        // A name that begins like a formula is a name in a spreadsheet too.
-        var layout = new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape };
-        using var csv = new CsvWriter(text, layout);
-        Row(columns.Select(column => column.Head));
-        foreach (var known in all.Where(one => !one.Retired))
-            Row(columns.Select(column => column.Of(known.Exercise)));
-        csv.Flush();
-        return Encoding.UTF8.GetBytes(text.ToString());
-
-        void Row(IEnumerable<string> fields)
-        {
-            foreach (var field in fields)
-                csv.WriteField(field);
-            csv.NextRecord();
-        }
+        return CsvTable.Write([
+            columns.Select(column => column.Head),
+            .. all.Where(one => !one.Retired).Select(known => columns.Select(column => column.Of(known.Exercise))),
+        ]);
     }
 
     private static (string Head, Func<Exercise, string> Of)[] Columns(Func<Guid, string> nameOf) =>

@@ -57,7 +57,8 @@ public sealed record OwnCourse(
 /// <param name="ExerciseId">Which exercise.</param>
 /// <param name="How">How it is done and what to watch.</param>
 /// <param name="Caution">What can hurt, beyond what every sheet says; empty where there is nothing more.</param>
-public sealed record NextExercise(Guid ExerciseId, string How, string Caution);
+/// <param name="WarmUp">Why what is done already comes first; null where it does not.</param>
+public sealed record NextExercise(Guid ExerciseId, string How, string Caution, Said? WarmUp);
 
 /// <summary>Paths of courses, and where their students stand on them.</summary>
 public static class PathEndpoints
@@ -133,7 +134,7 @@ public static class PathEndpoints
 
         StudentPlace Place(Enrolment one)
         {
-            var places = path.PlacesOf(done.GetValueOrDefault(one.Student.Id, StudentWork.None));
+            var places = path.PlacesOf(done.GetValueOrDefault(one.Student.Id, StudentWork.None), today);
             var steps = places.Steps.ToDictionary(step => step.ExerciseId);
             return new(
                 one.Student,
@@ -148,18 +149,28 @@ public static class PathEndpoints
         CourseStore courses,
         PathStore paths,
         WorkStore work,
+        SchoolClock clock,
         CancellationToken cancel
     )
     {
         var mine = await courses.OfStudentAsync(user.Id(), cancel);
+        var today = await clock.TodayAsync(cancel);
         var done = (await work.OfAsync([user.Id()], cancel)).GetValueOrDefault(user.Id(), StudentWork.None);
         var shown = new List<OwnCourse>();
         foreach (var course in mine)
         {
             var path = await paths.OfAsync(course.Id, cancel);
-            var places = path.PlacesOf(done);
-            var next = places.Next.Take(NextShown).Select(id => new NextExercise(id, path.Exercises[id].How, path.Exercises[id].Caution));
+            var places = path.PlacesOf(done, today);
+            var next = places.Next.Take(NextShown).Select(Next);
             shown.Add(new(course.Id, course.Name, course.RoomName, path.Shown, places.Steps, [.. next]));
+
+            NextExercise Next(Guid id) =>
+                new(
+                    id,
+                    path.Exercises[id].How,
+                    path.Exercises[id].Caution,
+                    places.WarmUp is { } warm && warm.ExerciseId == id ? warm.Why : null
+                );
         }
         return shown;
     }

@@ -31,5 +31,6 @@ public sealed record ReadPath(CoursePath Path, int Edition, IReadOnlyDictionary<
 
     /// <summary>Where somebody stands on it.</summary>
     /// <param name="work">What they did.</param>
-    public PathPlaces PlacesOf(StudentWork work) => PathPlaces.Of(Path, Exercises, work.At);
+    /// <param name="today">As seen on which day of the school's calendar.</param>
+    public PathPlaces PlacesOf(StudentWork work, DateOnly today) => PathPlaces.Of(Path, Exercises, work.At, today);
 }

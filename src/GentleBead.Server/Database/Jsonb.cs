@@ -26,4 +26,7 @@ public static class Jsonb
     /// <summary>The stored value.</summary>
     public static T Read<T>(string json) =>
         JsonSerializer.Deserialize<T>(json, QuantityJson.Options) ?? throw new JsonException($"A stored {typeof(T).Name} is empty.");
+
+    /// <summary>A value as it is stored, for where many are written at once.</summary>
+    public static string Write<T>(T value) => JsonSerializer.Serialize(value, QuantityJson.Options);
 }

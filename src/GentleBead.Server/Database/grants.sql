@@ -7,7 +7,7 @@ revoke insert on schemaversions from the_application;
 
 -- A record is withdrawn, never changed.
 grant update (withdrawn_by, withdrawn_at) on bead to the_application;
-grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep to the_application;
+grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep, remark to the_application;
 grant update (taken_by, taken_at) on sweep to the_application;
 grant update (ended_at) on trial to the_application;
 grant update (lowered_at, lowered_by) on hand to the_application;
@@ -40,5 +40,5 @@ grant update, delete on place, course_instructor, check_tick, stand_in, upload_p
 
 -- Kept up from the records, and could be made anew from them.
 grant update (booth_id, moved) on machine to the_application;
-grant update on bead_verdict, machine_wear, learned_window to the_application;
+grant update on bead_verdict, machine_wear, learned_window, skill, machine_difficulty, kind_difficulty to the_application;
 grant delete on learned_window to the_application;

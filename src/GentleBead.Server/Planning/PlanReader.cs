@@ -128,7 +128,7 @@ public sealed class PlanReader(
                     var tasks = PlanTasks.Of(
                         path.Path,
                         path.Exercises,
-                        path.PlacesOf(done.GetValueOrDefault(student.Id, StudentWork.None))
+                        path.PlacesOf(done.GetValueOrDefault(student.Id, StudentWork.None), session.HeldOn)
                     );
                     var presence = how.Presences.FirstOrDefault(one => one.StudentId == student.Id);
                     return new PlanStudent(

@@ -1,6 +1,7 @@
 using FsCheck;
 using FsCheck.Fluent;
 using GentleBead.Core.Courses;
+using GentleBead.Core.Skills;
 
 namespace GentleBead.Core.Tests.Courses;
 
@@ -103,10 +104,31 @@ public sealed class CoursePathTests
             exercise =>
                 exercise.Name == "done" ? new([right])
                 : exercise.Name == "begun" ? new([right with { Right = false }])
-                : ExerciseWork.None
+                : ExerciseWork.None,
+            right.Day
         );
         Assert.Equal("db", Names(places.Next));
         Assert.Equal("b", Names(places.Steps[2].Missing));
         Assert.Equal([true, true, false, true], places.Steps.Select(step => step.Open));
+        Assert.Null(places.WarmUp);
+    }
+
+    [Theory]
+    [InlineData(27, "b", SkillState.Proven)]
+    [InlineData(28, "ab", SkillState.Rusty)]
+    public void Whoever_was_away_for_a_month_warms_up_one_step_back(int days, string next, SkillState state)
+    {
+        var exercises = Ids.Take(2).ToDictionary(id => id, _ => ExerciseLibrary.All[0].Exercise with { Done = new(1, 1, false) });
+        exercises[Id('a')] = exercises[Id('a')] with { Name = "done" };
+        var right = new LaidBead(new(2026, 11, 2), true);
+        var places = PathPlaces.Of(
+            Path("a b:a"),
+            exercises,
+            exercise => exercise.Name == "done" ? new([right]) : ExerciseWork.None,
+            right.Day.AddDays(days)
+        );
+        Assert.Equal(next, Names(places.Next));
+        Assert.Equal([state, SkillState.NotBegun], places.Steps.Select(step => step.State));
+        Assert.Equal(days < 28 ? null : "to warm up, for nothing was welded for 4 weeks", places.WarmUp?.Why.ToString());
     }
 }

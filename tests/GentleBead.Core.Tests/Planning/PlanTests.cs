@@ -193,19 +193,28 @@ public class PlanTests
     {
         var exercises = ExerciseLibrary.All.ToDictionary(row => row.Id, row => row.Exercise);
         var path = CoursePath.Of([Bead, IdOf("mig-pad"), IdOf("mig-lap-2f")], of => exercises[of].Before);
-        var nothing = PlanTasks.Of(path, exercises, PathPlaces.Of(path, exercises, _ => ExerciseWork.None));
+        var day = new DateOnly(2026, 11, 2);
+        var nothing = PlanTasks.Of(path, exercises, PathPlaces.Of(path, exercises, _ => ExerciseWork.None, day));
         Assert.Equal((Bead, true, 6), (nothing[0].ExerciseId, nothing[0].FirstTry, nothing[0].Beads));
         // Three right in a row on an earlier evening: one more tonight, and the pad is open after it.
-        var day = new DateOnly(2026, 11, 2);
         var three = new ExerciseWork([new(day, true), new(day, true), new(day, true)]);
         var once = PlanTasks.Of(
             path,
             exercises,
-            PathPlaces.Of(path, exercises, of => of.Name == exercises[Bead].Name ? three : ExerciseWork.None)
+            PathPlaces.Of(path, exercises, of => of.Name == exercises[Bead].Name ? three : ExerciseWork.None, day.AddDays(7))
         );
         Assert.Equal([Bead, IdOf("mig-pad")], once.Select(task => task.ExerciseId));
         Assert.Equal([Bead], once[1].After);
         Assert.Equal(2, once[0].Beads);
+        // Done, and away for six weeks: a few of it first.
+        var done = new ExerciseWork([.. three.Beads, new(day.AddDays(7), true)]);
+        var back = PlanTasks.Of(
+            path,
+            exercises,
+            PathPlaces.Of(path, exercises, of => of.Name == exercises[Bead].Name ? done : ExerciseWork.None, day.AddDays(49))
+        );
+        Assert.Equal((Bead, false, 3), (back[0].ExerciseId, back[0].FirstTry, back[0].Beads));
+        Assert.Equal("to warm up, for nothing was welded for 6 weeks", back[0].Why.ToString());
     }
 
     private static Guid IdOf(string key) => ExerciseLibrary.All.Single(row => row.Key == key).Id;

@@ -1,8 +1,8 @@
-using GentleBead.Core.Progress;
+using GentleBead.Core.Skills;
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.Integration;
 
-namespace GentleBead.Core.Tests.Progress;
+namespace GentleBead.Core.Tests.Skills;
 
 /// <summary>What is known of a student's skill, beside the integrals it stands for and what the trade would say of it.</summary>
 public class SkillTests

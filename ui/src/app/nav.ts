@@ -47,6 +47,7 @@ export const studentPages = [
   { to: '/checks', label: 'Check lists' },
   { to: '/tests', label: 'My test welds' },
   { to: '/rack', label: 'My rack' },
+  { to: '/progress', label: 'My progress' },
 ] as const;
 
 export const commonPages = [

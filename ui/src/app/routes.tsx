@@ -38,6 +38,10 @@ const TestWeldPage = page('TestWeldPage', () => import('../pages/TestWeldPage'))
 const TrialPage = page('TrialPage', () => import('../pages/TrialPage'));
 const TrialsPage = page('TrialsPage', () => import('../pages/TrialsPage'));
 
+const progress = () => import('../pages/ProgressPages');
+const ProgressPage = page('ProgressPage', progress);
+const MyProgressPage = page('MyProgressPage', progress);
+const CourseProgressPage = page('CourseProgressPage', () => import('../pages/CourseProgressPage'));
 const course = () => import('../pages/CoursePages');
 const NewCoursePage = page('NewCoursePage', course);
 const CourseFrame = page('CourseFrame', course);
@@ -111,6 +115,7 @@ export const instructorRoutes = (
       <Route index element={<CourseSessionsPage />} />
       <Route path="roster" element={<CourseRosterPage />} />
       <Route path="path" element={<CoursePathPage />} />
+      <Route path="progress" element={<CourseProgressPage />} />
       <Route path="details" element={<CourseDetailsPage />} />
     </Route>
     <Route path="booths/:boothId" element={<BoothFrame />}>
@@ -129,6 +134,7 @@ export const instructorRoutes = (
     <Route path="students/add" element={<AddPersonPage />} />
     <Route path="students/list" element={<StudentListPage />} />
     <Route path="students/:studentId" element={<RackPage />} />
+    <Route path="students/:studentId/progress" element={<ProgressPage />} />
     <Route path="machines" element={<MachinesPage />} />
     <Route path="machines/add" element={<AddMachinePage />} />
     <Route path="machines/:machineId" element={<MachinePage />} />
@@ -164,6 +170,7 @@ export const studentRoutes = (
       <Route path="checks" element={<MyChecksPage />} />
       <Route path="tests" element={<MyTestsPage />} />
       <Route path="rack" element={<MyRackPage />} />
+      <Route path="progress" element={<MyProgressPage />} />
     </Route>
     <Route path="settings" element={<SettingsFrame />}>
       <Route index element={<ScreenPage />} />

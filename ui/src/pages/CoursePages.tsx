@@ -58,6 +58,7 @@ export function CourseFrame() {
                 { to: at, label: 'Sessions', end: true },
                 { to: `${at}/roster`, label: 'Roster' },
                 { to: `${at}/path`, label: 'Path' },
+                { to: `${at}/progress`, label: 'Progress' },
                 { to: `${at}/details`, label: 'Days and hours' },
               ]}
             />

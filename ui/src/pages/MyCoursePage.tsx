@@ -74,6 +74,7 @@ function Next(props: {
   return (
     <li>
       <b>{step?.name}</b>
+      {of.warmUp && <p>{say(of.warmUp)}.</p>}
       <p>{of.how}</p>
       {of.caution && <p className="field-error">{of.caution}</p>}
       <p className="quiet">

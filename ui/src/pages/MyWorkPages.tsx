@@ -33,6 +33,7 @@ const tabs = [
   { to: '/checks', label: 'Checks' },
   { to: '/tests', label: 'Test welds' },
   { to: '/rack', label: 'Rack' },
+  { to: '/progress', label: 'Progress' },
 ];
 
 /** A student's own work, a part to a tab. */

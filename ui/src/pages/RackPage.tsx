@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../shared/api/client';
 import { Loaded } from '../shared/Loaded';
 import { Page } from '../shared/page/Page';
+import { Tabs } from '../shared/page/Tabs';
 import { ShowMore } from '../shared/ShowMore';
 import { day } from '../shared/time';
 import { usePages } from '../shared/usePages';
@@ -14,6 +15,7 @@ import { AccountPanel } from '../features/people/AccountPanel';
 import { HandChoice } from '../features/people/HandChoice';
 import { jobLine } from '../features/sheets/JobLine';
 import css from './rack.module.css';
+import { oneStudentTabs } from './studentTabs';
 
 type Rack = Schemas['Rack'];
 
@@ -26,8 +28,9 @@ export function RackPage() {
       title={whose?.student.name ?? 'Rack'}
       under="Every coupon, newest first"
       back={{ to: '/students', label: 'Back to the students' }}
-      aside={whose && <HandChoice studentId={studentId} title="Holds the torch in" hand={whose.hand} />}
+      aside={<Tabs name="Student" tabs={oneStudentTabs(studentId)} />}
     >
+      {whose && <HandChoice studentId={studentId} title="Holds the torch in" hand={whose.hand} />}
       <StudentNotes studentId={studentId} />
       <RackOf studentId={studentId} />
       <AccountPanel key={studentId} personId={studentId} />

@@ -13286,6 +13286,773 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/skills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SkillMap"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/skills/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    process: string;
+                    joint: string;
+                    position: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearningDay"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StudentProgress"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CourseProgress"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}/progress/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/goals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Goal"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/goals/{goalId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    goalId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewGoal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/goals/{goalId}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    goalId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewGoalEnd"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/remarks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Remark"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/remarks/{remarkId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    remarkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewRemark"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/remarks/{remarkId}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    remarkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Withdrawal"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recordings/{recordingId}/names/{id}": {
         parameters: {
             query?: never;
@@ -14446,6 +15213,24 @@ export interface components {
             studentId: string;
             came: components["schemas"]["Came"];
         };
+        /** @description How often somebody came. */
+        Attended: {
+            /**
+             * Format: int32
+             * @description Sessions they came to, late or not.
+             */
+            came: number;
+            /**
+             * Format: int32
+             * @description Sessions they missed, excused or not.
+             */
+            missed: number;
+            /**
+             * Format: int32
+             * @description Sessions they came late to.
+             */
+            late: number;
+        };
         /**
          * @description What a bead or a sweep says of the smooth band.
          * @enum {unknown}
@@ -14545,6 +15330,20 @@ export interface components {
             rulings: components["schemas"]["NamedRuling"][];
             /** @description What was said of it before it was looked at again. */
             earlier: components["schemas"]["EarlierLook"][];
+        };
+        /** @description A bead as a glyph shows it. */
+        BeadGlyph: {
+            /**
+             * Format: uuid
+             * @description Which bead.
+             */
+            id: string;
+            /** @description In one word: the instructor's where there is one. */
+            verdict: components["schemas"]["Verdict"];
+            /** @description Numbers for its glyph. */
+            shape: components["schemas"]["BeadShape"];
+            /** @description Whether the tool's word on it is not shown to its student yet. */
+            waits: boolean;
         };
         /**
          * @description How a bead is measured.
@@ -15109,6 +15908,24 @@ export interface components {
             /** @description Whether somebody can be hurt or the weld can fail if it is passed over. */
             grave: boolean;
         };
+        /** @description The chance that the next bead is right, with its doubt: never the one without the other. */
+        Chance: {
+            /**
+             * Format: double
+             * @description The chance, from 0 to 1.
+             */
+            likely: number;
+            /**
+             * Format: double
+             * @description Where the skill lies with 95 % it is at least this.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description And at most this.
+             */
+            high: number;
+        };
         /** @description A change as it stands on a key. */
         ChangeKey: {
             /** @description Which change. */
@@ -15488,6 +16305,104 @@ export interface components {
              * @description The version it was changed from.
              */
             version: number;
+        };
+        /** @description An exercise as a course finds it. */
+        CourseExercise: {
+            /**
+             * Format: uuid
+             * @description Which exercise.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many have begun it and are not done.
+             */
+            begun: number;
+            /**
+             * Format: int32
+             * @description How many have done it.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Beads laid at it, of those of whom other work is known too.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description How many of them were right.
+             */
+            right: number;
+            /** @description Whether it is plainly harder than the other exercises are for the same people. */
+            isHard: boolean;
+        };
+        /** @description A machine as a course finds it. */
+        CourseMachine: {
+            /**
+             * Format: uuid
+             * @description Which machine.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Beads laid on it of late.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description How many of them were right.
+             */
+            right: number;
+            /**
+             * Format: double
+             * @description How many would have been, by what the same people do at the same work.
+             */
+            expected: number;
+            /** @description Whether it plainly makes the work harder. */
+            failsPeople: boolean;
+        };
+        /** @description A course at a glance: students by exercises, what is hard, and which machines fail people. */
+        CourseProgress: {
+            /** @description The exercises of its path, in order. */
+            exercises: components["schemas"]["CourseExercise"][];
+            /** @description Who is on it now, by name. */
+            students: components["schemas"]["CourseStudent"][];
+            /** @description The machines they weld on. */
+            machines: components["schemas"]["CourseMachine"][];
+        };
+        /** @description A student as a course's table shows them. */
+        CourseStudent: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /** @description How far they have come with each exercise, in the order of the exercises. */
+            states: components["schemas"]["SkillState"][];
+            /**
+             * Format: int32
+             * @description How many exercises they have done.
+             */
+            done: number;
+            stuckOn: null | components["schemas"]["Said"];
+            /** @description Whether they are far ahead of the course and nothing goes wrong any more. */
+            isAhead: boolean;
+            /**
+             * Format: int32
+             * @description Beads of their newest evenings.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description How many of them were right.
+             */
+            right: number;
+            /**
+             * Format: date
+             * @description When they last welded; null where they never did.
+             */
+            last: null | string;
         };
         /** @description A criteria set as the lists show it. */
         CriteriaName: {
@@ -16074,6 +16989,41 @@ export interface components {
              */
             machineId: string;
         };
+        /** @description Something a student and an instructor set out to do. */
+        Goal: {
+            /**
+             * Format: uuid
+             * @description Which goal.
+             */
+            id: string;
+            /** @description What it is, in their words. */
+            text: string;
+            /**
+             * Format: date
+             * @description Until when; null for some time.
+             */
+            until: null | string;
+            /** @description Who set it. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            end: null | components["schemas"]["GoalEnd"];
+        };
+        /** @description What came of a goal. */
+        GoalEnd: {
+            /** @description Whether it was reached; false where it was given up. */
+            reached: boolean;
+            /** @description Who said so. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @enum {unknown} */
         Hand: "right" | "left";
         /** @description That an instructor has seen to a hand. */
@@ -16309,6 +17259,24 @@ export interface components {
              */
             learned: number;
         };
+        /** @description How far two people's words on the same things agree beyond chance, with its doubt. */
+        Kappa: {
+            /**
+             * Format: double
+             * @description 1 for full agreement, 0 for no more than by chance, down to -1.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description Lower end of its 95 % interval.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Upper end of it.
+             */
+            high: number;
+        };
         /** @description A kept setting as it is shown. */
         KeptView: {
             /**
@@ -16338,6 +17306,15 @@ export interface components {
              */
             keptAt: string;
             lastSeen: null | components["schemas"]["LastSeen"];
+        };
+        /** @description What skill is told apart by: whoever welds a lap flat cannot weld it overhead for that. */
+        KindOfWork: {
+            /** @description The process and its transfer mode. */
+            process: components["schemas"]["Process"];
+            /** @description How the members meet. */
+            joint: components["schemas"]["Joint"];
+            /** @description How the joint lies. */
+            position: components["schemas"]["Position"];
         };
         /** @description Where somebody stands in one kind of drill. */
         KindProgress: {
@@ -16488,6 +17465,25 @@ export interface components {
             heldOutRoom: number;
             /** @description What moved most, most first. */
             rows: components["schemas"]["LearnedRow"][];
+        };
+        /** @description A day of a learning curve. */
+        LearningDay: {
+            /**
+             * Format: date
+             * @description Which day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description Beads laid on it.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description How many of them were right.
+             */
+            right: number;
+            after: null | components["schemas"]["Chance"];
         };
         /** @description Whether beads are judged with what this room has taught. */
         LearningRequest: {
@@ -17109,6 +18105,26 @@ export interface components {
             /** @description Up to 200. */
             students: components["schemas"]["NewEnrolment"][];
         };
+        /** @description A goal to set. */
+        NewGoal: {
+            /** @description What it is, 1 to 200 letters. */
+            text: string;
+            /**
+             * Format: date
+             * @description Until when; null for some time.
+             */
+            until: null | string;
+        };
+        /** @description What came of a goal. */
+        NewGoalEnd: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /** @description Whether it was reached; false gives it up. */
+            reached: boolean;
+        };
         /** @description A setting to keep: a sheet's job with the marks that worked. */
         NewKeepsake: {
             /**
@@ -17260,6 +18276,15 @@ export interface components {
             seconds: null | number;
             lengthMm: null | components["schemas"]["Length"];
         };
+        /** @description A remark to keep. */
+        NewRemark: {
+            /** @description What it is about. */
+            kind: components["schemas"]["RemarkKind"];
+            /** @description Who reads it. */
+            readers: components["schemas"]["RemarkReaders"];
+            /** @description What is said, 1 to 1,000 letters. */
+            text: string;
+        };
         /** @description A room to add. */
         NewRoom: {
             name: string;
@@ -17352,6 +18377,7 @@ export interface components {
             how: string;
             /** @description What can hurt, beyond what every sheet says; empty where there is nothing more. */
             caution: string;
+            warmUp: null | components["schemas"]["Said"];
         };
         /** @description The look that would settle the cause best. */
         NextLook: {
@@ -18471,6 +19497,64 @@ export interface components {
          * @enum {unknown}
          */
         RecordingOrigin: "file" | "microphone" | "standIn";
+        /** @description What goes wrong again and again, and what cured it. */
+        RecurringCause: {
+            /** @description The cause. */
+            cause: components["schemas"]["Cause"];
+            /** @description In an instructor's words. */
+            words: components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description On how many beads it was the likeliest.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description On how many evenings.
+             */
+            evenings: number;
+            /**
+             * Format: date
+             * @description When last.
+             */
+            last: string;
+            /** @description Whether enough beads since then were without it. */
+            gone: boolean;
+            curedBy: null | components["schemas"]["Said"];
+        };
+        /** @description Something an instructor keeps in mind of a student. */
+        Remark: {
+            /**
+             * Format: uuid
+             * @description Which remark.
+             */
+            id: string;
+            /** @description What it is about. */
+            kind: components["schemas"]["RemarkKind"];
+            /** @description Who reads it. */
+            readers: components["schemas"]["RemarkReaders"];
+            /** @description What was said. */
+            text: string;
+            /** @description Who said it. */
+            by: string;
+            /** @description Whether whoever asks made it. */
+            mine: boolean;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /**
+         * @description What a remark is about.
+         * @enum {unknown}
+         */
+        RemarkKind: "skill" | "safety" | "help" | "conduct" | "other";
+        /**
+         * @description Who reads a remark.
+         * @enum {unknown}
+         */
+        RemarkReaders: "me" | "instructors" | "student";
         /** @description A code to be given to somebody who forgot the password. It is shown this once and kept nowhere. */
         ResetCode: {
             /** @description What they type to sign in. */
@@ -18983,6 +20067,32 @@ export interface components {
             /** @description For the glyph. */
             shape: components["schemas"]["BeadShape"];
         };
+        /** @description A place of the skill map. */
+        SkillCell: {
+            /** @description What kind of work. */
+            kind: components["schemas"]["KindOfWork"];
+            /** @description How far they have come with it. */
+            state: components["schemas"]["SkillState"];
+            /** @description What they did, in words: "9 of the last 12 right, none for 5 weeks". */
+            did: components["schemas"]["Said"];
+            /** @description How the next bead comes out, with its doubt, in words. */
+            next: components["schemas"]["Said"];
+            chance: null | components["schemas"]["Chance"];
+            best: null | components["schemas"]["BeadGlyph"];
+            newest: null | components["schemas"]["BeadGlyph"];
+        };
+        /** @description What one student can weld. */
+        SkillMap: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /** @description What is known of them, kind of work by kind of work; what they welded last first. */
+            cells: components["schemas"]["SkillCell"][];
+        };
+        /**
+         * @description How far somebody has come with one kind of work.
+         * @enum {unknown}
+         */
+        SkillState: "notBegun" | "learning" | "steady" | "proven" | "rusty";
         /** @description A stretch of a session in which everybody stays where they stand. */
         Slot: {
             /**
@@ -19192,6 +20302,8 @@ export interface components {
             exerciseId: string;
             /** @description How far they have come with it. */
             place: components["schemas"]["Place"];
+            /** @description The same as skill: done is proven, and a month without it rusts. */
+            state: components["schemas"]["SkillState"];
             /** @description Whether all that comes before it is done: it can be worked on. */
             open: boolean;
             /** @description What comes before it and is not done yet. */
@@ -19338,6 +20450,32 @@ export interface components {
             done: number;
             /** @description What comes next, the first few, and how far that has come. */
             next: components["schemas"]["StepPlace"][];
+        };
+        /** @description How one student got where they are. */
+        StudentProgress: {
+            /** @description What keeps going wrong and what cured it. */
+            recurring: components["schemas"]["RecurringCause"][];
+            /** @description Their own verdicts beside an instructor's. */
+            ownEye: components["schemas"]["WordsAgreement"][];
+            /** @description Where they stand in the practice room. */
+            drills: components["schemas"]["KindProgress"][];
+            /**
+             * Format: double
+             * @description Minutes of arc of their newest beads.
+             */
+            arcMinutes: number;
+            /**
+             * Format: int32
+             * @description How many beads that is.
+             */
+            beads: number;
+            /**
+             * Format: date
+             * @description Since which day; null before the first.
+             */
+            since: null | string;
+            /** @description How often they came. */
+            attended: components["schemas"]["Attended"];
         };
         /** @description A mark pressed during a sweep. */
         SweepEvent: {
@@ -20150,6 +21288,22 @@ export interface components {
         Withdrawal: {
             /** @description Whether it is taken back; false puts it back. */
             withdrawn: boolean;
+        };
+        /** @description How far two people's words agree, of one kind. */
+        WordsAgreement: {
+            /** @description What the words were about. */
+            about: components["schemas"]["Said"];
+            /**
+             * Format: int32
+             * @description How many things both spoke of.
+             */
+            pairs: number;
+            /**
+             * Format: int32
+             * @description On how many they said the same.
+             */
+            agreed: number;
+            kappa: null | components["schemas"]["Kappa"];
         };
     };
     responses: never;

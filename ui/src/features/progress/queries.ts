@@ -1,0 +1,57 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { by, inRoom } from '../../shared/live/changes';
+
+type Kind = Schemas['KindOfWork'];
+
+/** What a student can weld, how they got there, what they set out to do, and what is kept in mind of them. */
+export const progressQueries = {
+  skills: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', id, 'skills'),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/students/{id}/skills', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('bead', 'test') },
+    }),
+  curve: (id: string, { process, joint, position }: Kind) =>
+    queryOptions({
+      queryKey: inRoom('progress', id, 'curve', process, joint, position),
+      queryFn: ({ signal }) =>
+        answer(
+          api.GET('/api/students/{id}/skills/curve', {
+            params: { path: { id }, query: { process, joint, position } },
+            signal,
+          }),
+        ),
+      meta: { changedBy: by('bead') },
+    }),
+  of: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', id),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/students/{id}/progress', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('bead', 'attendance') },
+    }),
+  /** A course at a glance. */
+  course: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', 'course', id),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/courses/{id}/progress', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('bead', 'course', 'exercise', 'test') },
+    }),
+  goals: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', id, 'goals'),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/students/{id}/goals', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('progress') },
+    }),
+  remarks: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', id, 'remarks'),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/students/{id}/remarks', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('progress') },
+    }),
+};
