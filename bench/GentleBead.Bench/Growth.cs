@@ -73,6 +73,10 @@ internal static class Growth
         new("is everything stopped", (at, _, _) => at.Instructor.GetAsync("/api/stop")),
         new("course's sessions", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/sessions")),
         new("course's roster", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/roster")),
+        new("student's skills", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/skills")),
+        new("student's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/progress")),
+        new("course's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/progress"), Own: Plan),
+        new("among instructors", (at, _, _) => at.Instructor.GetAsync("/api/judging/among-instructors")),
         new("students", (at, _, _) => at.Instructor.GetAsync("/api/people/students")),
         new(
             "record a bead",

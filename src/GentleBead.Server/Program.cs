@@ -97,6 +97,9 @@ services
     .AddSingleton<ProgressStore>()
     .AddSingleton<CourseProgressStore>()
     .AddSingleton<CourseReader>()
+    .AddSingleton<InstructorWordStore>()
+    .AddSingleton<StudentReader>()
+    .AddSingleton<ReportReader>()
     .AddSingleton<GoalStore>()
     .AddSingleton<RemarkStore>()
     .AddSingleton<PlanStore>()
@@ -356,6 +359,8 @@ ArcEndpoints.Map(app);
 PracticeEndpoints.Map(app);
 ProgressEndpoints.Map(app);
 CourseProgressEndpoints.Map(app);
+InstructorEndpoints.Map(app);
+ReportEndpoints.Map(app);
 GoalEndpoints.Map(app);
 RemarkEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);

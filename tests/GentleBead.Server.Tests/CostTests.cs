@@ -66,6 +66,7 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/stop",
             "/api/exercises",
             "/api/courses/{course}/progress",
+            "/api/judging/among-instructors",
             "/api/students/{student}/skills",
             "/api/students/{student}/progress",
             "/api/students/{student}/skills/curve?process=gmawShortCircuit&joint=t&position=horizontal",

@@ -197,6 +197,31 @@ public sealed class ProgressTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(HttpStatusCode.NotFound, (await maren.GetAsync($"/api/courses/{Guid.CreateVersion7()}/progress")).StatusCode);
     }
 
+    [Fact]
+    public async Task Two_instructors_who_spoke_of_the_same_bead_are_compared()
+    {
+        var (maren, sunniva) = (await room.SignInAsync("maren"), await room.SignInAsync("sunniva"));
+        var (before, had) = await SaidAsync();
+        var bead = Guid.CreateVersion7();
+        await RecordAsync(maren, bead, (await maren.AssignAsync(2)).Id);
+        await RuleAsync(maren, bead, "right");
+        await RuleAsync(sunniva, bead, "hot");
+        Assert.Equal((before + 1, had), await SaidAsync());
+        // The last word of each counts.
+        await RuleAsync(sunniva, bead, "right");
+        Assert.Equal((before + 1, had + 1), await SaidAsync());
+        Assert.Contains(
+            (await maren.GetAsync<AmongInstructors>("/api/judging/among-instructors")).ByPair,
+            pair => new[] { pair.One.Name, pair.Other.Name }.Order().SequenceEqual(["Maren Holloway", "Sunniva Reyes"])
+        );
+
+        async Task<(int Pairs, int Agreed)> SaidAsync() =>
+            (await maren.GetAsync<AmongInstructors>("/api/judging/among-instructors"))
+                .ByAspect.Where(one => one.About.ToString() == "The verdict")
+                .Select(one => (one.Pairs, one.Agreed))
+                .SingleOrDefault();
+    }
+
     private static long Beads(SkillCell cell) =>
         cell.Did.With.OfType<Core.Words.SaidNumber>().Select(number => (long)number.Value).ElementAtOrDefault(1);
 

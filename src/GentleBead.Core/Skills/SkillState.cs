@@ -27,4 +27,16 @@ public static class SkillStates
 
     /// <summary>Steady is who is right at least this often, with 95 % surety. Our own reading of "more often than not".</summary>
     internal const double SteadyFrom = 0.5;
+
+    private static readonly Dictionary<SkillState, Said> All = new()
+    {
+        [SkillState.NotBegun] = Say($"not begun"),
+        [SkillState.Learning] = Say($"learning"),
+        [SkillState.Steady] = Say($"steady"),
+        [SkillState.Proven] = Say($"proven"),
+        [SkillState.Rusty] = Say($"rusty"),
+    };
+
+    /// <summary>A state in a word.</summary>
+    public static Said Words(this SkillState state) => All[state];
 }

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using GentleBead.Core.Planning;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Http;
+using GentleBead.Server.Paper;
 using GentleBead.Server.People;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.Work;
@@ -28,7 +29,7 @@ public static class JobCards
     {
         if (await reader.ReadAsync(id, null, cancel) is not { } read)
             return TypedResults.NotFound();
-        if (CardPdf.NoFont() is { } noFont)
+        if (PaperFile.NoFont() is { } noFont)
             return noFont;
         var cards = Of(read, await SettingsAsync(read, settings, user.Id(), cancel)).ToArray();
         if (cards.Length == 0)

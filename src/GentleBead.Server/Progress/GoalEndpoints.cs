@@ -40,7 +40,7 @@ public static class GoalEndpoints
         GoalStore goals,
         CancellationToken cancel
     ) =>
-        user.MaySee(id) && await people.FindAsync(id, cancel) is { Role: Role.Student }
+        await people.StudentAsync(id, user, cancel) is not null
             ? TypedResults.Ok(await goals.OfAsync(id, cancel))
             : TypedResults.NotFound();
 

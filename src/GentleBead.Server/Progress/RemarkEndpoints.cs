@@ -33,7 +33,7 @@ public static class RemarkEndpoints
         RemarkStore remarks,
         CancellationToken cancel
     ) =>
-        user.MaySee(id) && await people.FindAsync(id, cancel) is { Role: Role.Student }
+        await people.StudentAsync(id, user, cancel) is not null
             ? TypedResults.Ok(await remarks.OfAsync(id, user.Id(), user.IsInRole(nameof(Role.Instructor)), cancel))
             : TypedResults.NotFound();
 

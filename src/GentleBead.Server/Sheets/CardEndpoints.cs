@@ -1,6 +1,7 @@
 using System.Security.Claims;
 using GentleBead.Server.Http;
 using GentleBead.Server.Machines;
+using GentleBead.Server.Paper;
 using GentleBead.Server.People;
 using GentleBead.Server.Rooms;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -36,7 +37,7 @@ public static class CardEndpoints
     {
         if (await CardAsync(sheetId, user, sheets, people, booths, machines, cancel) is not { } card)
             return TypedResults.NotFound();
-        if (CardPdf.NoFont() is { } noFont)
+        if (PaperFile.NoFont() is { } noFont)
             return noFont;
         var pdf = CardPdf.Draw(card, booth == true, (await people.FindAsync(user.Id(), cancel))!.Units);
         return TypedResults.File(pdf, "application/pdf", booth == true ? $"booth-{card.BoothNumber}.pdf" : "sheet.pdf");

@@ -2,35 +2,14 @@ using System.Globalization;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Core.Stock;
-using GentleBead.Server.Http;
-using PdfSharp.Drawing;
-using PdfSharp.Drawing.Layout;
-using PdfSharp.Fonts;
-using PdfSharp.Pdf;
+using GentleBead.Server.Paper;
+using PdfSharp;
 
 namespace GentleBead.Server.Sheets;
 
 /// <summary>A settings card as PDF, A5 upright: the sheet for the student, or the booth card with the marks large.</summary>
 internal static class CardPdf
 {
-    private const string Folder = "/usr/share/fonts/truetype/dejavu";
-    private const double Margin = 28;
-    private const double Bottom = 567;
-    private static readonly Lock Once = new();
-
-    /// <summary>The font file that is missing on this machine, or null.</summary>
-    private static string? MissingFont() =>
-        new[] { Faces.Regular, Faces.Bold }.Select(face => Path.Combine(Folder, face)).FirstOrDefault(path => !File.Exists(path));
-
-    /// <summary>What to say where a font is missing; null where none is.</summary>
-    public static Told? NoFont() =>
-        MissingFont() is { } font
-            ? Problems.Told(
-                StatusCodes.Status503ServiceUnavailable,
-                Say($"No font for the PDF: {font.Name()} is missing. Install it with: apt-get install fonts-dejavu-core")
-            )
-            : null;
-
     /// <summary>Draws the card.</summary>
     /// <param name="card">The sheet and whom it is for.</param>
     /// <param name="booth">The booth card; otherwise the whole sheet.</param>
@@ -45,18 +24,13 @@ internal static class CardPdf
     /// <param name="title">What the file is called inside.</param>
     public static byte[] DrawAll(IReadOnlyList<Card> cards, bool booth, Units units, Said title)
     {
-        lock (Once)
-            GlobalFontSettings.FontResolver ??= new Faces();
-        using var document = new PdfDocument();
-        document.Info.Title = title.In(units);
+        using var paper = new PaperFile(title, units);
         foreach (var card in cards)
-            DrawOne(new Pen(document, units), card, booth);
-        using var stream = new MemoryStream();
-        document.Save(stream, closeStream: false);
-        return stream.ToArray();
+            DrawOne(new PaperPen(paper, PageSize.A5), card, booth);
+        return paper.Bytes();
     }
 
-    private static void DrawOne(Pen pen, Card card, bool booth)
+    private static void DrawOne(PaperPen pen, Card card, bool booth)
     {
         Head(pen, card);
         pen.Gap(8);
@@ -70,7 +44,7 @@ internal static class CardPdf
         Cautions(pen, card.Sheet, booth);
     }
 
-    private static void Head(Pen pen, Card card)
+    private static void Head(PaperPen pen, Card card)
     {
         pen.Text(Say($"Booth {card.BoothNumber}   {card.Student.Name()}"), 17, bold: true);
         pen.Text(Say($"{card.MachineName.Name()}, {card.GivenOn.ToString("d MMM yyyy", CultureInfo.InvariantCulture).Name()}"), 9);
@@ -96,7 +70,7 @@ internal static class CardPdf
             _ => [],
         };
 
-    private static void Lesson(Pen pen, Sheet sheet)
+    private static void Lesson(PaperPen pen, Sheet sheet)
     {
         pen.Text(Say($"It should sound: {sheet.ExpectedSound}"), 8.5);
         pen.Text(Say($"It should look: {sheet.ExpectedLook}"), 8.5);
@@ -106,7 +80,7 @@ internal static class CardPdf
         pen.Gap(6);
     }
 
-    private static void Cautions(Pen pen, Sheet sheet, bool booth)
+    private static void Cautions(PaperPen pen, Sheet sheet, bool booth)
     {
         pen.Text(Say($"Cautions"), 10, bold: true);
         foreach (var caution in sheet.Cautions.Where(caution => caution.Grave || !booth))
@@ -162,117 +136,4 @@ internal static class CardPdf
 
     private static Said Fed(Job job) =>
         job.Wire is { } wire ? Say($"{wire.Facts().Name} {wire.Facts().Kind.Words()} wire") : Say($"tungsten and rod");
-
-    /// <summary>Writes down the page, and on to a next one when it is full.</summary>
-    private sealed class Pen(PdfDocument document, Units units)
-    {
-        private XGraphics? graphics;
-        private double y;
-        private double width;
-
-        public void Gap(double height) => y += height;
-
-        public void Text(Said said, double size, bool bold = false)
-        {
-            var text = said.In(units);
-            var font = Font(size, bold);
-            var height = Height(text, font, Width());
-            Room(height);
-            new XTextFormatter(graphics!).DrawString(text, font, XBrushes.Black, new XRect(Margin, y, width - 2 * Margin, height + size));
-            y += height;
-        }
-
-        public void Row(Said heading, Said said)
-        {
-            var (name, value) = (heading.In(units), said.In(units));
-            const double Names = 110;
-            var font = Font(9, true);
-            var height = Height(value, font, Width() - Names);
-            Room(height);
-            graphics!.DrawString(name, Font(9, false), XBrushes.Black, new XRect(Margin, y, Names, height), XStringFormats.TopLeft);
-            new XTextFormatter(graphics).DrawString(
-                value,
-                font,
-                XBrushes.Black,
-                new XRect(Margin + Names, y, width - 2 * Margin - Names, height + 9)
-            );
-            y += height;
-        }
-
-        public void Big((Said Name, Said Value)[] values, bool huge)
-        {
-            var size = huge ? 30.0 : 20;
-            var each = (Width() - 8 * (values.Length - 1)) / values.Length;
-            Room(size + 34);
-            for (var i = 0; i < values.Length; i++)
-            {
-                var x = Margin + i * (each + 8);
-                graphics!.DrawRectangle(new XPen(XColors.Black, 1), x, y, each, size + 28);
-                graphics.DrawString(values[i].Name.In(units), Font(9, false), XBrushes.Black, new XPoint(x + 8, y + 14));
-                // Long names of marks shrink rather than run over the frame.
-                var value = values[i].Value.In(units);
-                var fit = size;
-                while (fit > 9 && graphics.MeasureString(value, Font(fit, true)).Width > each - 16)
-                    fit -= 1;
-                graphics.DrawString(value, Font(fit, true), XBrushes.Black, new XPoint(x + 8, y + 20 + size * 0.8));
-            }
-            y += size + 34;
-        }
-
-        private double Width()
-        {
-            if (graphics is null)
-                Turn();
-            return width - 2 * Margin;
-        }
-
-        private void Room(double height)
-        {
-            if (graphics is null || y + height > Bottom)
-                Turn();
-        }
-
-        private void Turn()
-        {
-            graphics?.Dispose();
-            var page = document.AddPage();
-            page.Size = PdfSharp.PageSize.A5;
-            graphics = XGraphics.FromPdfPage(page);
-            width = page.Width.Point;
-            y = Margin;
-        }
-
-        // The formatter wraps at spaces; so does this, to know where the next line begins.
-        private double Height(string text, XFont font, double within)
-        {
-            var lines = 1;
-            var line = "";
-            foreach (var word in text.Split(' '))
-            {
-                var longer = line.Length == 0 ? word : $"{line} {word}";
-                if (line.Length > 0 && graphics!.MeasureString(longer, font).Width > within)
-                {
-                    lines++;
-                    line = word;
-                }
-                else
-                {
-                    line = longer;
-                }
-            }
-            return lines * font.GetHeight() + 1;
-        }
-
-        private static XFont Font(double size, bool bold) => new("card", size, bold ? XFontStyleEx.Bold : XFontStyleEx.Regular);
-    }
-
-    private sealed class Faces : IFontResolver
-    {
-        public const string Regular = "DejaVuSans.ttf";
-        public const string Bold = "DejaVuSans-Bold.ttf";
-
-        public FontResolverInfo ResolveTypeface(string familyName, bool isBold, bool isItalic) => new(isBold ? Bold : Regular);
-
-        public byte[] GetFont(string faceName) => File.ReadAllBytes(Path.Combine(Folder, faceName));
-    }
 }

@@ -1,4 +1,5 @@
 import { AgreementPanel } from '../features/judging/AgreementPanel';
+import { AmongInstructors } from '../features/progress/AmongInstructors';
 import { Page } from '../shared/page/Page';
 import { Tabs } from '../shared/page/Tabs';
 import { studentTabs } from './StudentsPage';
@@ -6,6 +7,9 @@ import { studentTabs } from './StudentsPage';
 /** How often the judge and the instructors agree. */
 export const AgreementPage = () => (
   <Page title="How often you agree" aside={<Tabs name="Students" tabs={studentTabs} />}>
-    <AgreementPanel />
+    <div className="stack">
+      <AgreementPanel />
+      <AmongInstructors />
+    </div>
   </Page>
 );

@@ -96,9 +96,14 @@ create index own_word_by on own_word (said_by, said_at desc);
 
 create function tell_progress() returns trigger language plpgsql as $$
 begin
-    perform tell_room('progress', null, null);
+    perform tell_room('progress', null, new.student_id);
     return null;
 end $$;
-create trigger goal_told after insert on goal for each statement execute function tell_progress();
-create trigger goal_end_told after insert on goal_end for each statement execute function tell_progress();
-create trigger remark_told after insert or update on remark for each statement execute function tell_progress();
+create trigger goal_told after insert on goal for each row execute function tell_progress();
+create trigger remark_told after insert or update on remark for each row execute function tell_progress();
+create function tell_goal_end() returns trigger language plpgsql as $$
+begin
+    perform tell_room('progress', null, student_id) from goal where id = new.goal_id;
+    return null;
+end $$;
+create trigger goal_end_told after insert on goal_end for each row execute function tell_goal_end();

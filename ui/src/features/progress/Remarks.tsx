@@ -31,6 +31,8 @@ const choices = <T extends string>(words: Record<T, string>) =>
 /** What instructors keep in mind of a student, each for whoever it is for; a student sees what is for them. */
 export function Remarks({ studentId, may }: { studentId: string; may: boolean }) {
   const remarks = useQuery(progressQueries.remarks(studentId));
+  // What is taken back stays on this screen until it is left, so that it can be put back.
+  const [taken, setTaken] = useState<Schemas['Remark'][]>([]);
   return (
     <section className="panel stack" aria-label="Remarks">
       <h2>{may ? 'Remarks' : 'What your instructors say'}</h2>
@@ -39,8 +41,20 @@ export function Remarks({ studentId, may }: { studentId: string; may: boolean })
           <>
             {all.length === 0 && <p className="quiet">Nothing yet.</p>}
             <ul className="plain-list stack">
-              {all.map((remark) => (
-                <OneRemark key={remark.id} studentId={studentId} remark={remark} may={may} />
+              {withTaken(all, taken).map((remark) => (
+                <OneRemark
+                  key={remark.id}
+                  studentId={studentId}
+                  remark={remark}
+                  may={may}
+                  gone={taken.some(({ id }) => id === remark.id)}
+                  onTaken={(gone) =>
+                    setTaken((before) => [
+                      ...before.filter(({ id }) => id !== remark.id),
+                      ...(gone ? [remark] : []),
+                    ])
+                  }
+                />
               ))}
             </ul>
           </>
@@ -51,10 +65,20 @@ export function Remarks({ studentId, may }: { studentId: string; may: boolean })
   );
 }
 
-function OneRemark(props: { studentId: string; remark: Schemas['Remark']; may: boolean }) {
-  const { studentId, remark, may } = props;
+const withTaken = (all: Schemas['Remark'][], taken: Schemas['Remark'][]) =>
+  [...all, ...taken.filter(({ id }) => !all.some((one) => one.id === id))].sort((one, other) =>
+    other.at.localeCompare(one.at),
+  );
+
+function OneRemark(props: {
+  studentId: string;
+  remark: Schemas['Remark'];
+  may: boolean;
+  gone: boolean;
+  onTaken: (gone: boolean) => void;
+}) {
+  const { studentId, remark, may, gone, onTaken } = props;
   const queries = useQueryClient();
-  const [gone, setGone] = useState(false);
   const withdraw = useMutation({
     mutationFn: (withdrawn: boolean) =>
       answer(
@@ -63,8 +87,7 @@ function OneRemark(props: { studentId: string; remark: Schemas['Remark']; may: b
           body: { withdrawn },
         }),
       ),
-    // What is taken back stays on this screen until it is left, so that it can be put back.
-    onSuccess: (_, withdrawn) => setGone(withdrawn),
+    onSuccess: (_, withdrawn) => onTaken(withdrawn),
     onError: () => queries.invalidateQueries({ queryKey: inRoom('progress', studentId, 'remarks') }),
   });
   return (

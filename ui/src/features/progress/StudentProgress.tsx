@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
@@ -29,6 +30,11 @@ export function StudentProgress({ studentId, may }: { studentId: string; may: bo
       <div className={css.columns}>
         <Goals studentId={studentId} may={may} />
         <Remarks studentId={studentId} may={may} />
+      </div>
+      <div className="row">
+        <Button component="a" href={`/api/students/${studentId}/report.pdf`} variant="default" download>
+          Report on paper (PDF)
+        </Button>
       </div>
     </div>
   );

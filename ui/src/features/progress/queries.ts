@@ -40,6 +40,13 @@ export const progressQueries = {
         answer(api.GET('/api/courses/{id}/progress', { params: { path: { id } }, signal })),
       meta: { changedBy: by('bead', 'course', 'exercise', 'test') },
     }),
+  /** How far instructors agree among themselves. */
+  amongInstructors: () =>
+    queryOptions({
+      queryKey: inRoom('progress', 'among instructors'),
+      queryFn: ({ signal }) => answer(api.GET('/api/judging/among-instructors', { signal })),
+      meta: { changedBy: by('bead', 'test') },
+    }),
   goals: (id: string) =>
     queryOptions({
       queryKey: inRoom('progress', id, 'goals'),

@@ -488,6 +488,111 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/judging/among-instructors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AmongInstructors"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/search": {
         parameters: {
             query?: never;
@@ -14939,6 +15044,13 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description How far instructors agree among themselves. */
+        AmongInstructors: {
+            /** @description What they part on most first. */
+            byAspect: components["schemas"]["WordsAgreement"][];
+            /** @description Who parts most first. */
+            byPair: components["schemas"]["NamedPair"][];
+        };
         /** @description What a machine's read-out shows while welding, by how far the tip stands off. */
         AmpsAtStickOut: {
             /** @description Tip to work. */
@@ -17968,6 +18080,15 @@ export interface components {
             machineId: null | string;
             /** @description Whether a bead they record themselves asks for their own word first. */
             asksOwn: boolean;
+        };
+        /** @description How far two instructors agree, by name. */
+        NamedPair: {
+            /** @description The one. */
+            one: components["schemas"]["PersonName"];
+            /** @description The other. */
+            other: components["schemas"]["PersonName"];
+            /** @description On all that both spoke of. */
+            agreement: components["schemas"]["WordsAgreement"];
         };
         /** @description Somebody's progress, with their name. */
         NamedProgress: {
