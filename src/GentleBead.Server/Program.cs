@@ -15,6 +15,7 @@ using GentleBead.Server.Judging;
 using GentleBead.Server.Kept;
 using GentleBead.Server.Listening;
 using GentleBead.Server.Live;
+using GentleBead.Server.Logbooks;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Network;
 using GentleBead.Server.People;
@@ -100,6 +101,8 @@ services
     .AddSingleton<InstructorWordStore>()
     .AddSingleton<StudentReader>()
     .AddSingleton<ReportReader>()
+    .AddSingleton<LogbookStore>()
+    .AddSingleton<LogbookWriter>()
     .AddSingleton<GoalStore>()
     .AddSingleton<RemarkStore>()
     .AddSingleton<PlanStore>()
@@ -361,6 +364,7 @@ ProgressEndpoints.Map(app);
 CourseProgressEndpoints.Map(app);
 InstructorEndpoints.Map(app);
 ReportEndpoints.Map(app);
+LogbookEndpoints.Map(app);
 GoalEndpoints.Map(app);
 RemarkEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);

@@ -52,8 +52,26 @@ public class ProgressTests
         maren.Click("Put back: A calm hand by now");
         ilsa.SeeIn("Remarks", "A calm hand by now");
 
-        // Somebody else's is not there, whatever address is typed.
+        // What is brought from elsewhere is read in where it is as it was signed.
         var her = maren.Run<string>("return location.pathname").Split('/')[2];
+        maren.RunAsync<object?>(
+            $$"""
+            const done = arguments[arguments.length - 1];
+            (async () => {
+              const zip = await (await fetch('/api/students/{{her}}/logbook.zip')).blob();
+              const list = new DataTransfer();
+              list.items.add(new File([zip], 'logbook.zip'));
+              const field = document.querySelector('[aria-label=Logbook] input[type=file]');
+              field.files = list.files;
+              field.dispatchEvent(new Event('change', { bubbles: true }));
+            })().then(done);
+            """
+        );
+        maren.SeeIn("Logbook", "From elsewhere: Tern Cove Boatyard", "Unchanged since it was signed", "T, horizontal");
+        ilsa.SeeIn("Logbook", "From elsewhere: Tern Cove Boatyard");
+        Assert.False(ilsa.Has("[aria-label=Logbook] input[type=file]"));
+
+        // Somebody else's is not there, whatever address is typed.
         using var jun = new Page(server.Address).StepInAs("Jun Castellan");
         jun.Open($"/students/{her}/progress");
         jun.SeeNot("Ilsa Brandt");

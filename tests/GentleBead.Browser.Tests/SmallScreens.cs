@@ -75,16 +75,16 @@ internal static partial class Screens
             ),
             ("what a plan takes", page => ToPlan(page, "/lists", "What to load")),
             ("path", page => ToCourse(page, "Path", "Add exercises")),
-            ("course's progress", page => ToCourse(page, "Progress", "What the course finds hard")),
+            ("course-progress", page => ToCourse(page, "Progress", "What the course finds hard")),
             (
-                "a student's progress",
+                "progress",
                 page =>
                 {
                     page.Open("/students");
                     page.Type("Find by name", "Ilsa");
                     page.Click("Ilsa Brandt");
                     page.Click("Progress", within: "Student");
-                    page.See("Outside corner", "What keeps going wrong", "No goal is set yet", "Remarks");
+                    page.See("Outside corner", "What keeps going wrong", "Goals", "Remarks", "Take the logbook along");
                 }
             ),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),

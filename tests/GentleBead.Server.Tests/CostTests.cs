@@ -71,6 +71,7 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/students/{student}/progress",
             "/api/students/{student}/skills/curve?process=gmawShortCircuit&joint=t&position=horizontal",
             "/api/students/{student}/goals",
+            "/api/students/{student}/logbooks",
             "/api/students/{student}/remarks",
         ];
 

@@ -7,7 +7,7 @@ revoke insert on schemaversions from the_application;
 
 -- A record is withdrawn, never changed.
 grant update (withdrawn_by, withdrawn_at) on bead to the_application;
-grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep, remark to the_application;
+grant update (withdrawn_at) on reading, door_chart, kept_setting, picture, recording, sweep, remark, foreign_logbook to the_application;
 grant update (taken_by, taken_at) on sweep to the_application;
 grant update (ended_at) on trial to the_application;
 grant update (lowered_at, lowered_by) on hand to the_application;

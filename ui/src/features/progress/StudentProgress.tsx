@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
@@ -6,6 +5,7 @@ import { asLoading, Loaded } from '../../shared/Loaded';
 import { Goals } from './Goals';
 import { isSame } from './kinds';
 import { LearningCurve } from './LearningCurve';
+import { Logbooks } from './Logbooks';
 import css from './progress.module.css';
 import { progressQueries } from './queries';
 import { Remarks } from './Remarks';
@@ -31,11 +31,7 @@ export function StudentProgress({ studentId, may }: { studentId: string; may: bo
         <Goals studentId={studentId} may={may} />
         <Remarks studentId={studentId} may={may} />
       </div>
-      <div className="row">
-        <Button component="a" href={`/api/students/${studentId}/report.pdf`} variant="default" download>
-          Report on paper (PDF)
-        </Button>
-      </div>
+      <Logbooks studentId={studentId} may={may} />
     </div>
   );
 }

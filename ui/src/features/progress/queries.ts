@@ -54,6 +54,14 @@ export const progressQueries = {
         answer(api.GET('/api/students/{id}/goals', { params: { path: { id } }, signal })),
       meta: { changedBy: by('progress') },
     }),
+  /** What they brought from other schools. */
+  logbooks: (id: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', id, 'logbooks'),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/students/{id}/logbooks', { params: { path: { id } }, signal })),
+      meta: { changedBy: by('progress') },
+    }),
   remarks: (id: string) =>
     queryOptions({
       queryKey: inRoom('progress', id, 'remarks'),

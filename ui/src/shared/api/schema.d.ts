@@ -13697,6 +13697,206 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/logbook.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/logbooks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ForeignLogbook"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/logbooks/{logbookId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    logbookId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/goals": {
         parameters: {
             query?: never;
@@ -17009,6 +17209,49 @@ export interface components {
             /** @description In a sentence, with what is gone and what is still there. */
             text: components["schemas"]["Said"];
         };
+        /** @description A logbook from another school, as it is listed. */
+        ForeignLogbook: {
+            /**
+             * Format: uuid
+             * @description Which one.
+             */
+            id: string;
+            /** @description The school that signed it. */
+            school: string;
+            /** @description Its key's, to compare by telephone. */
+            fingerprint: string;
+            /** @description Whose it says it is. */
+            student: string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            madeAt: string;
+            /** @description Who read it in. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            readAt: string;
+            /**
+             * Format: int32
+             * @description How many beads stand in it.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description How many test welds in it were accepted, their chains unbroken.
+             */
+            testsPassed: number;
+            /**
+             * Format: int32
+             * @description How many chains are broken.
+             */
+            testsBroken: number;
+            /** @description What was known of them there. */
+            skills: components["schemas"]["LoggedSkill"][];
+        };
         /** @description What goes by a name that holds what was typed. */
         Found: {
             /** @description The first few, by name. */
@@ -17737,6 +17980,17 @@ export interface components {
              */
             meanWatts: number;
             heatKJPerMm: null | components["schemas"]["HeatInput"];
+        };
+        /** @description What was known at one kind of work. */
+        LoggedSkill: {
+            /** @description What kind of work. */
+            kind: components["schemas"]["KindOfWork"];
+            /** @description How far they had come. */
+            state: components["schemas"]["SkillState"];
+            /** @description What they did, in words. */
+            did: components["schemas"]["Said"];
+            /** @description How the next bead comes out, with its doubt, in words. */
+            next: components["schemas"]["Said"];
         };
         /** @description More evidence of a bead already recorded: all of it, as it now stands. */
         LookRequest: {

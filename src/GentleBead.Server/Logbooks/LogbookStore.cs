@@ -1,0 +1,208 @@
+using System.Security.Cryptography;
+using Dapper;
+using GentleBead.Core.Judging;
+using GentleBead.Core.Logbooks;
+using GentleBead.Core.Rules;
+using GentleBead.Server.Database;
+using Microsoft.AspNetCore.DataProtection;
+using Npgsql;
+
+namespace GentleBead.Server.Logbooks;
+
+/// <summary>A file of a bead that goes along.</summary>
+/// <param name="Id">Which picture or recording.</param>
+/// <param name="BeadId">Of which bead.</param>
+/// <param name="Name">Its name in the logbook.</param>
+/// <param name="IsPicture">Whether it is a picture; a recording otherwise.</param>
+/// <param name="Length">How many bytes it has.</param>
+internal sealed record BeadMedia(Guid Id, Guid BeadId, string Name, bool IsPicture, long Length);
+
+/// <summary>A logbook from another school.</summary>
+/// <param name="Id">Which one.</param>
+/// <param name="School">The school that signed it.</param>
+/// <param name="Fingerprint">Its key's, to compare by telephone.</param>
+/// <param name="ReadBy">Who read it in.</param>
+/// <param name="ReadAt">When.</param>
+/// <param name="Logbook">What it says; marked foreign wherever it is shown.</param>
+internal sealed record KeptLogbook(Guid Id, string School, string Fingerprint, string ReadBy, DateTimeOffset ReadAt, Logbook Logbook);
+
+/// <summary>What goes into logbooks, and those that came from elsewhere.</summary>
+internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionProvider protection)
+{
+    // More than anybody welds at one school; a file has to end somewhere.
+    private const int MostBeads = 5_000;
+    private const int Page = 10;
+
+    /// <summary>The school's name.</summary>
+    public async Task<string> SchoolAsync(CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<string?>("select name from school", null, cancel) ?? "";
+    }
+
+    /// <summary>The school's key, made the first time it is asked for.</summary>
+    public async Task<ECDsa> KeyAsync(CancellationToken cancel)
+    {
+        var protector = protection.CreateProtector("GentleBead.SchoolKey");
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        // Two servers that ask at once make one key.
+        await connection.ExecuteAsync("select pg_advisory_xact_lock(hashtext('school_key'))", null, cancel);
+        const string Newest = "select private_key from school_key order by seq desc limit 1";
+        var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
+        if (await connection.ExecuteScalarAsync<string?>(Newest, null, cancel) is { } kept)
+        {
+            key.ImportPkcs8PrivateKey(Convert.FromBase64String(protector.Unprotect(kept)), out _);
+            return key;
+        }
+        await connection.ExecuteAsync(
+            "insert into school_key (id, public_key, private_key) values (@id, @open, @secret)",
+            new
+            {
+                id = Guid.CreateVersion7(),
+                open = key.ExportSubjectPublicKeyInfo(),
+                secret = protector.Protect(Convert.ToBase64String(key.ExportPkcs8PrivateKey())),
+            },
+            cancel
+        );
+        await transaction.CommitAsync(cancel);
+        return key;
+    }
+
+    /// <summary>The files of a student's beads.</summary>
+    public async Task<IReadOnlyList<BeadMedia>> MediaAsync(Guid studentId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<(Guid Id, Guid BeadId, string Kind, string Ending, long Length)>(
+            """
+            select picture.id, picture.bead_id, picture.side, split_part(picture.media_type, '/', 2), length(picture.bytes)::bigint
+            from bead_verdict as laid join picture on picture.bead_id = laid.bead_id
+            where laid.student_id = @studentId and not laid.withdrawn and picture.withdrawn_at is null
+            union all
+            select recording.id, recording.bead_id, 'recording', case recording.kind when 'sound' then 'wav' else 'csv' end,
+                recording.length
+            from bead_verdict as laid join recording on recording.bead_id = laid.bead_id
+            where laid.student_id = @studentId and not laid.withdrawn and recording.withdrawn_at is null
+            """,
+            new { studentId },
+            cancel
+        );
+        return [.. rows.Select(Media)];
+
+        static BeadMedia Media((Guid Id, Guid BeadId, string Kind, string Ending, long Length) row)
+        {
+            var picture = row.Kind != "recording";
+            var name = picture ? $"pictures/{row.Id}-{row.Kind}.{row.Ending}" : $"recordings/{row.Id}.{row.Ending}";
+            return new(row.Id, row.BeadId, name, picture, row.Length);
+        }
+    }
+
+    /// <summary>The bytes of one of them.</summary>
+    public async Task<byte[]> BytesAsync(BeadMedia media, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        if (media.IsPicture)
+            return await connection.QuerySingleAsync<byte[]>("select bytes from picture where id = @Id", new { media.Id }, cancel);
+        var parts = await connection.QueryAsync<byte[]>(
+            "select bytes from recording_part where recording_id = @Id order by number",
+            new { media.Id },
+            cancel
+        );
+        return [.. parts.SelectMany(part => part)];
+    }
+
+    /// <summary>A student's beads as they go along, oldest first; without the tool's word where it is not shown to them yet.</summary>
+    public async Task<IReadOnlyList<LoggedBead>> BeadsAsync(Guid studentId, ILookup<Guid, BeadMedia> media, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<BeadRow>(
+            """
+            select laid.bead_id as "Id", laid.recorded_at as "At", sheet.job as "Job", machine.name as "Machine",
+                laid.wire_feed_m_per_min as "WireFeed", laid.volts as "Volts", laid.amps as "Amps", laid.verdict as "Verdict",
+                laid.ruled as "Ruled", own_word.verdict as "Own", laid.next as "Next",
+                tool_word_waits(laid.own, laid.ruled, laid.sheet_id) as "Waits"
+            from (select * from bead_verdict where student_id = @studentId and not withdrawn order by seq desc limit @MostBeads) as laid
+            join sheet on sheet.id = laid.sheet_id join machine on machine.id = laid.machine_id
+            left join own_word on own_word.bead_id = laid.bead_id
+            order by laid.seq
+            """,
+            new { studentId, MostBeads },
+            cancel
+        );
+        return [.. rows.Select(row => row.Logged([.. media[row.Id].Select(file => file.Name)]))];
+    }
+
+    /// <summary>Keeps a logbook that came from elsewhere; the same id again changes nothing.</summary>
+    public async Task AddAsync(Guid id, Guid studentId, ReadLogbook read, Guid by, Sent sent, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.AddOnceAsync(
+            "foreign_logbook",
+            """
+            insert into foreign_logbook (id, student_id, school, fingerprint, body, read_by, sent)
+            values (@id, @studentId, @School, @Fingerprint, @body, @by, @sent) on conflict (id) do nothing
+            """,
+            new
+            {
+                id,
+                studentId,
+                read.Signature.School,
+                read.Signature.Fingerprint,
+                body = new Jsonb<Logbook>(read.Logbook),
+                by,
+                sent = sent.Hash,
+            },
+            id,
+            sent,
+            cancel
+        );
+    }
+
+    /// <summary>The newest logbooks from elsewhere of a student.</summary>
+    public async Task<IReadOnlyList<KeptLogbook>> ForeignAsync(Guid studentId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<(Guid Id, string School, string Fingerprint, string By, DateTime At, string Body)>(
+            """
+            select kept.id, kept.school, kept.fingerprint, person.name, kept.read_at, kept.body
+            from foreign_logbook as kept join person on person.id = kept.read_by
+            where kept.student_id = @studentId and kept.withdrawn_at is null order by kept.seq desc limit @Page
+            """,
+            new { studentId, Page },
+            cancel
+        );
+        return [.. rows.Select(row => new KeptLogbook(row.Id, row.School, row.Fingerprint, row.By, row.At, Jsonb.Read<Logbook>(row.Body)))];
+    }
+
+    private sealed record BeadRow(
+        Guid Id,
+        DateTime At,
+        string Job,
+        string Machine,
+        double? WireFeed,
+        double? Volts,
+        double? Amps,
+        string Verdict,
+        string? Ruled,
+        string? Own,
+        string? Next,
+        bool Waits
+    )
+    {
+        public LoggedBead Logged(IReadOnlyList<string> files) =>
+            new(
+                Id,
+                At,
+                Jsonb.Read<Job>(Job),
+                Machine,
+                WireFeed,
+                Volts,
+                Amps,
+                Waits ? Core.Judging.Verdict.Open : EnumText.Read<Verdict>(Verdict),
+                Ruled is null ? null : EnumText.Read<Verdict>(Ruled),
+                Own is null ? null : EnumText.Read<Verdict>(Own),
+                Next is null || Waits ? null : Jsonb.Read<Said>(Next),
+                files
+            );
+    }
+}
