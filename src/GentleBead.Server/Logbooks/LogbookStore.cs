@@ -108,7 +108,10 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
             new { media.Id },
             cancel
         );
-        return [.. parts.SelectMany(part => part)];
+        using var whole = new MemoryStream((int)media.Length);
+        foreach (var part in parts)
+            whole.Write(part);
+        return whole.ToArray();
     }
 
     /// <summary>A student's beads as they go along, oldest first; without the tool's word where it is not shown to them yet.</summary>

@@ -124,31 +124,33 @@ export function CourseTroubles({ progress }: { progress: Schemas['CourseProgress
       </section>
       <section className="panel stack" aria-label="Machines">
         <h2>Machines</h2>
-        <table className={css.machines}>
-          <thead>
-            <tr>
-              <th scope="col">Machine</th>
-              <th scope="col">Right</th>
-              <th scope="col">The same people elsewhere</th>
-            </tr>
-          </thead>
-          <tbody>
-            {machines.map(({ id, name, beads, right, expected, failsPeople }) => (
-              <tr key={id}>
-                <th scope="row">
-                  <Link to={`/machines/${id}`}>{name}</Link>
-                  {failsPeople && <p className={css.stuck}>Goes wrong more than elsewhere: look at it</p>}
-                </th>
-                <td>
-                  {right} of {beads}
-                </td>
-                <td>
-                  {Math.round(expected)} of {beads}
-                </td>
+        <div className={css.scroll}>
+          <table className={css.machines}>
+            <thead>
+              <tr>
+                <th scope="col">Machine</th>
+                <th scope="col">Right</th>
+                <th scope="col">The same people elsewhere</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {machines.map(({ id, name, beads, right, expected, failsPeople }) => (
+                <tr key={id}>
+                  <th scope="row">
+                    <Link to={`/machines/${id}`}>{name}</Link>
+                    {failsPeople && <p className={css.stuck}>Goes wrong more than elsewhere: look at it</p>}
+                  </th>
+                  <td>
+                    {right} of {beads}
+                  </td>
+                  <td>
+                    {Math.round(expected)} of {beads}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       </section>
     </>
   );

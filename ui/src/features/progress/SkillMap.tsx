@@ -126,7 +126,7 @@ function Glyph(props: { title: string; bead: Schemas['BeadGlyph'] | null; joint:
   return (
     <Link to={`/beads/${bead.id}`} className={css.glyph}>
       {title}: {verdicts[bead.verdict].toLowerCase()}
-      <BeadGlyph shape={bead.shape} joint={joint} title="" />
+      <BeadGlyph shape={bead.shape} joint={joint} title={`The ${title.toLowerCase()} bead`} />
     </Link>
   );
 }
