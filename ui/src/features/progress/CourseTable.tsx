@@ -43,12 +43,12 @@ export function CourseTable({ progress }: { progress: Schemas['CourseProgress'] 
               <tr>
                 <th scope="col">Student</th>
                 <th scope="col">Done</th>
+                <th scope="col">Last</th>
                 {progress.exercises.map(({ id, name }) => (
                   <th key={id} scope="col" className={css.exercise}>
                     <Link to={`/courses/exercises/${id}`}>{name}</Link>
                   </th>
                 ))}
-                <th scope="col">Last</th>
               </tr>
             </thead>
             <tbody>
@@ -81,6 +81,14 @@ function StudentRow(props: { of: Schemas['CourseStudent']; exercises: Schemas['C
       <td>
         {done} of {states.length}
       </td>
+      <td>
+        {last ? dayOfMonth(last) : 'never'}
+        {beads > 0 && (
+          <p className="quiet">
+            {right} of {beads} right
+          </p>
+        )}
+      </td>
       {states.map((state, at) => (
         <td
           key={props.exercises[at]?.id}
@@ -90,14 +98,6 @@ function StudentRow(props: { of: Schemas['CourseStudent']; exercises: Schemas['C
           <StateMark state={state} bare />
         </td>
       ))}
-      <td>
-        {last ? dayOfMonth(last) : 'never'}
-        {beads > 0 && (
-          <p className="quiet">
-            {right} of {beads} right
-          </p>
-        )}
-      </td>
     </tr>
   );
 }
