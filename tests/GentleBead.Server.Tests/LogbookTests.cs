@@ -5,6 +5,7 @@ using System.Net.Http.Headers;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using GentleBead.Core.Logbooks;
 using GentleBead.Server.Json;
 using GentleBead.Server.Logbooks;
@@ -109,7 +110,7 @@ public sealed class LogbookTests(DemoRoom room) : IClassFixture<DemoRoom>
         switch (how)
         {
             case "bead changed":
-                files["logbook.json"] = Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(files["logbook.json"]).Replace("right", "tight"));
+                files["logbook.json"][^2] ^= 1;
                 break;
             case "file changed":
                 files["beads.csv"][20] ^= 1;
@@ -134,24 +135,26 @@ public sealed class LogbookTests(DemoRoom room) : IClassFixture<DemoRoom>
                     """{"algorithm":"ECDSA P-256 SHA-256","school":"x","publicKey":"AAAA","signature":"AAAA"}"""u8.ToArray();
                 break;
             case "null inside":
-                return Signed(files, text => text.Replace("\"beads\":[", "\"beads\":null,\"was\":["));
+                return Signed(files, logbook => logbook["beads"] = null);
             case "newer":
-                return Signed(files, text => text.Replace("\"version\":1", "\"version\":7"));
+                return Signed(files, logbook => logbook["version"] = 7);
         }
         return files;
     }
 
     // Somebody with a key of their own, who signs whatever they like.
-    private static Dictionary<string, byte[]> Signed(Dictionary<string, byte[]> files, Func<string, string> change)
+    private static Dictionary<string, byte[]> Signed(Dictionary<string, byte[]> files, Action<JsonObject> change)
     {
-        files["logbook.json"] = Encoding.UTF8.GetBytes(change(Encoding.UTF8.GetString(files["logbook.json"])));
+        var logbook = JsonNode.Parse(files["logbook.json"])!.AsObject();
+        change(logbook);
+        files["logbook.json"] = JsonSerializer.SerializeToUtf8Bytes(logbook);
         var listed = files.Keys.Where(name => name is not ("manifest.json" or "signature.json"));
         files["manifest.json"] = JsonSerializer.SerializeToUtf8Bytes(
             new Manifest([.. listed.Select(name => Manifest.FileOf(name, files[name]))]),
             QuantityJson.Options
         );
         using var key = ECDsa.Create(ECCurve.NamedCurves.nistP256);
-        var school = JsonSerializer.Deserialize<JsonElement>(files["logbook.json"]).GetProperty("school").GetString()!;
+        var school = logbook["school"]!.GetValue<string>();
         files["signature.json"] = JsonSerializer.SerializeToUtf8Bytes(
             LogbookSignature.Of(files["manifest.json"], school, key),
             QuantityJson.Options

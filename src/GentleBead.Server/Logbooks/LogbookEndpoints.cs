@@ -38,7 +38,6 @@ public sealed record ForeignLogbook(
 public static class LogbookEndpoints
 {
     private const int MostBytes = 60 * 1024 * 1024;
-    private const int MostSkills = 60;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -108,23 +107,18 @@ public static class LogbookEndpoints
         }
     }
 
-    private static ForeignLogbook Listed(KeptLogbook kept)
-    {
-        var whole = kept
-            .Logbook.Tests.Where(test => Core.TestWelds.RecordChain.BrokenAt(test.SealedText, test.Seal, test.Records) is null)
-            .ToArray();
-        return new(
+    private static ForeignLogbook Listed(KeptLogbook kept) =>
+        new(
             kept.Id,
             kept.School,
             kept.Fingerprint,
-            kept.Logbook.Student,
-            kept.Logbook.MadeAt,
+            kept.Summary.Student,
+            kept.Summary.MadeAt,
             kept.ReadBy,
             kept.ReadAt,
-            kept.Logbook.Beads.Count,
-            whole.Count(test => test.Passed),
-            kept.Logbook.Tests.Count - whole.Length,
-            [.. kept.Logbook.Skills.Take(MostSkills)]
+            kept.Summary.Beads,
+            kept.Summary.TestsPassed,
+            kept.Summary.TestsBroken,
+            kept.Summary.Skills
         );
-    }
 }

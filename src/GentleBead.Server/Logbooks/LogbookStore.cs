@@ -3,6 +3,7 @@ using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Logbooks;
 using GentleBead.Core.Rules;
+using GentleBead.Core.TestWelds;
 using GentleBead.Server.Database;
 using Microsoft.AspNetCore.DataProtection;
 using Npgsql;
@@ -23,8 +24,48 @@ internal sealed record BeadMedia(Guid Id, Guid BeadId, string Name, bool IsPictu
 /// <param name="Fingerprint">Its key's, to compare by telephone.</param>
 /// <param name="ReadBy">Who read it in.</param>
 /// <param name="ReadAt">When.</param>
-/// <param name="Logbook">What it says; marked foreign wherever it is shown.</param>
-internal sealed record KeptLogbook(Guid Id, string School, string Fingerprint, string ReadBy, DateTimeOffset ReadAt, Logbook Logbook);
+/// <param name="Summary">What is shown of it; marked foreign wherever it is.</param>
+internal sealed record KeptLogbook(
+    Guid Id,
+    string School,
+    string Fingerprint,
+    string ReadBy,
+    DateTimeOffset ReadAt,
+    LogbookSummary Summary
+);
+
+/// <summary>What is shown of a logbook from elsewhere, worked out once when it is read in.</summary>
+/// <param name="Student">Whose it says it is.</param>
+/// <param name="MadeAt">When it was made.</param>
+/// <param name="Beads">How many beads stand in it.</param>
+/// <param name="TestsPassed">How many test welds in it were accepted, their chains unbroken.</param>
+/// <param name="TestsBroken">How many chains are broken.</param>
+/// <param name="Skills">What was known of them there, the first sixty.</param>
+internal sealed record LogbookSummary(
+    string Student,
+    DateTimeOffset MadeAt,
+    int Beads,
+    int TestsPassed,
+    int TestsBroken,
+    IReadOnlyList<LoggedSkill> Skills
+)
+{
+    private const int MostSkills = 60;
+
+    /// <summary>The summary of a logbook.</summary>
+    public static LogbookSummary Of(Logbook logbook)
+    {
+        var whole = logbook.Tests.Where(test => RecordChain.BrokenAt(test.SealedText, test.Seal, test.Records) is null).ToArray();
+        return new(
+            logbook.Student,
+            logbook.MadeAt,
+            logbook.Beads.Count,
+            whole.Count(test => test.Passed),
+            logbook.Tests.Count - whole.Length,
+            [.. logbook.Skills.Take(MostSkills)]
+        );
+    }
+}
 
 /// <summary>What goes into logbooks, and those that came from elsewhere.</summary>
 internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionProvider protection)
@@ -142,8 +183,8 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
         await connection.AddOnceAsync(
             "foreign_logbook",
             """
-            insert into foreign_logbook (id, student_id, school, fingerprint, body, read_by, sent)
-            values (@id, @studentId, @School, @Fingerprint, @body, @by, @sent) on conflict (id) do nothing
+            insert into foreign_logbook (id, student_id, school, fingerprint, body, summary, read_by, sent)
+            values (@id, @studentId, @School, @Fingerprint, @body, @summary, @by, @sent) on conflict (id) do nothing
             """,
             new
             {
@@ -152,6 +193,7 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
                 read.Signature.School,
                 read.Signature.Fingerprint,
                 body = new Jsonb<Logbook>(read.Logbook),
+                summary = new Jsonb<LogbookSummary>(LogbookSummary.Of(read.Logbook)),
                 by,
                 sent = sent.Hash,
             },
@@ -165,16 +207,26 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
     public async Task<IReadOnlyList<KeptLogbook>> ForeignAsync(Guid studentId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(Guid Id, string School, string Fingerprint, string By, DateTime At, string Body)>(
+        var rows = await connection.QueryAsync<(Guid Id, string School, string Fingerprint, string By, DateTime At, string Summary)>(
             """
-            select kept.id, kept.school, kept.fingerprint, person.name, kept.read_at, kept.body
+            select kept.id, kept.school, kept.fingerprint, person.name, kept.read_at, kept.summary
             from foreign_logbook as kept join person on person.id = kept.read_by
             where kept.student_id = @studentId and kept.withdrawn_at is null order by kept.seq desc limit @Page
             """,
             new { studentId, Page },
             cancel
         );
-        return [.. rows.Select(row => new KeptLogbook(row.Id, row.School, row.Fingerprint, row.By, row.At, Jsonb.Read<Logbook>(row.Body)))];
+        return
+        [
+            .. rows.Select(row => new KeptLogbook(
+                row.Id,
+                row.School,
+                row.Fingerprint,
+                row.By,
+                row.At,
+                Jsonb.Read<LogbookSummary>(row.Summary)
+            )),
+        ];
     }
 
     private sealed record BeadRow(

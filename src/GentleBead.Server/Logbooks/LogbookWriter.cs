@@ -9,6 +9,7 @@ using GentleBead.Server.Paper;
 using GentleBead.Server.People;
 using GentleBead.Server.Progress;
 using GentleBead.Server.TestWelds;
+using GentleBead.Server.Work;
 
 namespace GentleBead.Server.Logbooks;
 
@@ -20,6 +21,7 @@ internal sealed class LogbookWriter(
     TestWeldStore tests,
     GoalStore goals,
     RemarkStore remarks,
+    HeavyWork heavy,
     TimeProvider clock
 )
 {
@@ -76,7 +78,7 @@ internal sealed class LogbookWriter(
         await AddAsync("beads.csv", CsvTable.Write(Rows(logbook)));
         await AddAsync("index.html", LogbookHtml.Write(logbook, with.Left, with.Units));
         if (PaperFile.NoFont() is null)
-            await AddAsync("report.pdf", ReportPdf.Draw(await reports.OfAsync(with.Student, cancel), with.Units));
+            await AddAsync("report.pdf", await ReportAsync(with.Student, with.Units, cancel));
         foreach (var file in with.Media)
             await AddAsync(file.Name, await store.BytesAsync(file, cancel));
 
@@ -97,6 +99,12 @@ internal sealed class LogbookWriter(
             await using var entry = await zip.CreateEntry(name, CompressionLevel.Fastest).OpenAsync(cancel);
             await entry.WriteAsync(bytes, cancel);
         }
+    }
+
+    private async Task<byte[]> ReportAsync(PersonName student, Units units, CancellationToken cancel)
+    {
+        var report = await reports.OfAsync(student, cancel);
+        return await heavy.RunAsync(student.Id, () => ReportPdf.Draw(report, units), cancel);
     }
 
     private async Task<Logbook> ReadAsync(PersonName student, ILookup<Guid, BeadMedia> media, CancellationToken cancel)

@@ -63,11 +63,8 @@ public static class RemarkEndpoints
         ClaimsPrincipal user,
         RemarkStore remarks,
         CancellationToken cancel
-    )
-    {
-        _ = id;
-        return await remarks.SetWithdrawnAsync(remarkId, user.Id(), request.Withdrawn, cancel)
+    ) =>
+        await remarks.SetWithdrawnAsync(remarkId, id, user.Id(), request.Withdrawn, cancel)
             ? TypedResults.NoContent()
             : TypedResults.NotFound();
-    }
 }

@@ -124,14 +124,16 @@ public sealed class RemarkStore(NpgsqlDataSource database)
     }
 
     /// <summary>Takes a remark back, or puts it back: whoever made it may. False where they made no such remark.</summary>
-    public async Task<bool> SetWithdrawnAsync(Guid id, Guid by, bool withdrawn, CancellationToken cancel)
+    public async Task<bool> SetWithdrawnAsync(Guid id, Guid studentId, Guid by, bool withdrawn, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
-                "update remark set withdrawn_at = case when @withdrawn then now() end where id = @id and made_by = @by",
+                "update remark set withdrawn_at = case when @withdrawn then now() end where id = @id "
+                    + "and student_id = @studentId and made_by = @by",
                 new
                 {
                     id,
+                    studentId,
                     by,
                     withdrawn,
                 },

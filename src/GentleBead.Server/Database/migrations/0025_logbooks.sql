@@ -16,6 +16,7 @@ create table foreign_logbook (
     school text not null check (length(school) <= 200),
     fingerprint text not null,
     body jsonb not null,
+    summary jsonb not null,             -- what a screen shows of it, so that none reads the whole
     read_by uuid not null references person,
     read_at timestamptz not null default now(),
     withdrawn_at timestamptz,
