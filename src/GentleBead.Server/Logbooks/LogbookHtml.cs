@@ -34,7 +34,7 @@ internal static class LogbookHtml
         Table(
             Say($"What they could weld"),
             logbook.Skills,
-            skill => [Name(skill.Kind), Say($"{skill.State.Words()}"), skill.Did, skill.Next]
+            skill => [skill.Kind.InWords(), Say($"{skill.State.Words()}"), skill.Did, skill.Next]
         );
         Table(
             Say($"Test welds, signed"),
@@ -64,7 +64,7 @@ internal static class LogbookHtml
         void Bead(LoggedBead bead)
         {
             var stands = bead.Instructor ?? bead.Verdict;
-            var name = Name(new(bead.Job.Process, bead.Job.Joint, bead.Job.Position)).In(units);
+            var name = new KindOfWork(bead.Job.Process, bead.Job.Joint, bead.Job.Position).InWords().In(units);
             page.Append($"<tr><td>{Text(Day(bead.At).In(units))}<td>{Text(name)}")
                 .Append($"<td>{Text(Database.EnumText.Of(stands))}<td>{Text(bead.Next?.In(units) ?? "")}<td>");
             foreach (var file in bead.Files)
@@ -79,9 +79,6 @@ internal static class LogbookHtml
         : $"<a href=\"{Text(file)}\">{Text(file)}</a>";
 
     private static Said Day(DateTimeOffset at) => Say($"{DateOnly.FromDateTime(at.DateTime)}");
-
-    private static Said Name(KindOfWork kind) =>
-        Say($"{kind.Joint.Facts().Name:capital}, {kind.Position.Facts().Words}; {kind.Process.Facts().Name}");
 
     private static string Text(string text) => WebUtility.HtmlEncode(text);
 }

@@ -74,13 +74,6 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
     private const int MostBeads = 5_000;
     private const int Page = 10;
 
-    /// <summary>The school's name.</summary>
-    public async Task<string> SchoolAsync(CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteScalarAsync<string?>("select name from school", null, cancel) ?? "";
-    }
-
     /// <summary>The school's key, made the first time it is asked for.</summary>
     public async Task<ECDsa> KeyAsync(CancellationToken cancel)
     {

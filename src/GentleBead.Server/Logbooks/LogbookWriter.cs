@@ -17,6 +17,7 @@ namespace GentleBead.Server.Logbooks;
 internal sealed class LogbookWriter(
     LogbookStore store,
     StudentReader students,
+    ProgressStore progress,
     ReportReader reports,
     TestWeldStore tests,
     GoalStore goals,
@@ -121,7 +122,7 @@ internal sealed class LogbookWriter(
             Logbook.FormatName,
             Logbook.NewestVersion,
             clock.GetUtcNow(),
-            await store.SchoolAsync(cancel),
+            await progress.SchoolAsync(cancel),
             student.Name,
             [
                 .. (await students.MapAsync(student.Id, false, cancel)).Select(cell => new LoggedSkill(

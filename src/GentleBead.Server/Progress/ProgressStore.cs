@@ -137,6 +137,13 @@ public sealed class ProgressStore(NpgsqlDataSource database, TimeProvider clock)
         );
     }
 
+    /// <summary>The school's name, for what leaves it.</summary>
+    public async Task<string> SchoolAsync(CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<string?>("select name from school", null, cancel) ?? "";
+    }
+
     private sealed record BeadRow(
         Guid Id,
         Guid SheetId,

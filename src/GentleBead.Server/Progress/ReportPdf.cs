@@ -1,4 +1,5 @@
 using System.Globalization;
+using GentleBead.Core.Practice;
 using GentleBead.Core.Progress;
 using GentleBead.Core.Skills;
 using GentleBead.Core.Stock;
@@ -20,6 +21,13 @@ internal static class ReportPdf
     private const int LongestRemark = 360;
     private const double Small = 9;
     private const double Names = 190;
+
+    private static readonly Dictionary<DrillKind, Said> Drills = new()
+    {
+        [DrillKind.Ear] = Say($"by ear"),
+        [DrillKind.Eye] = Say($"by eye"),
+        [DrillKind.SetMachine] = Say($"setting the machine"),
+    };
 
     /// <summary>Draws the report.</summary>
     public static byte[] Draw(Report report, Units units)
@@ -48,16 +56,13 @@ internal static class ReportPdf
         pen.Gap(2);
     }
 
-    private static Said Name(KindOfWork kind) =>
-        Say($"{kind.Joint.Facts().Name:capital}, {kind.Position.Facts().Words}; {kind.Process.Facts().Name}");
-
     private static void Map(PaperPen pen, Report report)
     {
         Head(pen, Say($"What they can weld"));
         if (report.Map.Count == 0)
             pen.Text(Say($"No bead yet."), Small);
         foreach (var cell in report.Map.Take(MostCells))
-            pen.Row(Name(cell.Kind), Say($"{cell.State.Words():capital}: {cell.Did}; {cell.Next}."), Small, Names);
+            pen.Row(cell.Kind.InWords(), Say($"{cell.State.Words():capital}: {cell.Did}; {cell.Next}."), Small, Names);
         if (report.Map.Count > MostCells)
             pen.Text(Say($"And {report.Map.Count - MostCells} more, welded longer ago."), Small);
         pen.Gap(3);
@@ -79,18 +84,10 @@ internal static class ReportPdf
         if (came + missed > 0)
             pen.Row(Say($"Came"), Say($"{came} of {came + missed} times"), Small, Names);
         foreach (var drill in progress.Drills.Where(drill => drill.Answered > 0))
-            pen.Row(Say($"Drills, {DrillName(drill.Kind)}"), Say($"{drill.Right} of {drill.Answered} right"), Small, Names);
+            pen.Row(Say($"Drills, {Drills[drill.Kind]}"), Say($"{drill.Right} of {drill.Answered} right"), Small, Names);
     }
 
     private static Said Long(double minutes) => minutes < 60 ? Say($"{minutes:0} min") : Say($"{minutes / 60:0.0} h");
-
-    private static Said DrillName(Core.Practice.DrillKind kind) =>
-        kind switch
-        {
-            Core.Practice.DrillKind.Ear => Say($"by ear"),
-            Core.Practice.DrillKind.Eye => Say($"by eye"),
-            _ => Say($"setting the machine"),
-        };
 
     private static void Recurring(PaperPen pen, StudentProgress progress)
     {
@@ -111,7 +108,7 @@ internal static class ReportPdf
 
     private static void Curve(PaperPen pen, SkillCell of, IReadOnlyList<LearningDay> days)
     {
-        Head(pen, Say($"How it was learned: {Name(of.Kind)}"));
+        Head(pen, Say($"How it was learned: {of.Kind.InWords()}"));
         pen.Draw(110, (on, box) => Plot(on, new XRect(box.X + 20, box.Y + 4, box.Width - 20, box.Height - 20), days));
         pen.Text(
             Say($"Dots: the share of each evening that came right. Grey: where the chance of the next bead lies, with 95 % surety."),

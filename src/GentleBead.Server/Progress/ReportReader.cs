@@ -58,7 +58,7 @@ internal sealed class ReportReader(
         foreach (var line in lines)
             reported.Add(new(line, (await tests.RecordsAsync(line.Id, cancel))[^1].Link.Hash));
         return new(
-            await SchoolAsync(cancel),
+            await progress.SchoolAsync(cancel),
             student.Name,
             await clock.TodayAsync(cancel),
             map,
@@ -70,12 +70,6 @@ internal sealed class ReportReader(
             await goals.OfAsync(student.Id, cancel),
             await remarks.OfAsync(student.Id, student.Id, false, cancel)
         );
-    }
-
-    private async Task<string> SchoolAsync(CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.ExecuteScalarAsync<string?>("select name from school", null, cancel) ?? "";
     }
 
     private async Task<IReadOnlyDictionary<Guid, byte[]>> PicturesAsync(Guid[] beads, CancellationToken cancel)
