@@ -12,6 +12,7 @@ using GentleBead.Server.Floor;
 using GentleBead.Server.Http;
 using GentleBead.Server.Json;
 using GentleBead.Server.Judging;
+using GentleBead.Server.Keeping;
 using GentleBead.Server.Kept;
 using GentleBead.Server.Listening;
 using GentleBead.Server.Live;
@@ -103,6 +104,9 @@ services
     .AddSingleton<ReportReader>()
     .AddSingleton<LogbookStore>()
     .AddSingleton<LogbookWriter>()
+    .AddSingleton<HeldStore>()
+    .AddSingleton<ForgettingStore>()
+    .AddSingleton<KeepingStore>()
     .AddSingleton<GoalStore>()
     .AddSingleton<RemarkStore>()
     .AddSingleton<PlanStore>()
@@ -148,6 +152,7 @@ services
     .AddSingleton<PackedSound>()
     .AddSingleton<HeavyWork>();
 services.AddHostedService<RoomListener>();
+services.AddHostedService<KeepingChore>();
 services.AddSignalR();
 
 services.ConfigureHttpJsonOptions(options => RequestRules.Apply(QuantityJson.Apply(options.SerializerOptions)));
@@ -365,6 +370,9 @@ CourseProgressEndpoints.Map(app);
 InstructorEndpoints.Map(app);
 ReportEndpoints.Map(app);
 LogbookEndpoints.Map(app);
+HeldEndpoints.Map(app);
+ForgettingEndpoints.Map(app);
+KeepingEndpoints.Map(app);
 GoalEndpoints.Map(app);
 RemarkEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);

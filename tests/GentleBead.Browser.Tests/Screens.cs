@@ -258,7 +258,16 @@ internal static partial class Screens
             ("my progress", page => ToOwn(page, "/progress", "What keeps going wrong")),
             ("my screen", page => ToOwn(page, "/settings", "This screen")),
             ("my account", page => ToOwn(page, "/settings/account", "Your PIN")),
+            ("my record", page => ToOwn(page, "/settings/record", "Take the whole record")),
         ];
+
+    private static void ToRecord(Page page, string name)
+    {
+        page.Open("/students");
+        page.Type("Find by name", name.Split(' ')[0]);
+        page.Click(name);
+        page.Click("Record", within: "Student");
+    }
 
     private static void ToOwn(Page page, string address, string shown)
     {

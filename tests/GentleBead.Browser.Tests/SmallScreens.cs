@@ -87,6 +87,24 @@ internal static partial class Screens
                     page.See("Outside corner", "What keeps going wrong", "Goals", "Remarks", "Take the logbook along");
                 }
             ),
+            (
+                "record",
+                page =>
+                {
+                    ToRecord(page, "Ilsa Brandt");
+                    page.See("Take the whole record", "Beads, with what was heard");
+                }
+            ),
+            (
+                "forget",
+                page =>
+                {
+                    ToRecord(page, "Ilsa Brandt");
+                    page.Click("Forget this student …");
+                    page.See("Where the name stands", "Forget for good", "Former student");
+                }
+            ),
+            ("keeping", page => ToOwn(page, "/settings/keeping", "Last here long ago")),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),
             ("roster", page => ToCourse(page, "Roster", "Put a student on it")),
             ("course's days and hours", page => ToCourse(page, "Days and hours", "Who teaches it")),

@@ -72,6 +72,10 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/students/{student}/skills/curve?process=gmawShortCircuit&joint=t&position=horizontal",
             "/api/students/{student}/goals",
             "/api/students/{student}/logbooks",
+            "/api/students/{student}/held",
+            "/api/students/{student}/forgetting",
+            "/api/keeping",
+            "/api/keeping/due?pictureMonths=1&soundMonths=1&noteMonths=1&recordMonths=1",
             "/api/students/{student}/remarks",
         ];
 

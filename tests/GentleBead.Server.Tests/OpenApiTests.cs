@@ -42,6 +42,9 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
     [
         "name",
         "fingerprint",
+        "spared",
+        "pseudonym",
+        "words",
         "pin",
         "room",
         "pairedBy",

@@ -114,7 +114,7 @@ public sealed class TestRecordTests(DemoRoom room) : IClassFixture<DemoRoom>
         {
             { "update test_record set body = replace(body, '\"accepted\":false', '\"accepted\":true') where number <= 2", 1 },
             { "update test_record set body = replace(body, '\"passed\":false', '\"passed\":true') where kind = 'signOff'", 3 },
-            { "update test_record set body = replace(body, '7A', '7B') where kind = 'amendment'", 4 },
+            { "update test_record set note = replace(note, '7A', '7B') where kind = 'amendment'", 4 },
             { "delete from test_record where number = 2", 2 },
             { "update test_weld set sealed_body = replace(sealed_body, 'iso5817C', 'iso5817D')", 0 },
         };
@@ -157,6 +157,11 @@ public sealed class TestRecordTests(DemoRoom room) : IClassFixture<DemoRoom>
             Assert.Equal(previous, record.GetProperty("hash").GetString());
             using var body = JsonDocument.Parse(record.GetProperty("body").GetString()!);
             kinds.Add(body.RootElement.GetProperty("kind").GetString()!);
+            var words = record.GetProperty("words");
+            Assert.Equal(
+                body.RootElement.GetProperty("noteSeal").GetString(),
+                Sha($"{words.GetProperty("salt").GetString()}\n{words.GetProperty("text").GetString()}")
+            );
         }
         Assert.Equal(["assessment", "assessment", "signOff", "amendment"], kinds);
         Assert.Equal(previous, (await maren.GetAsync<TestWeldView>($"/api/test-welds/{test}")).LastHash);

@@ -183,7 +183,7 @@ public sealed class PictureStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.ExecuteAsync(
-                "update picture set withdrawn_at = case when @withdrawn then now() end where id = @id",
+                "update picture set withdrawn_at = case when @withdrawn then now() end where id = @id and let_go_at is null",
                 new { id, withdrawn },
                 cancel
             ) == 1;

@@ -44,7 +44,8 @@ public sealed class WorkStore(NpgsqlDataSource database, TimeProvider clock)
             select sheet.student_id, sheet.job, (
                 select json_agg(json_build_object('day', (laid.recorded_at at time zone zone.name)::date, 'right',
                     laid.counted = 'right', 'section', exists (select 1 from picture join macro_marks
-                        on macro_marks.picture_id = picture.id where picture.bead_id = laid.bead_id and picture.withdrawn_at is null))
+                        on macro_marks.picture_id = picture.id where picture.bead_id = laid.bead_id
+                        and (picture.withdrawn_at is null or picture.withdrawn_at = picture.let_go_at)))
                     order by laid.number)
                 from bead_verdict as laid where laid.sheet_id = sheet.id and not laid.withdrawn) as beads,
                 (select count(*)::int from trial where trial.sheet_id = sheet.id and trial.ended_at is not null) as trials,

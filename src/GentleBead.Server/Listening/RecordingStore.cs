@@ -160,7 +160,8 @@ public sealed class RecordingStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         return await connection.QuerySingleOrDefaultAsync<Guid?>(
-            "update recording set withdrawn_at = case when @withdrawn then now() end where id = @id returning bead_id",
+            "update recording set withdrawn_at = case when @withdrawn then now() end "
+                + "where id = @id and let_go_at is null returning bead_id",
             new { id, withdrawn },
             cancel
         );

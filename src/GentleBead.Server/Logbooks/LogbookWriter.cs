@@ -38,27 +38,11 @@ internal sealed class LogbookWriter(
         var all = await store.MediaAsync(student.Id, cancel);
         var media = Fitting(all).ToArray();
         var logbook = await ReadAsync(student, media.ToLookup(file => file.BeadId), cancel);
-        var file = new FileStream(
-            Path.Combine(Path.GetTempPath(), $"logbook-{Guid.NewGuid()}.zip"),
-            new FileStreamOptions
-            {
-                Mode = FileMode.CreateNew,
-                Access = FileAccess.ReadWrite,
-                Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
-            }
-        );
-        try
+        return await PassingFile.WriteAsync(async file =>
         {
-            await using (var zip = await ZipArchive.CreateAsync(file, ZipArchiveMode.Create, leaveOpen: true, null, cancel))
-                await FillAsync(zip, logbook, (student, media, all.Count - media.Length, units), cancel);
-            file.Position = 0;
-            return file;
-        }
-        catch
-        {
-            await file.DisposeAsync();
-            throw;
-        }
+            await using var zip = await ZipArchive.CreateAsync(file, ZipArchiveMode.Create, leaveOpen: true, null, cancel);
+            await FillAsync(zip, logbook, (student, media, all.Count - media.Length, units), cancel);
+        });
     }
 
     private static IEnumerable<BeadMedia> Fitting(IReadOnlyList<BeadMedia> all)

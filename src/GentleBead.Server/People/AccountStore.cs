@@ -9,7 +9,7 @@ namespace GentleBead.Server.People;
 /// <param name="At">When.</param>
 /// <param name="By">Who; null for nobody in particular.</param>
 /// <param name="What">What kind of thing: a key of the trail's words.</param>
-/// <param name="About">Whose or what, by its name that day; empty where there is none.</param>
+/// <param name="About">Whose, by their name now, or what, by its name that day; empty where there is none.</param>
 /// <param name="AboutId">Which one; null where there is none.</param>
 public sealed record TrailEntry(long Seq, DateTimeOffset At, string? By, string What, string About, Guid? AboutId);
 
@@ -124,7 +124,7 @@ public sealed class AccountStore(NpgsqlDataSource database)
         var changed = await connection.ExecuteAsync(
             """
             update person set deactivated_at = case when @active then null else now() end
-            where id = @personId and (deactivated_at is null) <> @active
+            where id = @personId and (deactivated_at is null) <> @active and forgotten_at is null
             """,
             new { personId, active },
             cancel
@@ -161,10 +161,11 @@ public sealed class AccountStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(long Seq, DateTime At, string? By, string What, string About, Guid? AboutId)>(
             """
-            select newest.seq, newest.at, person.name, newest.what, newest.about, newest.about_id
+            select newest.seq, newest.at, person.name, newest.what, coalesce(whose.name, newest.about), newest.about_id
             from (select * from trail where @before::bigint is null or (at, seq) < (select at, seq from trail where seq = @before)
                 order by at desc, seq desc limit @TrailPage) as newest
-            left join person on person.id = newest.by order by newest.at desc, newest.seq desc
+            left join person on person.id = newest.by left join person as whose on whose.id = newest.person_id
+            order by newest.at desc, newest.seq desc
             """,
             new { before, TrailPage },
             cancel
@@ -175,7 +176,7 @@ public sealed class AccountStore(NpgsqlDataSource database)
     /// <summary>Leaves in the trail what has no row of its own.</summary>
     internal static Task LeaveAsync(NpgsqlConnection connection, Guid by, string what, Guid personId, CancellationToken cancel) =>
         connection.ExecuteAsync(
-            "insert into trail (by, what, about, about_id) select @by, @what, name, id from person where id = @personId",
+            "insert into trail (by, what, about, person_id, about_id) values (@by, @what, '', @personId, @personId)",
             new
             {
                 by,

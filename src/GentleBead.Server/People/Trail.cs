@@ -33,4 +33,11 @@ public static class Trail
                 },
                 cancel
             );
+
+    /// <summary>Leaves an entry of what went by the school's own terms and by nobody in particular.</summary>
+    /// <param name="connection">In whose transaction.</param>
+    /// <param name="what">A key of the trail's words.</param>
+    /// <param name="count">How many there were.</param>
+    public static Task LeaveByTermsAsync(NpgsqlConnection connection, string what, int count, CancellationToken cancel) =>
+        connection.ExecuteAsync("insert into trail (what, about) values (@what, @count::text)", new { what, count }, cancel);
 }

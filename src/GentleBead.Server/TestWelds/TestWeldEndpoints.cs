@@ -111,7 +111,8 @@ public sealed record TestWeldView(
 /// <param name="Previous">The hash before it.</param>
 /// <param name="Hash">Its own.</param>
 /// <param name="By">The name of whoever made it.</param>
-public sealed record ExportedRecord(int Number, string? Body, string Previous, string Hash, string By);
+/// <param name="Words">What was said in it, beside its letters; null likewise, and where it was struck out.</param>
+public sealed record ExportedRecord(int Number, string? Body, string Previous, string Hash, string By, SealedWords? Words);
 
 /// <summary>A test weld with its whole chain, for keeping elsewhere and checking without this program.</summary>
 /// <param name="Id">Which test.</param>
@@ -139,7 +140,8 @@ public static class TestWeldEndpoints
     private const string HowToCheck =
         "The seal is the SHA-256 of sealedText. The hash of each record is the SHA-256 of its previous hash, a line feed and its "
         + "body, all UTF-8; "
-        + "the first record's previous hash is the seal.";
+        + "the first record's previous hash is the seal. What was said stands in words: its seal, which the body holds as noteSeal, is the "
+        + "SHA-256 of its salt, a line feed and its text. Words without text were struck out.";
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -214,7 +216,8 @@ public static class TestWeldEndpoints
                     IsOpen(one.Record, records, user.Id()) ? one.Link.Body : null,
                     one.Link.Previous,
                     one.Link.Hash,
-                    one.By
+                    one.By,
+                    IsOpen(one.Record, records, user.Id()) ? one.Link.Words : null
                 )),
             ],
             BrokenAt(test, records),

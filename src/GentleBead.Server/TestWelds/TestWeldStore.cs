@@ -93,6 +93,7 @@ public enum RecordKind
 /// <param name="Evidence">Of an assessment: what was seen and measured.</param>
 /// <param name="Acceptance">Of an assessment: limit by limit.</param>
 /// <param name="Passed">Of a signature: whether the test was passed.</param>
+/// <param name="NoteSeal">The seal of the note, which stands beside the letters; null on records that hold it themselves.</param>
 public sealed record TestRecord(
     RecordKind Kind,
     Guid Id,
@@ -106,9 +107,13 @@ public sealed record TestRecord(
     bool? Accepted = null,
     Evidence? Evidence = null,
     Acceptance? Acceptance = null,
-    bool? Passed = null
+    bool? Passed = null,
+    string? NoteSeal = null
 )
 {
+    /// <summary>What stands where a note was struck out.</summary>
+    public const string Struck = "[…]";
+
     /// <summary>The assessor's word in it; null in a record of another kind.</summary>
     public Assessment? Assessment() => Kind == RecordKind.Assessment ? new(Coupon!.Value, Attempt!.Value, By, Accepted!.Value) : null;
 }
@@ -287,11 +292,13 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
             return why;
         var now = at ?? await connection.ExecuteScalarAsync<DateTime>("select now()", null, cancel);
         var written = record(kept.Count + 1, now);
-        var link = RecordChain.Next(test.Seal, [.. kept.Select(one => one.Link)], JsonSerializer.Serialize(written, QuantityJson.Options));
+        var words = SealedWords.Of(written.Note);
+        var letters = JsonSerializer.Serialize(written with { Note = "", NoteSeal = words.Seal }, QuantityJson.Options);
+        var link = RecordChain.Next(test.Seal, [.. kept.Select(one => one.Link)], letters, words);
         await connection.ExecuteAsync(
             """
-            insert into test_record (id, test_weld_id, number, kind, body, previous, hash, word, sent)
-            values (@id, @test, @Number, @kind, @Body, @Previous, @Hash, @word, @sent)
+            insert into test_record (id, test_weld_id, number, kind, body, previous, hash, word, note, salt, sent)
+            values (@id, @test, @Number, @kind, @Body, @Previous, @Hash, @word, @Text, @Salt, @sent)
             """,
             new
             {
@@ -303,6 +310,8 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
                 link.Previous,
                 link.Hash,
                 word = written.Kind == RecordKind.Assessment ? $"{written.Coupon}/{written.Attempt}/{written.By}" : null,
+                words.Text,
+                words.Salt,
                 sent = sent.Hash,
             },
             cancel
@@ -318,7 +327,8 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
         var rows = await connection.QueryAsync<(Guid Id, int Number, string Measures)>(
             """
             select newest.id, number, newest.measures
-            from bead_verdict join picture on picture.bead_id = bead_verdict.bead_id and picture.withdrawn_at is null
+            from bead_verdict join picture on picture.bead_id = bead_verdict.bead_id
+                and (picture.withdrawn_at is null or picture.withdrawn_at = picture.let_go_at)
             cross join lateral (select id, measures from macro_marks where picture_id = picture.id order by seq desc limit 1) as newest
             where sheet_id = @sheetId and not withdrawn order by number desc limit 30
             """,
@@ -330,22 +340,29 @@ public sealed class TestWeldStore(NpgsqlDataSource database)
 
     private static async Task<IReadOnlyList<KeptRecord>> RecordsAsync(NpgsqlConnection connection, Guid testId, CancellationToken cancel)
     {
-        var rows = await connection.QueryAsync<(int Number, string Body, string Previous, string Hash, string? By)>(
+        var rows = await connection.QueryAsync<RecordRow>(
             """
-            select number, body, previous, hash, (select name from person where id = (body::jsonb ->> 'by')::uuid)
+            select number, body, previous, hash, note, salt, (select name from person where id = (body::jsonb ->> 'by')::uuid) as "By"
             from test_record where test_weld_id = @testId order by number
             """,
             new { testId },
             cancel
         );
-        return
-        [
-            .. rows.Select(row => new KeptRecord(
-                Jsonb.Read<TestRecord>(row.Body),
-                new ChainedRecord(row.Number, row.Body, row.Previous, row.Hash),
-                row.By ?? "?"
-            )),
-        ];
+        return [.. rows.Select(row => row.Kept())];
+    }
+
+    private sealed record RecordRow(int Number, string Body, string Previous, string Hash, string? Note, string? Salt, string? By)
+    {
+        public KeptRecord Kept()
+        {
+            var record = Jsonb.Read<TestRecord>(Body);
+            var words = record.NoteSeal is { } seal && Note is { } note && Salt is { } salt ? new SealedWords(note, salt, seal) : null;
+            return new(
+                record.NoteSeal is null ? record : record with { Note = words?.Text ?? TestRecord.Struck },
+                new ChainedRecord(Number, Body, Previous, Hash, words),
+                By ?? "?"
+            );
+        }
     }
 
     private sealed record TestRow(

@@ -36,6 +36,7 @@ export const instructorPages = [
   { to: '/settings/rooms', label: 'Settings: school, rooms and booths' },
   { to: '/settings/network', label: 'Settings: shop network, where tablets go' },
   { to: '/settings/tablets', label: 'Settings: tablets of booths' },
+  { to: '/settings/keeping', label: 'Settings: keeping and forgetting, how long what is kept' },
   { to: '/settings/trail', label: 'Settings: who did what' },
 ] as const;
 
@@ -48,6 +49,7 @@ export const studentPages = [
   { to: '/tests', label: 'My test welds' },
   { to: '/rack', label: 'My rack' },
   { to: '/progress', label: 'My progress' },
+  { to: '/settings/record', label: 'Settings: what is kept of you' },
 ] as const;
 
 export const commonPages = [

@@ -42,6 +42,11 @@ const progress = () => import('../pages/ProgressPages');
 const ProgressPage = page('ProgressPage', progress);
 const MyProgressPage = page('MyProgressPage', progress);
 const CourseProgressPage = page('CourseProgressPage', () => import('../pages/CourseProgressPage'));
+const keeping = () => import('../pages/KeepingPages');
+const KeepingPage = page('KeepingPage', keeping);
+const RecordPage = page('RecordPage', keeping);
+const MyRecordPage = page('MyRecordPage', keeping);
+const ForgetPage = page('ForgetPage', keeping);
 const course = () => import('../pages/CoursePages');
 const NewCoursePage = page('NewCoursePage', course);
 const CourseFrame = page('CourseFrame', course);
@@ -135,6 +140,8 @@ export const instructorRoutes = (
     <Route path="students/list" element={<StudentListPage />} />
     <Route path="students/:studentId" element={<RackPage />} />
     <Route path="students/:studentId/progress" element={<ProgressPage />} />
+    <Route path="students/:studentId/record" element={<RecordPage />} />
+    <Route path="students/:studentId/forget" element={<ForgetPage />} />
     <Route path="machines" element={<MachinesPage />} />
     <Route path="machines/add" element={<AddMachinePage />} />
     <Route path="machines/:machineId" element={<MachinePage />} />
@@ -146,7 +153,7 @@ export const instructorRoutes = (
       <Route path="devices" element={<DevicesPage />} />
       <Route path="people" element={<PeoplePage />} />
       <Route path="people/:personId" element={<PersonPage />} />
-
+      <Route path="keeping" element={<KeepingPage />} />
       <Route path="network" element={<NetworkPage />} />
       <Route path="tablets" element={<TabletsPage />} />
       <Route path="trail" element={<TrailPage />} />
@@ -176,6 +183,7 @@ export const studentRoutes = (
       <Route index element={<ScreenPage />} />
       <Route path="screen" element={<ScreenPage />} />
       <Route path="account" element={<AccountPage />} />
+      <Route path="record" element={<MyRecordPage />} />
     </Route>
     {common}
   </>

@@ -34,6 +34,7 @@ const forInstructors = [
   { to: '/settings/rooms', label: 'Rooms' },
   { to: '/settings/network', label: 'Shop network' },
   { to: '/settings/tablets', label: 'Tablets' },
+  { to: '/settings/keeping', label: 'Keeping' },
   { to: '/settings/trail', label: 'Who did what' },
   { to: '/settings/account', label: 'Account' },
   { to: '/settings/screen', label: 'This screen' },
@@ -42,6 +43,7 @@ const forInstructors = [
 const forStudents = [
   { to: '/settings', label: 'This screen', end: true },
   { to: '/settings/account', label: 'Account' },
+  { to: '/settings/record', label: 'What is kept of you' },
 ];
 
 /** What is set once: ways of setting, tolerances, devices, people, and this screen. */

@@ -40,4 +40,9 @@ export const trailWords: Record<string, string> = {
   exerciseMade: 'made an exercise',
   exerciseChanged: 'changed an exercise',
   pathChanged: 'changed the path of a course',
+  keepingSet: 'set how long what is kept',
+  picturesLetGo: 'let pictures go whose time was over',
+  soundLetGo: 'let recordings go whose time was over',
+  notesLetGo: 'struck notes whose time was over',
+  forgotten: 'forgot a student',
 };

@@ -13897,6 +13897,470 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeldOfStudent"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/record.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/forgetting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ForgettingPreview"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/forgetting/{forgettingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    forgettingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Forget"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ForgettingDone"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeepingEdition"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewKeepingTerms"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    /** @description Pictures; 1 to 600. */
+                    PictureMonths?: number;
+                    /** @description Sound and logs; 1 to 600. */
+                    SoundMonths?: number;
+                    /** @description Notes and remarks; 1 to 600. */
+                    NoteMonths?: number;
+                    /** @description Records under somebody's name, since they were last here; 1 to 600. */
+                    RecordMonths?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeepingCome"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/goals": {
         parameters: {
             query?: never;
@@ -17134,6 +17598,11 @@ export interface components {
             match: components["schemas"]["Match"];
         };
         /**
+         * @description What becomes of a part of somebody's record when they are forgotten.
+         * @enum {unknown}
+         */
+        Fate: "stays" | "renamed" | "struck" | "goes";
+        /**
          * @description Faults that can be seen.
          * @enum {unknown}
          */
@@ -17251,6 +17720,62 @@ export interface components {
             testsBroken: number;
             /** @description What was known of them there. */
             skills: components["schemas"]["LoggedSkill"][];
+        };
+        /** @description A request to forget somebody. */
+        Forget: {
+            /** @description Their name as it stands here: nobody is forgotten by a slip. */
+            name: string;
+            /** @description Places whose words stay as they are. */
+            spared: string[];
+        };
+        /** @description What was done to forget somebody. */
+        ForgettingDone: {
+            /**
+             * Format: int32
+             * @description Pictures that went.
+             */
+            pictures: number;
+            /**
+             * Format: int32
+             * @description Recordings that went.
+             */
+            recordings: number;
+            /**
+             * Format: int32
+             * @description Logbooks of other schools that went.
+             */
+            logbooks: number;
+            /**
+             * Format: int32
+             * @description Notes, remarks and goals that were struck out.
+             */
+            notes: number;
+            /**
+             * Format: int32
+             * @description Places from which the name was struck.
+             */
+            named: number;
+            /**
+             * Format: int32
+             * @description Of these, in words of test welds, which were struck out whole; the chain holds.
+             */
+            inTests: number;
+        };
+        /** @description What forgetting somebody would do. */
+        ForgettingPreview: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /** @description What they are called afterwards. */
+            pseudonym: string;
+            /** @description What is held of them, and what becomes of it. */
+            parts: components["schemas"]["Held"][];
+            /** @description Where their name stands in words of others: it is struck there, but where it is spared. */
+            places: components["schemas"]["NamedPlace"][];
+            /**
+             * Format: int32
+             * @description Old records of test welds that hold the name in their sealed letters: there it stays.
+             */
+            underChain: number;
         };
         /** @description What goes by a name that holds what was typed. */
         Found: {
@@ -17530,6 +18055,42 @@ export interface components {
         };
         /** Format: double */
         HeatInput: number;
+        /** @description A part of what is held of a student, as it is listed. */
+        Held: {
+            /** @description Its name in the file. */
+            key: string;
+            /** @description What it is called. */
+            name: components["schemas"]["Said"];
+            /** @description What becomes of it when they are forgotten. */
+            fate: components["schemas"]["Fate"];
+            /**
+             * Format: int64
+             * @description How many entries there are that may be read.
+             */
+            count: number;
+            /**
+             * Format: date-time
+             * @description The first of them; null where they have no day.
+             */
+            from: null | string;
+            /**
+             * Format: date-time
+             * @description The last of them; null likewise.
+             */
+            until: null | string;
+        };
+        /** @description What is held of a student. */
+        HeldOfStudent: {
+            /** @description Of whom. */
+            student: components["schemas"]["PersonName"];
+            /**
+             * Format: date-time
+             * @description When they were forgotten; null while they are not.
+             */
+            forgottenAt: null | string;
+            /** @description Part by part. */
+            parts: components["schemas"]["Held"][];
+        };
         /** @description That a cancelled session is held after all. */
         Holding: {
             /**
@@ -17631,6 +18192,86 @@ export interface components {
              * @description Upper end of it.
              */
             high: number;
+        };
+        /** @description What some terms come to. */
+        KeepingCome: {
+            /** @description What is past its time by them. */
+            due: components["schemas"]["KeepingDue"];
+            /** @description Students past the time of their records, longest gone first; the first fifty. */
+            longGone: components["schemas"]["LongGone"][];
+        };
+        /** @description What is past its time. */
+        KeepingDue: {
+            /**
+             * Format: int64
+             * @description Pictures.
+             */
+            pictures: number;
+            /**
+             * Format: int64
+             * @description How many bytes they take.
+             */
+            pictureBytes: number;
+            /**
+             * Format: int64
+             * @description Recordings.
+             */
+            recordings: number;
+            /**
+             * Format: int64
+             * @description How many bytes they take.
+             */
+            recordingBytes: number;
+            /**
+             * Format: int64
+             * @description Notes and remarks.
+             */
+            notes: number;
+            /**
+             * Format: int64
+             * @description How many students were last here before that.
+             */
+            people: number;
+        };
+        /** @description How long a school keeps what it keeps, in an edition. */
+        KeepingEdition: {
+            /**
+             * Format: int32
+             * @description Which edition; 0 before anybody said.
+             */
+            edition: number;
+            /** @description How long. */
+            terms: components["schemas"]["KeepingTerms"];
+            /** @description Who said so; null before anybody did. */
+            madeBy: null | string;
+            /**
+             * Format: date-time
+             * @description When; null likewise.
+             */
+            madeAt: null | string;
+        };
+        /** @description How long a school keeps what it keeps, in whole months since it was made; null keeps it until somebody says otherwise. */
+        KeepingTerms: {
+            /**
+             * Format: int32
+             * @description Pictures; 1 to 600.
+             */
+            pictureMonths?: null | number;
+            /**
+             * Format: int32
+             * @description Sound and logs; 1 to 600.
+             */
+            soundMonths?: null | number;
+            /**
+             * Format: int32
+             * @description Notes and remarks; 1 to 600.
+             */
+            noteMonths?: null | number;
+            /**
+             * Format: int32
+             * @description Records under somebody's name, since they were last here; 1 to 600.
+             */
+            recordMonths?: null | number;
         };
         /** @description A kept setting as it is shown. */
         KeptView: {
@@ -17992,6 +18633,16 @@ export interface components {
             /** @description How the next bead comes out, with its doubt, in words. */
             next: components["schemas"]["Said"];
         };
+        /** @description A student who was last here long ago. */
+        LongGone: {
+            /** @description Who. */
+            student: components["schemas"]["PersonName"];
+            /**
+             * Format: date-time
+             * @description When they last welded here, or were noted down; the day of their account where they never did.
+             */
+            lastHere: string;
+        };
         /** @description More evidence of a bead already recorded: all of it, as it now stands. */
         LookRequest: {
             /** @description All the evidence. */
@@ -18344,6 +18995,22 @@ export interface components {
             /** @description On all that both spoke of. */
             agreement: components["schemas"]["WordsAgreement"];
         };
+        /** @description A place where somebody's name stands in words of others. */
+        NamedPlace: {
+            /** @description Which place: what it is named by to be spared. */
+            key: string;
+            /** @description What kind of words. */
+            where: components["schemas"]["Said"];
+            /** @description Whether the words are about them; about somebody else, a name in it may be somebody else's too. */
+            aboutThem: boolean;
+            /**
+             * Format: date-time
+             * @description When they were written; null where that is not kept.
+             */
+            at: null | string;
+            /** @description The words. */
+            words: string;
+        };
         /** @description Somebody's progress, with their name. */
         NamedProgress: {
             person: components["schemas"]["PersonName"];
@@ -18499,6 +19166,21 @@ export interface components {
             id: string;
             /** @description Whether it was reached; false gives it up. */
             reached: boolean;
+        };
+        /** @description Other terms. */
+        NewKeepingTerms: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The edition they were changed from; 0 for the first.
+             */
+            edition: number;
+            /** @description How long what is kept is kept. */
+            terms: components["schemas"]["KeepingTerms"];
         };
         /** @description A setting to keep: a sheet's job with the marks that worked. */
         NewKeepsake: {
@@ -21149,7 +21831,7 @@ export interface components {
             by: null | string;
             /** @description What kind of thing: a key of the trail's words. */
             what: string;
-            /** @description Whose or what, by its name that day; empty where there is none. */
+            /** @description Whose, by their name now, or what, by its name that day; empty where there is none. */
             about: string;
             /**
              * Format: uuid
