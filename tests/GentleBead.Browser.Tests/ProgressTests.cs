@@ -70,6 +70,10 @@ public class ProgressTests
         maren.SeeIn("Logbook", "From elsewhere: Tern Cove Boatyard", "Unchanged since it was signed", "T, horizontal");
         ilsa.SeeIn("Logbook", "From elsewhere: Tern Cove Boatyard");
         Assert.False(ilsa.Has("[aria-label=Logbook] input[type=file]"));
+        maren.Click("Take out: Tern Cove Boatyard", startsWith: true);
+        ilsa.SeeNot("From elsewhere: Tern Cove Boatyard");
+        maren.Click("Undo");
+        ilsa.SeeIn("Logbook", "From elsewhere: Tern Cove Boatyard");
 
         // Somebody else's is not there, whatever address is typed.
         using var jun = new Page(server.Address).StepInAs("Jun Castellan");

@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.IO.Compression;
 using System.Net;
 using System.Net.Http.Headers;
+using System.Net.Http.Json;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
@@ -29,7 +30,7 @@ public sealed class LogbookTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(laid, logbook.Beads.Count);
         Assert.True(laid > 10 && logbook.Skills.Count > 1);
         Assert.Equal(laid + 2, Encoding.UTF8.GetString(files["beads.csv"]).Split("\r\n").Length);
-        Assert.All(logbook.Beads.SelectMany(bead => bead.Files), name => Assert.True(files[name].Length > 0));
+        Assert.All(logbook.Beads.SelectMany(bead => bead.Files), file => Assert.True(files[file.Name].Length > 0));
 
         var manifest = JsonSerializer.Deserialize<Manifest>(files["manifest.json"], QuantityJson.Options)!;
         Assert.Equal(files.Count - 2, manifest.Files.Count);
@@ -65,6 +66,15 @@ public sealed class LogbookTests(DemoRoom room) : IClassFixture<DemoRoom>
         Assert.Equal(logbook.Skills.Select(skill => (skill.Kind, skill.State)), foreign.Skills.Select(skill => (skill.Kind, skill.State)));
         var kept = await elsewhere.QueryAsync<string>("select body::text from foreign_logbook where id = @id", new { id });
         Assert.Equal(Letters(logbook), Letters(JsonSerializer.Deserialize<Logbook>(kept, QuantityJson.Options)!));
+
+        // Read in for the wrong student, it is taken out, and back where that was wrong.
+        var takeOut = $"{of}/{id}/withdrawn";
+        (await maren.PutAsJsonAsync(takeOut, new { withdrawn = true })).EnsureSuccessStatusCode();
+        Assert.Empty(await jun.GetAsync<IReadOnlyList<ForeignLogbook>>(of));
+        var elses = $"/api/students/{(await (await elsewhere.SignInAsync("wynn")).MeAsync()).Id}/logbooks/{id}/withdrawn";
+        Assert.Equal(HttpStatusCode.NotFound, (await maren.PutAsJsonAsync(elses, new { withdrawn = false })).StatusCode);
+        (await maren.PutAsJsonAsync(takeOut, new { withdrawn = false })).EnsureSuccessStatusCode();
+        Assert.Single(await jun.GetAsync<IReadOnlyList<ForeignLogbook>>(of));
 
         // A student may not put one into their own record.
         Assert.Equal(HttpStatusCode.Forbidden, (await SendAsync(jun, $"{of}/{Guid.CreateVersion7()}", zip)).StatusCode);

@@ -51,6 +51,24 @@ public sealed record Logbook(
 /// <param name="Next">How the next bead comes out, with its doubt, in words.</param>
 public sealed record LoggedSkill(KindOfWork Kind, SkillState State, Said Did, Said Next);
 
+/// <summary>What a file of a bead is.</summary>
+public enum LoggedFileKind
+{
+    /// <summary>A picture.</summary>
+    Picture,
+
+    /// <summary>Sound of the arc.</summary>
+    Sound,
+
+    /// <summary>A log of volts and amps.</summary>
+    Log,
+}
+
+/// <summary>A file of a bead.</summary>
+/// <param name="Name">Its name in the logbook.</param>
+/// <param name="Kind">What it is.</param>
+public sealed record LoggedFile(string Name, LoggedFileKind Kind);
+
 /// <summary>A bead.</summary>
 /// <param name="Id">Which bead.</param>
 /// <param name="At">When it was laid.</param>
@@ -63,7 +81,7 @@ public sealed record LoggedSkill(KindOfWork Kind, SkillState State, Said Did, Sa
 /// <param name="Instructor">The instructor's; null where none was given.</param>
 /// <param name="Own">Their own; null where none was given.</param>
 /// <param name="Next">What was said to be changed after it; null where nothing was.</param>
-/// <param name="Files">Its pictures and recordings, by their names in the file.</param>
+/// <param name="Files">Its pictures and recordings.</param>
 public sealed record LoggedBead(
     Guid Id,
     DateTimeOffset At,
@@ -76,7 +94,7 @@ public sealed record LoggedBead(
     Verdict? Instructor,
     Verdict? Own,
     Said? Next,
-    IReadOnlyList<string> Files
+    IReadOnlyList<LoggedFile> Files
 );
 
 /// <summary>A signed test weld, its chain as it was hashed: <see cref="TestWelds.RecordChain"/> checks it.</summary>

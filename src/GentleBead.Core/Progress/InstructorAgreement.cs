@@ -2,12 +2,37 @@ using GentleBead.Core.Judging;
 
 namespace GentleBead.Core.Progress;
 
+/// <summary>What instructors give words on.</summary>
+public enum InstructorTopic
+{
+    /// <summary>The verdict on a bead as a whole.</summary>
+    Verdict,
+
+    /// <summary>Its settings.</summary>
+    Settings,
+
+    /// <summary>Its sound.</summary>
+    Sound,
+
+    /// <summary>Its appearance.</summary>
+    Appearance,
+
+    /// <summary>Its penetration.</summary>
+    Penetration,
+
+    /// <summary>Its size.</summary>
+    BeadSize,
+
+    /// <summary>Whether a coupon of a test weld is accepted.</summary>
+    Accepted,
+}
+
 /// <summary>An instructor's newest word on one aspect of a bead, or on whether a coupon of a test weld is accepted.</summary>
 /// <param name="Of">Which bead, or which coupon at which attempt.</param>
-/// <param name="About">About what, by its key in <see cref="InstructorAgreement.About"/>.</param>
+/// <param name="About">About what.</param>
 /// <param name="By">Whose word.</param>
 /// <param name="Word">The word, as it is stored.</param>
-public sealed record InstructorWord(string Of, string About, Guid By, string Word);
+public sealed record InstructorWord(string Of, InstructorTopic About, Guid By, string Word);
 
 /// <summary>How far two instructors agree.</summary>
 /// <param name="One">The one.</param>
@@ -20,24 +45,22 @@ public sealed record PairAgreement(Guid One, Guid Other, WordsAgreement Agreemen
 /// <param name="ByPair">Who parts most first.</param>
 public sealed record InstructorAgreement(IReadOnlyList<WordsAgreement> ByAspect, IReadOnlyList<PairAgreement> ByPair)
 {
-    /// <summary>The key of the verdict as a whole.</summary>
-    public const string VerdictKey = "verdict";
+    // An aspect is null for the verdict as a whole, and for what is no bead's.
+    private static readonly (InstructorTopic Topic, Aspect? Aspect, Said Words)[] Topics =
+    [
+        (InstructorTopic.Verdict, null, Say($"The verdict")),
+        (InstructorTopic.Settings, Aspect.Settings, Say($"Settings")),
+        (InstructorTopic.Sound, Aspect.Sound, Say($"Sound")),
+        (InstructorTopic.Appearance, Aspect.Appearance, Say($"Appearance")),
+        (InstructorTopic.Penetration, Aspect.Penetration, Say($"Penetration")),
+        (InstructorTopic.BeadSize, Aspect.BeadSize, Say($"Bead size")),
+        (InstructorTopic.Accepted, null, Say($"A test coupon: accepted or not")),
+    ];
 
-    /// <summary>The key of whether a coupon of a test weld is accepted.</summary>
-    public const string AcceptedKey = "accepted";
-
-    /// <summary>What words are about, by key.</summary>
-    public static IReadOnlyDictionary<string, Said> About { get; } =
-        new Dictionary<string, Said>
-        {
-            [VerdictKey] = Say($"The verdict"),
-            [nameof(Aspect.Settings)] = Say($"Settings"),
-            [nameof(Aspect.Sound)] = Say($"Sound"),
-            [nameof(Aspect.Appearance)] = Say($"Appearance"),
-            [nameof(Aspect.Penetration)] = Say($"Penetration"),
-            [nameof(Aspect.BeadSize)] = Say($"Bead size"),
-            [AcceptedKey] = Say($"A test coupon: accepted or not"),
-        };
+    /// <summary>What a word on a bead is about.</summary>
+    /// <param name="aspect">The aspect; null for the bead as a whole.</param>
+    public static InstructorTopic OnBead(Aspect? aspect) =>
+        aspect is null ? InstructorTopic.Verdict : Topics.First(topic => topic.Aspect == aspect).Topic;
 
     /// <summary>Compares all words that several gave on the same thing.</summary>
     /// <param name="words">Words; of one instructor on one thing about the same, only the newest.</param>
@@ -48,7 +71,7 @@ public sealed record InstructorAgreement(IReadOnlyList<WordsAgreement> ByAspect,
             [
                 .. pairs
                     .GroupBy(pair => pair.One.About)
-                    .Select(about => Compare(About[about.Key], about))
+                    .Select(about => Compare(Topics.First(topic => topic.Topic == about.Key).Words, about))
                     .OrderBy(agreement => (double)agreement.Agreed / agreement.Pairs),
             ],
             [

@@ -50,6 +50,7 @@ public static class LogbookEndpoints
             .RequireAuthorization(Access.Instructor)
             .WithUpload(MostBytes, "application/zip")
             .Repeatable();
+        students.MapPut("/logbooks/{logbookId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
     }
 
     private static async Task<Results<FileStreamHttpResult, NotFound>> WriteAsync(
@@ -106,6 +107,14 @@ public static class LogbookEndpoints
             await uploads.DropAsync(upload.Id);
         }
     }
+
+    private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
+        Guid id,
+        Guid logbookId,
+        Withdrawal request,
+        LogbookStore store,
+        CancellationToken cancel
+    ) => await store.SetWithdrawnAsync(logbookId, id, request.Withdrawn, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static ForeignLogbook Listed(KeptLogbook kept) =>
         new(

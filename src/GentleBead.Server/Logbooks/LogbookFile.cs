@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using System.Security.Cryptography;
 using System.Text.Json;
 using GentleBead.Core.Logbooks;
 using GentleBead.Server.Http;
@@ -95,12 +96,8 @@ internal static class LogbookFile
         foreach (var entry in zip.Entries.Where(entry => entry.FullName is not (Manifest.FileName or Manifest.SignatureName)))
         {
             using var from = entry.Open();
-            using var hash = System.Security.Cryptography.SHA256.Create();
-            using var to = new System.Security.Cryptography.CryptoStream(
-                Stream.Null,
-                hash,
-                System.Security.Cryptography.CryptoStreamMode.Write
-            );
+            using var hash = SHA256.Create();
+            using var to = new CryptoStream(Stream.Null, hash, CryptoStreamMode.Write);
             var before = left;
             if (!Copy(from, to, left, taken => left = before - taken))
                 return null;

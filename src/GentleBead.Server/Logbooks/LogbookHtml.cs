@@ -68,15 +68,17 @@ internal static class LogbookHtml
             page.Append($"<tr><td>{Text(Day(bead.At).In(units))}<td>{Text(name)}")
                 .Append($"<td>{Text(Database.EnumText.Of(stands))}<td>{Text(bead.Next?.In(units) ?? "")}<td>");
             foreach (var file in bead.Files)
-                page.Append(Shown(file));
+                page.Append(Shown[file.Kind](Text(file.Name)));
             page.Append("</tr>");
         }
     }
 
-    private static string Shown(string file) =>
-        file.StartsWith("pictures/", StringComparison.Ordinal) ? $"<img src=\"{Text(file)}\" alt=\"\" loading=\"lazy\">"
-        : file.EndsWith(".wav", StringComparison.Ordinal) ? $"<audio controls preload=\"none\" src=\"{Text(file)}\"></audio>"
-        : $"<a href=\"{Text(file)}\">{Text(file)}</a>";
+    private static readonly Dictionary<LoggedFileKind, Func<string, string>> Shown = new()
+    {
+        [LoggedFileKind.Picture] = name => $"<img src=\"{name}\" alt=\"\" loading=\"lazy\">",
+        [LoggedFileKind.Sound] = name => $"<audio controls preload=\"none\" src=\"{name}\"></audio>",
+        [LoggedFileKind.Log] = name => $"<a href=\"{name}\">{name}</a>",
+    };
 
     private static Said Day(DateTimeOffset at) => Say($"{DateOnly.FromDateTime(at.DateTime)}");
 

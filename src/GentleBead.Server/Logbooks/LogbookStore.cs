@@ -13,10 +13,13 @@ namespace GentleBead.Server.Logbooks;
 /// <summary>A file of a bead that goes along.</summary>
 /// <param name="Id">Which picture or recording.</param>
 /// <param name="BeadId">Of which bead.</param>
-/// <param name="Name">Its name in the logbook.</param>
-/// <param name="IsPicture">Whether it is a picture; a recording otherwise.</param>
+/// <param name="File">What it is, and its name in the logbook.</param>
 /// <param name="Length">How many bytes it has.</param>
-internal sealed record BeadMedia(Guid Id, Guid BeadId, string Name, bool IsPicture, long Length);
+internal sealed record BeadMedia(Guid Id, Guid BeadId, LoggedFile File, long Length)
+{
+    /// <summary>Whether it is a picture; a recording otherwise.</summary>
+    public bool IsPicture => File.Kind == LoggedFileKind.Picture;
+}
 
 /// <summary>A logbook from another school.</summary>
 /// <param name="Id">Which one.</param>
@@ -107,28 +110,26 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
     public async Task<IReadOnlyList<BeadMedia>> MediaAsync(Guid studentId, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(Guid Id, Guid BeadId, string Kind, string Ending, long Length)>(
+        var rows = await connection.QueryAsync<(Guid Id, Guid BeadId, string Kind, string Name, long Length)>(
             """
-            select picture.id, picture.bead_id, picture.side, split_part(picture.media_type, '/', 2), length(picture.bytes)::bigint
+            select picture.id, picture.bead_id, 'picture',
+                'pictures/' || picture.id || '-' || picture.side || '.' || split_part(picture.media_type, '/', 2),
+                length(picture.bytes)::bigint
             from bead_verdict as laid join picture on picture.bead_id = laid.bead_id
             where laid.student_id = @studentId and not laid.withdrawn and picture.withdrawn_at is null
             union all
-            select recording.id, recording.bead_id, 'recording', case recording.kind when 'sound' then 'wav' else 'csv' end,
-                recording.length
+            select recording.id, recording.bead_id, recording.kind,
+                'recordings/' || recording.id || case recording.kind when 'sound' then '.wav' else '.csv' end, recording.length
             from bead_verdict as laid join recording on recording.bead_id = laid.bead_id
             where laid.student_id = @studentId and not laid.withdrawn and recording.withdrawn_at is null
             """,
             new { studentId },
             cancel
         );
-        return [.. rows.Select(Media)];
-
-        static BeadMedia Media((Guid Id, Guid BeadId, string Kind, string Ending, long Length) row)
-        {
-            var picture = row.Kind != "recording";
-            var name = picture ? $"pictures/{row.Id}-{row.Kind}.{row.Ending}" : $"recordings/{row.Id}.{row.Ending}";
-            return new(row.Id, row.BeadId, name, picture, row.Length);
-        }
+        return
+        [
+            .. rows.Select(row => new BeadMedia(row.Id, row.BeadId, new(row.Name, EnumText.Read<LoggedFileKind>(row.Kind)), row.Length)),
+        ];
     }
 
     /// <summary>The bytes of one of them.</summary>
@@ -166,7 +167,7 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
             new { studentId, MostBeads },
             cancel
         );
-        return [.. rows.Select(row => row.Logged([.. media[row.Id].Select(file => file.Name)]))];
+        return [.. rows.Select(row => row.Logged([.. media[row.Id].Select(media => media.File)]))];
     }
 
     /// <summary>Keeps a logbook that came from elsewhere; the same id again changes nothing.</summary>
@@ -222,6 +223,22 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
         ];
     }
 
+    /// <summary>Takes a logbook from elsewhere out of a student's record, or puts it back. False where there is no such one.</summary>
+    public async Task<bool> SetWithdrawnAsync(Guid id, Guid studentId, bool withdrawn, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteAsync(
+                "update foreign_logbook set withdrawn_at = case when @withdrawn then now() end where id = @id and student_id = @studentId",
+                new
+                {
+                    id,
+                    studentId,
+                    withdrawn,
+                },
+                cancel
+            ) > 0;
+    }
+
     private sealed record BeadRow(
         Guid Id,
         DateTime At,
@@ -237,7 +254,7 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
         bool Waits
     )
     {
-        public LoggedBead Logged(IReadOnlyList<string> files) =>
+        public LoggedBead Logged(IReadOnlyList<LoggedFile> files) =>
             new(
                 Id,
                 At,

@@ -65,7 +65,7 @@ internal sealed class LogbookWriter(
         if (PaperFile.NoFont() is null)
             await AddAsync("report.pdf", await ReportAsync(with.Student, with.Units, cancel));
         foreach (var file in with.Media)
-            await AddAsync(file.Name, await store.BytesAsync(file, cancel));
+            await AddAsync(file.File.Name, await store.BytesAsync(file, cancel));
 
         var manifest = JsonSerializer.SerializeToUtf8Bytes(new Manifest(listed), QuantityJson.Options);
         using var key = await store.KeyAsync(cancel);

@@ -40,8 +40,13 @@ public sealed class InstructorWordStore(NpgsqlDataSource database)
         );
         return
         [
-            .. rows.Select(row => new InstructorWord(row.Of, AboutOf(row.Aspect), row.By, row.Word)),
-            .. accepted.Select(row => new InstructorWord(row.Of, InstructorAgreement.AcceptedKey, row.By, row.Accepted ? "yes" : "no")),
+            .. rows.Select(row => new InstructorWord(
+                row.Of,
+                InstructorAgreement.OnBead(row.Aspect is { } aspect ? EnumText.Read<Aspect>(aspect) : null),
+                row.By,
+                row.Word
+            )),
+            .. accepted.Select(row => new InstructorWord(row.Of, InstructorTopic.Accepted, row.By, row.Accepted ? "yes" : "no")),
         ];
     }
 
@@ -56,7 +61,4 @@ public sealed class InstructorWordStore(NpgsqlDataSource database)
         );
         return rows.ToDictionary(row => row.Id);
     }
-
-    private static string AboutOf(string? aspect) =>
-        aspect is null ? InstructorAgreement.VerdictKey : EnumText.Read<Aspect>(aspect).ToString();
 }

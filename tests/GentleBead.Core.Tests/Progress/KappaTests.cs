@@ -85,15 +85,15 @@ public class KappaTests
     public void Instructors_are_compared_on_what_both_spoke_of_and_what_they_part_on_most_comes_first()
     {
         var (ada, bo, cy) = (new Guid(1, 0, 0, new byte[8]), new Guid(2, 0, 0, new byte[8]), new Guid(3, 0, 0, new byte[8]));
-        IEnumerable<InstructorWord> Said(string bead, string about, Guid by, string word) => [new(bead, about, by, word)];
+        IEnumerable<InstructorWord> Said(string bead, InstructorTopic about, Guid by, string word) => [new(bead, about, by, word)];
         var agreement = InstructorAgreement.Of([
-            .. Said("1", InstructorAgreement.VerdictKey, ada, "right"),
-            .. Said("1", InstructorAgreement.VerdictKey, bo, "right"),
-            .. Said("1", InstructorAgreement.VerdictKey, cy, "cold"),
-            .. Said("2", InstructorAgreement.VerdictKey, ada, "hot"),
-            .. Said("2", nameof(Aspect.Sound), bo, "off"),
-            .. Said("3", nameof(Aspect.Sound), ada, "off"),
-            .. Said("3", nameof(Aspect.Sound), bo, "off"),
+            .. Said("1", InstructorTopic.Verdict, ada, "right"),
+            .. Said("1", InstructorTopic.Verdict, bo, "right"),
+            .. Said("1", InstructorTopic.Verdict, cy, "cold"),
+            .. Said("2", InstructorTopic.Verdict, ada, "hot"),
+            .. Said("2", InstructorTopic.Sound, bo, "off"),
+            .. Said("3", InstructorTopic.Sound, ada, "off"),
+            .. Said("3", InstructorTopic.Sound, bo, "off"),
         ]);
         Assert.Equal([("The verdict", 3, 1), ("Sound", 1, 1)], agreement.ByAspect.Select(one => ($"{one.About}", one.Pairs, one.Agreed)));
         Assert.Equal([(ada, cy, 0), (bo, cy, 0), (ada, bo, 2)], agreement.ByPair.Select(two => (two.One, two.Other, two.Agreement.Agreed)));

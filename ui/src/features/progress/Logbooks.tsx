@@ -1,7 +1,8 @@
 import { Button, FileButton } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
-import type { Schemas } from '../../shared/api/client';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../shared/api/client';
 import { asLoading, Loaded } from '../../shared/Loaded';
+import { offerUndo, tellTrouble } from '../../shared/notices';
 import { dayWithYear } from '../../shared/time';
 import { useUpload } from '../../shared/useUpload';
 import { counted, joints, positions, processes } from '../../shared/words';
@@ -46,14 +47,16 @@ export function Logbooks({ studentId, may }: { studentId: string; may: boolean }
       </div>
       {state}
       <Loaded of={asLoading(logbooks)} what="the logbooks from elsewhere">
-        {(all) => all.map((one) => <Foreign key={one.id} of={one} />)}
+        {(all) => all.map((one) => <Foreign key={one.id} studentId={studentId} of={one} may={may} />)}
       </Loaded>
     </section>
   );
 }
 
-function Foreign({ of }: { of: Schemas['ForeignLogbook'] }) {
+function Foreign(props: { studentId: string; of: Schemas['ForeignLogbook']; may: boolean }) {
+  const { studentId, of, may } = props;
   const say = useSay();
+  const withdraw = useWithdraw(studentId, of);
   const { school, student, madeAt, fingerprint, by, readAt, beads, testsPassed, testsBroken, skills } = of;
   return (
     <article aria-label={`From ${school}`}>
@@ -75,6 +78,40 @@ function Foreign({ of }: { of: Schemas['ForeignLogbook'] }) {
           </li>
         ))}
       </ul>
+      {may && (
+        <Button
+          variant="default"
+          loading={withdraw.isPending}
+          onClick={() => withdraw.mutate(true)}
+          aria-label={`Take out: ${school}`}
+        >
+          Take it out
+        </Button>
+      )}
     </article>
   );
+}
+
+/** Takes a logbook out that was read in for somebody else, with a way back. */
+function useWithdraw(studentId: string, { id: logbookId, school }: Schemas['ForeignLogbook']) {
+  const queries = useQueryClient();
+  const withdraw = useMutation({
+    mutationFn: (withdrawn: boolean) =>
+      answer(
+        api.PUT('/api/students/{id}/logbooks/{logbookId}/withdrawn', {
+          params: { path: { id: studentId, logbookId } },
+          body: { withdrawn },
+        }),
+      ),
+    onSuccess: async (_, withdrawn) => {
+      if (withdrawn) {
+        offerUndo(`out-${logbookId}`, `The logbook from ${school} is taken out.`, () =>
+          withdraw.mutate(false),
+        );
+      }
+      await queries.invalidateQueries({ queryKey: progressQueries.logbooks(studentId).queryKey });
+    },
+    onError: tellTrouble,
+  });
+  return withdraw;
 }
