@@ -1,3 +1,4 @@
+using GentleBead.Core.Costs;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Core.Rules;
@@ -124,6 +125,15 @@ public static class DemoSchool
             )
         ),
     ];
+
+    /// <summary>What the school pays: made up, as everything here.</summary>
+    public static PriceList Prices { get; } =
+        new(
+            "$",
+            [new(Wire.Solid08, 5.9), new(Wire.Solid09, 5.6), new(Wire.Solid06, 8.4)],
+            [new(Gas.ArgonCarbon25, 11), new(Gas.Argon, 14)],
+            [new(Part.Tip, 0.9), new(Part.Nozzle, 7.5), new(Part.Liner, 18)]
+        );
 
     /// <summary>What was seen to on the machines, days ago.</summary>
     public static IReadOnlyList<(int Booth, Part Part, int DaysAgo, string Note)> Upkeep { get; } =

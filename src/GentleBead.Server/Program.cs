@@ -5,6 +5,7 @@ using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Calculators;
 using GentleBead.Server.Checks;
+using GentleBead.Server.Costs;
 using GentleBead.Server.Courses;
 using GentleBead.Server.Database;
 using GentleBead.Server.Demo;
@@ -107,6 +108,7 @@ services
     .AddSingleton<HeldStore>()
     .AddSingleton<ForgettingStore>()
     .AddSingleton<KeepingStore>()
+    .AddSingleton<CostStore>()
     .AddSingleton<GoalStore>()
     .AddSingleton<RemarkStore>()
     .AddSingleton<PlanStore>()
@@ -373,6 +375,7 @@ LogbookEndpoints.Map(app);
 HeldEndpoints.Map(app);
 ForgettingEndpoints.Map(app);
 KeepingEndpoints.Map(app);
+CostEndpoints.Map(app);
 GoalEndpoints.Map(app);
 RemarkEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);

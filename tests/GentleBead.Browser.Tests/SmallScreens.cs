@@ -104,6 +104,7 @@ internal static partial class Screens
                     page.See("Where the name stands", "Forget for good", "Former student");
                 }
             ),
+            ("costs", page => ToOwn(page, "/machines/costs", "Arc to a tip")),
             ("keeping", page => ToOwn(page, "/settings/keeping", "Last here long ago")),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),
             ("roster", page => ToCourse(page, "Roster", "Put a student on it")),

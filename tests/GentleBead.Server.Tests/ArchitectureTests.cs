@@ -53,6 +53,7 @@ public partial class ArchitectureTests
         ["Practice"] = ["drill", "drill_answer"],
         ["Windows"] = ["learned_window"],
         ["Progress"] = ["goal", "goal_end", "remark"],
+        ["Costs"] = ["price_edition", "machine_use"],
         ["Keeping"] = ["keeping_terms", "forgetting"],
         ["Logbooks"] = ["school_key", "foreign_logbook"],
         ["Skills"] = ["skill", "machine_difficulty", "kind_difficulty"],

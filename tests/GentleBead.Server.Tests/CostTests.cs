@@ -75,6 +75,8 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/students/{student}/held",
             "/api/students/{student}/forgetting",
             "/api/keeping",
+            "/api/costs",
+            "/api/costs/prices",
             "/api/keeping/due?pictureMonths=1&soundMonths=1&noteMonths=1&recordMonths=1",
             "/api/students/{student}/remarks",
         ];

@@ -124,7 +124,7 @@ public sealed partial class KeepingTests(DemoRoom room) : IClassFixture<DemoRoom
     private static readonly string[] NoPeoplesWords =
     [
         @"^(schemaversions|data_protection_key|school|school_key|pin|upload_part)\.",
-        @"^(bead|look|bead_verdict|sheet|skill|kind_difficulty|learned_window|sweep|reading|stand_in)\.(?!overrule)",
+        @"^(bead|look|bead_verdict|sheet|skill|kind_difficulty|learned_window|sweep|reading|stand_in|machine_use)\.(?!overrule)",
         @"^(hand|attendance|own_word|drill|drill_answer)\.",
         @"^cause_ruling\.(process|tool|instructor)$|^ruling\.(aspect|tool|instructor)$",
         @"^check_tick\.key$|^exercise\.key$|^course\.tool_word$",

@@ -43,6 +43,7 @@ public class OpenApiTests(DemoRoom room) : IClassFixture<DemoRoom>
         "name",
         "fingerprint",
         "spared",
+        "currency",
         "pseudonym",
         "words",
         "pin",

@@ -40,7 +40,7 @@ grant update, delete on place, course_instructor, check_tick, stand_in, upload_p
 
 -- Kept up from the records, and could be made anew from them.
 grant update (booth_id, moved) on machine to the_application;
-grant update on bead_verdict, machine_wear, learned_window, skill, machine_difficulty, kind_difficulty to the_application;
+grant update on bead_verdict, machine_wear, machine_use, learned_window, skill, machine_difficulty, kind_difficulty to the_application;
 grant delete on learned_window to the_application;
 
 -- What is kept no longer goes by the owner's functions and by nothing else.

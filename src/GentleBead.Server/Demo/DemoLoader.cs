@@ -4,6 +4,7 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Sheets;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Costs;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.Kept;
@@ -213,8 +214,7 @@ public static class DemoLoader
             await machines.AddUpkeepAsync(
                 Guid.CreateVersion7(),
                 booths[booth].MachineId!.Value,
-                part,
-                note,
+                new(part, part == Part.Tip, note),
                 instructor,
                 Sent.ByNobody,
                 now.AddDays(-daysAgo),
@@ -231,6 +231,9 @@ public static class DemoLoader
                 now.AddDays(-daysAgo),
                 cancel
             );
+        await services
+            .GetRequiredService<CostStore>()
+            .SetAsync(Guid.CreateVersion7(), DemoSchool.Prices, 0, instructor, Sent.ByNobody, cancel);
         foreach (var (name, job) in DemoSchool.Presets)
             await services
                 .GetRequiredService<PresetStore>()

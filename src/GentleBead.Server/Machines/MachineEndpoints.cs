@@ -87,7 +87,7 @@ public sealed record NewChartStep(string? Thickness, double? WireMark, double? V
 public sealed record NewChart(Process? Process, Wire? Wire, Gas? Gas, IReadOnlyList<NewChartStep>? Steps, string? Csv);
 
 /// <summary>A part that was seen to.</summary>
-public sealed record NewUpkeep(Part Part, string? Note);
+public sealed record NewUpkeep(Part Part, string? Note, bool Replaced = false);
 
 /// <summary>A bottle's size and pressure.</summary>
 public sealed record NewBottle(double WaterL, double Bar);
@@ -385,7 +385,8 @@ public static class MachineEndpoints
         var note = (request.Note ?? "").Trim();
         if (note.Length > 200)
             return Problems.Field("note", Say($"A note of up to 200 letters."));
-        await machines.AddUpkeepAsync(upkeepId, id, request.Part, note, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
+        var seenTo = new PartSeenTo(request.Part, request.Replaced, note);
+        await machines.AddUpkeepAsync(upkeepId, id, seenTo, user.Id(), Sent.Of(request).Under(id), cancel: cancel);
         return TypedResults.NoContent();
     }
 

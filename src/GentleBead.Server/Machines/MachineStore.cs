@@ -37,6 +37,12 @@ public sealed record KeptUpMachine(
 /// <param name="Right">The newest beads that came out right on it, by what they were welded with.</param>
 public sealed record MachineSurroundings(BottleReading? Bottle, GasFlow? Flow, IReadOnlyList<(Job Job, RightBead Bead)> Right);
 
+/// <summary>A part that was seen to.</summary>
+/// <param name="Part">Which part.</param>
+/// <param name="Replaced">Whether a new one was put in.</param>
+/// <param name="Note">What there is to say of it; may be empty.</param>
+public sealed record PartSeenTo(Part Part, bool Replaced, string Note);
+
 /// <summary>Machines in the database: their fronts, loads, upkeep and bottles.</summary>
 public sealed class MachineStore(NpgsqlDataSource database)
 {
@@ -222,8 +228,7 @@ public sealed class MachineStore(NpgsqlDataSource database)
     public async Task AddUpkeepAsync(
         Guid id,
         Guid machineId,
-        Part part,
-        string note,
+        PartSeenTo seenTo,
         Guid by,
         Sent sent,
         DateTimeOffset? at = null,
@@ -234,8 +239,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
         await connection.AddOnceAsync(
             "upkeep",
             """
-            insert into upkeep (id, machine_id, part, note, done_by, done_at, beads_at, sent)
-            values (@id, @machineId, @part, @note, @by, coalesce(@at, now()), coalesce((
+            insert into upkeep (id, machine_id, part, replaced, note, done_by, done_at, beads_at, sent)
+            values (@id, @machineId, @part, @Replaced, @Note, @by, coalesce(@at, now()), coalesce((
                 select case when @at::timestamptz is null then beads
                     else (select count(*) from bead_verdict where machine_id = @machineId and recorded_at <= @at) end
                 from machine_wear where machine_id = @machineId), 0), @sent)
@@ -245,8 +250,9 @@ public sealed class MachineStore(NpgsqlDataSource database)
             {
                 id,
                 machineId,
-                part = EnumText.Of(part),
-                note,
+                part = EnumText.Of(seenTo.Part),
+                seenTo.Replaced,
+                seenTo.Note,
                 by,
                 at = at?.UtcDateTime,
                 sent = sent.Hash,

@@ -29,6 +29,7 @@ export const instructorPages = [
   { to: '/students/agreement', label: 'How often you agree' },
   { to: '/students/add', label: 'Add a student or an instructor' },
   { to: '/machines/add', label: 'Add a machine' },
+  { to: '/machines/costs', label: 'Costs: what machines, wires and gases cost and give' },
   { to: '/settings/tolerances', label: 'Settings: practice tolerances' },
   { to: '/settings/learned', label: 'Settings: what the room has taught' },
   { to: '/settings/devices', label: 'Settings: stand-in devices' },

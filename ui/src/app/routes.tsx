@@ -15,6 +15,7 @@ const KeptPage = page('KeptPage', () => import('../pages/KeptPage'));
 const MachinePage = page('MachinePage', () => import('../pages/MachinePage'));
 const MachinesPage = page('MachinesPage', () => import('../pages/MachinesPage'));
 const AddMachinePage = page('AddMachinePage', () => import('../pages/AddMachinePage'));
+const CostsPage = page('CostsPage', () => import('../pages/CostsPage'));
 const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
 const RackPage = page('RackPage', () => import('../pages/RackPage'));
 const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
@@ -144,6 +145,7 @@ export const instructorRoutes = (
     <Route path="students/:studentId/forget" element={<ForgetPage />} />
     <Route path="machines" element={<MachinesPage />} />
     <Route path="machines/add" element={<AddMachinePage />} />
+    <Route path="machines/costs" element={<CostsPage />} />
     <Route path="machines/:machineId" element={<MachinePage />} />
     <Route path="settings" element={<SettingsFrame />}>
       <Route index element={<WayOfSettingPage />} />

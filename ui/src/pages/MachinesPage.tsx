@@ -17,7 +17,17 @@ export function MachinesPage() {
     </Button>
   );
   return (
-    <Page title="Machines" aside={add}>
+    <Page
+      title="Machines"
+      aside={
+        <div className="row">
+          <Button component={Link} to="/machines/costs" size="lg" variant="default">
+            Costs
+          </Button>
+          {add}
+        </div>
+      }
+    >
       <Loaded of={machines} what="the machines">
         {(items) =>
           items.length === 0 ? (

@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button, Checkbox, TextInput } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
@@ -29,17 +29,19 @@ function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartSt
   const queries = useQueryClient();
   const [id, setId] = useState(newId);
   const [note, setNote] = useState('');
+  const [replaced, setReplaced] = useState(false);
   const done = useMutation({
     mutationFn: () =>
       answer(
         api.PUT('/api/machines/{id}/upkeep/{upkeepId}', {
           params: { path: { id: machineId, upkeepId: id } },
-          body: { part: part.part, note },
+          body: { part: part.part, note, replaced },
         }),
       ),
     onSuccess: async () => {
       setId(newId());
       setNote('');
+      setReplaced(false);
       await queries.invalidateQueries({ queryKey: ['room'] });
     },
     onError: tellTrouble,
@@ -64,6 +66,12 @@ function PartRow({ machineId, part }: { machineId: string; part: Schemas['PartSt
         maxLength={200}
         value={note}
         onChange={(event) => setNote(event.currentTarget.value)}
+      />
+      <Checkbox
+        label="New one"
+        aria-label={`New one: ${say(part.name)}`}
+        checked={replaced}
+        onChange={(event) => setReplaced(event.currentTarget.checked)}
       />
       <Button
         variant="default"

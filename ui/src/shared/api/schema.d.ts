@@ -14436,6 +14436,256 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    until?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CostView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/costs/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    until?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/costs/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PriceEdition"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPrices"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/goals": {
         parameters: {
             query?: never;
@@ -17072,6 +17322,48 @@ export interface components {
              */
             amps?: null | number;
         };
+        /** @description What something costs and gives, by its name. */
+        CostLine: {
+            /** @description What it is called. */
+            name: components["schemas"]["Said"];
+            /** @description What it costs and gives. */
+            cost: components["schemas"]["UseCost"];
+        };
+        /** @description What a room costs and gives. */
+        CostView: {
+            /**
+             * Format: date
+             * @description The first month, by its first day.
+             */
+            from: string;
+            /**
+             * Format: date
+             * @description The last month, by its first day.
+             */
+            until: string;
+            /** @description What prices are in; empty where nobody said. */
+            currency: string;
+            /** @description All of it. */
+            whole: components["schemas"]["UseCost"];
+            /** @description By machine, what is used most first. */
+            machines: components["schemas"]["CostLine"][];
+            /** @description By wire, likewise: the wire alone. */
+            wires: components["schemas"]["CostLine"][];
+            /** @description By gas, likewise: the gas alone. */
+            gases: components["schemas"]["CostLine"][];
+            /**
+             * Format: int32
+             * @description Beads with the arc timed; of the others it is reckoned.
+             */
+            timed: number;
+            /** @description What was used and has no price. */
+            unpriced: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
         /** @description A sheet with the beads laid to it. */
         Coupon: {
             /** @description The sheet. */
@@ -17925,6 +18217,16 @@ export interface components {
              * @description The slot in which it runs out; null where it lasts, or where nobody read the gauge.
              */
             emptyIn: null | number;
+        };
+        /** @description What a gas costs. */
+        GasPrice: {
+            /** @description Which gas. */
+            gas: components["schemas"]["Gas"];
+            /**
+             * Format: double
+             * @description Price of a cubic metre as sold, at 15 °C and 1 bar; 0 to 100,000.
+             */
+            perM3: number;
         };
         /** @description The next exercise to give out. */
         GivingNext: {
@@ -19387,6 +19689,21 @@ export interface components {
             name: null | string;
             job: components["schemas"]["JobRequest"];
         };
+        /** @description Other prices. */
+        NewPrices: {
+            /**
+             * Format: uuid
+             * @description The id of what is added.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The edition they were changed from; 0 for the first.
+             */
+            edition: number;
+            /** @description The prices. */
+            prices: components["schemas"]["PriceList"];
+        };
         /** @description A reading as it was taken: what was measured, or what ruler and watch said of the wire. */
         NewReading: {
             /** @description On which control. */
@@ -19465,6 +19782,8 @@ export interface components {
         NewUpkeep: {
             part: components["schemas"]["Part"];
             note: null | string;
+            /** @default false */
+            replaced: boolean;
         };
         /** @description The one thing to do next: a change, or a look where too little is known to change anything. */
         NextChange: {
@@ -19893,6 +20212,16 @@ export interface components {
          * @enum {unknown}
          */
         Part: "tip" | "nozzle" | "diffuser" | "liner" | "rolls" | "tungsten";
+        /** @description What a part costs. */
+        PartPrice: {
+            /** @description Which part. */
+            part: components["schemas"]["Part"];
+            /**
+             * Format: double
+             * @description Price of one; 0 to 100,000.
+             */
+            each: number;
+        };
         /** @description How a part stands. */
         PartState: {
             /** @description Which part. */
@@ -20347,6 +20676,27 @@ export interface components {
              * @description When.
              */
             savedAt: string;
+        };
+        /** @description What a school pays for what is used up, in an edition. */
+        PriceEdition: {
+            /**
+             * Format: int32
+             * @description Which edition; 0 before anybody noted prices.
+             */
+            edition: number;
+            /** @description The prices. */
+            prices: components["schemas"]["PriceList"];
+        };
+        /** @description What a school pays for what is used up, in a currency of its own. */
+        PriceList: {
+            /** @description What stands behind each price, such as EUR; up to 8 letters. */
+            currency: string;
+            /** @description Prices of wires; each at most once. */
+            wires: components["schemas"]["WirePrice"][];
+            /** @description Prices of gases; each at most once. */
+            gases: components["schemas"]["GasPrice"][];
+            /** @description Prices of parts; each at most once. */
+            parts: components["schemas"]["PartPrice"][];
         };
         /** @description Something that was put in wrong: where, and what is accepted there. */
         Problem: {
@@ -22180,6 +22530,59 @@ export interface components {
             code: string;
             password: string;
         };
+        /** @description What was used and what it gave. */
+        UseCost: {
+            /**
+             * Format: int32
+             * @description Beads laid.
+             */
+            beads: number;
+            /**
+             * Format: int32
+             * @description Of these, right.
+             */
+            right: number;
+            /**
+             * Format: double
+             * @description Arc, hours.
+             */
+            arcHours: number;
+            /**
+             * Format: double
+             * @description Wire, kilograms; filler rods of TIG are not in it.
+             */
+            wireKg: number;
+            /**
+             * Format: double
+             * @description Gas, cubic metres, while the arc burnt: before and after, and leaks, are not in it.
+             */
+            gasM3: number;
+            /**
+             * Format: double
+             * @description The same by the bottles' gauges; null where none was read twice.
+             */
+            gaugeM3: null | number;
+            /**
+             * Format: int32
+             * @description Parts that were replaced.
+             */
+            parts: number;
+            /**
+             * Format: double
+             * @description Arc hours to a contact tip; null where none was replaced.
+             */
+            hoursPerTip: null | number;
+            /**
+             * Format: double
+             * @description What it cost; null where something of it has no price.
+             */
+            cost: null | number;
+            /**
+             * Format: double
+             * @description What a right bead cost; null likewise, and without one.
+             */
+            perRightBead: null | number;
+        };
         /**
          * @description What is varied.
          * @enum {unknown}
@@ -22409,6 +22812,16 @@ export interface components {
              * @description Spools that are there; null where nobody noted any.
              */
             spools: null | number;
+        };
+        /** @description What a wire costs. */
+        WirePrice: {
+            /** @description Which wire. */
+            wire: components["schemas"]["Wire"];
+            /**
+             * Format: double
+             * @description Price of a kilogram; 0 to 100,000.
+             */
+            perKg: number;
         };
         /**
          * @description How current and wire feed speed go together.
