@@ -34,6 +34,12 @@ internal static class Growth
     // nobody has more than three, in one of 200,000 beads fifty.
     private static readonly Bars Plan = new(5, 16, 96 * 1024);
 
+    // Beads laid since somebody last asked are worked out when they are asked for, in at most six queries more (CostTests).
+    private static readonly Bars Skills = Usual with { Queries = 12 };
+
+    // The newest 600 beads of a student are read and no more; in the small school nobody has more than 25, in one of 100,000 beads 250.
+    private static readonly Bars Filling = Usual with { Ratio = 5 };
+
     private sealed record Taken(List<double> Few, List<double> Many)
     {
         public long Bytes { get; set; }
@@ -73,9 +79,11 @@ internal static class Growth
         new("is everything stopped", (at, _, _) => at.Instructor.GetAsync("/api/stop")),
         new("course's sessions", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/sessions")),
         new("course's roster", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/roster")),
-        new("student's skills", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/skills")),
-        new("student's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/progress")),
+        new("student's skills", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/skills"), Own: Skills),
+        new("student's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/progress"), Own: Filling),
         new("course's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/progress"), Own: Plan),
+        new("what is held", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/held")),
+        new("costs", (at, _, _) => at.Instructor.GetAsync("/api/costs")),
         new("among instructors", (at, _, _) => at.Instructor.GetAsync("/api/judging/among-instructors")),
         new("students", (at, _, _) => at.Instructor.GetAsync("/api/people/students")),
         new(

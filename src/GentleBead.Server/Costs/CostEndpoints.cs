@@ -119,19 +119,14 @@ public static class CostEndpoints
     private static async Task<CostView> ReadAsync(Months months, CostStore store, CancellationToken cancel)
     {
         var prices = (await store.PricesAsync(cancel)).Prices;
-        var costs = RoomCosts.Of(
-            await store.UsesAsync(months, cancel),
-            await store.PartsAsync(months, cancel),
-            await store.BottlesAsync(months, cancel),
-            prices
-        );
-        var names = await store.NamesAsync(costs.Machines.Select(machine => machine.Of), cancel);
+        var (uses, parts) = (await store.UsesAsync(months, cancel), await store.PartsAsync(months, cancel));
+        var costs = RoomCosts.Of(uses.Rows, parts.Rows, await store.BottlesAsync(months, cancel), prices);
         return new(
             months.From,
             months.Until,
             prices.Currency,
             costs.Whole,
-            Lines(costs.Machines, id => Say($"{new SaidName(names[id])}")),
+            Lines(costs.Machines, id => Say($"{(uses.Names.GetValueOrDefault(id) ?? parts.Names[id]).Name()}")),
             Lines(costs.Wires, RoomCosts.InWords),
             Lines(costs.Gases, gas => gas.Facts().Name),
             costs.Timed,

@@ -17,6 +17,12 @@ public sealed record PriceEdition(int Edition, PriceList Prices);
 /// <param name="Until">The first day of the last.</param>
 public sealed record Months(DateOnly From, DateOnly Until);
 
+/// <summary>What was used on machines, and their names.</summary>
+/// <typeparam name="T">What of it.</typeparam>
+/// <param name="Rows">What was used.</param>
+/// <param name="Names">Machines by name.</param>
+public sealed record Used<T>(IReadOnlyList<T> Rows, IReadOnlyDictionary<Guid, string> Names);
+
 /// <summary>What was used, as it is kept up month by month, and what it costs.</summary>
 public sealed class CostStore(NpgsqlDataSource database)
 {
@@ -42,12 +48,13 @@ public sealed class CostStore(NpgsqlDataSource database)
     }
 
     /// <summary>What machines were used for.</summary>
-    public async Task<IReadOnlyList<ArcUse>> UsesAsync(Months months, CancellationToken cancel)
+    public async Task<Used<ArcUse>> UsesAsync(Months months, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<UseRow>(
             """
-            select machine_id as "MachineId", process as "Process", wire as "Wire", gas as "Gas", sum(beads)::int as "Beads",
+            select (select name from machine where id = machine_id) as "Name", machine_id as "MachineId",
+                process as "Process", wire as "Wire", gas as "Gas", sum(beads)::int as "Beads",
                 sum(right_beads)::int as "Right", sum(timed_beads)::int as "Timed", sum(arc_seconds) as "ArcSeconds",
                 sum(wire_m) as "WireM", sum(gas_l) as "GasL"
             from machine_use where month between @From and @Until group by machine_id, process, wire, gas
@@ -55,21 +62,28 @@ public sealed class CostStore(NpgsqlDataSource database)
             months,
             cancel
         );
-        return [.. rows.Select(row => row.Use)];
+        return new(
+            [.. rows.Select(row => row.Use)],
+            rows.DistinctBy(row => row.MachineId).ToDictionary(row => row.MachineId, row => row.Name)
+        );
     }
 
     /// <summary>Parts that were replaced.</summary>
-    public async Task<IReadOnlyList<PartUse>> PartsAsync(Months months, CancellationToken cancel)
+    public async Task<Used<PartUse>> PartsAsync(Months months, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(Guid MachineId, string Part, int Count)>(
+        var rows = await connection.QueryAsync<(Guid MachineId, string Name, string Part, int Count)>(
             $"""
-            select machine_id, part, count(*)::int from upkeep where replaced and {Within("done_at")} group by machine_id, part
+            select machine_id, (select name from machine where id = machine_id), part, count(*)::int
+            from upkeep where replaced and {Within("done_at")} group by machine_id, part
             """,
             months,
             cancel
         );
-        return [.. rows.Select(row => new PartUse(row.MachineId, EnumText.Read<Part>(row.Part), row.Count))];
+        return new(
+            [.. rows.Select(row => new PartUse(row.MachineId, EnumText.Read<Part>(row.Part), row.Count))],
+            rows.DistinctBy(row => row.MachineId).ToDictionary(row => row.MachineId, row => row.Name)
+        );
     }
 
     /// <summary>Gas that went by the gauge: what a bottle lost from one reading to the next, while it was the same size.</summary>
@@ -91,23 +105,12 @@ public sealed class CostStore(NpgsqlDataSource database)
         ];
     }
 
-    /// <summary>Machines by name.</summary>
-    public async Task<IReadOnlyDictionary<Guid, string>> NamesAsync(IEnumerable<Guid> machines, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        var rows = await connection.QueryAsync<(Guid Id, string Name)>(
-            "select id, name from machine where id = any(@machines)",
-            new { machines = machines.ToArray() },
-            cancel
-        );
-        return rows.ToDictionary(row => row.Id, row => row.Name);
-    }
-
     // Months are UTC's here, as they are in machine_use.
     private static string Within(string column) =>
         $"{column} >= @From::timestamp at time zone 'UTC' and {column} < (@Until + interval '1 month') at time zone 'UTC'";
 
     private sealed record UseRow(
+        string Name,
         Guid MachineId,
         string Process,
         string Wire,

@@ -63,6 +63,7 @@ public sealed class CourseReader(
     WorkStore work,
     SkillStore skills,
     CourseProgressStore progress,
+    ProgressStore school,
     SchoolClock clock
 )
 {
@@ -86,6 +87,21 @@ public sealed class CourseReader(
         var machines = await progress.MachinesAsync(ids, cancel);
 
         return new Gathered(students, path, done, evenings, today).Shown(machines);
+    }
+
+    /// <summary>A course's report.</summary>
+    internal async Task<CourseReport> ReportAsync(Course course, CancellationToken cancel)
+    {
+        var now = await OfAsync(course.Id, cancel);
+        return new(
+            await school.SchoolAsync(cancel),
+            course.Name,
+            course.FirstDay,
+            course.LastDay,
+            await clock.TodayAsync(cancel),
+            now,
+            await progress.AttendedAsync(course.Id, [.. now.Students.Select(one => one.Student.Id)], cancel)
+        );
     }
 
     // What was read of one course, and how it is shown.

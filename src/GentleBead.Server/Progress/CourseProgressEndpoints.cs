@@ -1,5 +1,9 @@
+using System.Security.Claims;
 using GentleBead.Server.Courses;
 using GentleBead.Server.Http;
+using GentleBead.Server.Paper;
+using GentleBead.Server.People;
+using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Progress;
@@ -12,6 +16,7 @@ public static class CourseProgressEndpoints
     {
         var courses = app.MapGroup("/api/courses/{id:guid}/progress").WithTags("progress").RequireAuthorization(Access.Instructor);
         courses.MapGet("", OfAsync);
+        courses.MapGet("/report.pdf", PdfAsync);
         courses.MapGet("/csv", CsvAsync).Produces(StatusCodes.Status200OK, contentType: "text/csv");
     }
 
@@ -35,4 +40,24 @@ public static class CourseProgressEndpoints
                 "course-progress.csv"
             )
             : TypedResults.NotFound();
+
+    private static async Task<Results<FileContentHttpResult, NotFound, Told>> PdfAsync(
+        Guid id,
+        ClaimsPrincipal user,
+        CourseStore courses,
+        CourseReader reader,
+        PeopleStore people,
+        HeavyWork heavy,
+        CancellationToken cancel
+    )
+    {
+        if (await courses.FindAsync(id, cancel) is not { } course)
+            return TypedResults.NotFound();
+        if (PaperFile.NoFont() is { } noFont)
+            return noFont;
+        var report = await reader.ReportAsync(course, cancel);
+        var units = (await people.FindAsync(user.Id(), cancel))!.Units;
+        var pdf = await heavy.RunAsync(user.Id(), () => CoursePdf.Draw(report, units), cancel);
+        return TypedResults.File(pdf, "application/pdf", "course-report.pdf");
+    }
 }

@@ -46,6 +46,29 @@ public sealed class CourseProgressStore(NpgsqlDataSource database, TimeProvider 
         );
     }
 
+    /// <summary>How often each student came to a course's sessions; whoever was never noted down is not among them.</summary>
+    public async Task<IReadOnlyDictionary<Guid, Attended>> AttendedAsync(
+        Guid courseId,
+        IReadOnlyList<Guid> students,
+        CancellationToken cancel
+    )
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var rows = await connection.QueryAsync<(Guid StudentId, int Came, int Missed, int Late)>(
+            """
+            select student_id, (count(*) filter (where came in ('present', 'late')))::int,
+                (count(*) filter (where came in ('absent', 'excused')))::int, (count(*) filter (where came = 'late'))::int
+            from (select distinct on (session_id, student_id) student_id, came from attendance
+                where session_id in (select id from session where course_id = @courseId) and student_id = any(@students)
+                order by session_id, student_id, seq desc) as noted
+            group by student_id
+            """,
+            new { courseId, students = students.ToArray() },
+            cancel
+        );
+        return rows.ToDictionary(row => row.StudentId, row => new Attended(row.Came, row.Missed, row.Late));
+    }
+
     /// <summary>The machines these students welded on of late, beside what they do at the same work everywhere.</summary>
     public async Task<IReadOnlyList<TriedMachine>> MachinesAsync(IReadOnlyList<Guid> students, CancellationToken cancel)
     {

@@ -25,6 +25,14 @@ export function CourseProgressPage() {
               <Button component="a" href={`/api/courses/${courseId}/progress/csv`} variant="default" download>
                 As a table (CSV)
               </Button>
+              <Button
+                component="a"
+                href={`/api/courses/${courseId}/progress/report.pdf`}
+                variant="default"
+                download
+              >
+                Report on paper (PDF)
+              </Button>
             </div>
           </div>
         )

@@ -65,6 +65,17 @@ alter table recording add column let_go_at timestamptz, add check (let_go_at is 
 create index picture_oldest on picture (added_at) where let_go_at is null;
 create index recording_oldest on recording (added_at) where let_go_at is null;
 
+-- What is held of somebody is found without reading what is held of others.
+create index trail_about on trail (person_id) where person_id is not null;
+create index trail_by on trail (by) where by is not null;
+create index sign_in_of on sign_in (person_id);
+create index tablet_sign_in_by on tablet_sign_in (student_id);
+create index place_of_student on place (student_id);
+create index hand_of on hand (student_id);
+create index visit_of on visit (student_id, seq desc);
+create index kept_setting_by on kept_setting (kept_by, seq desc);
+create index unplaced_bead_by on unplaced_bead (student_id);
+
 -- How long, in editions; without one everything is kept.
 create table keeping_terms (
     id uuid primary key,
