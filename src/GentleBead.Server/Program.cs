@@ -109,6 +109,7 @@ services
     .AddSingleton<ForgettingStore>()
     .AddSingleton<KeepingStore>()
     .AddSingleton<CostStore>()
+    .AddSingleton<StripStore>()
     .AddSingleton<GoalStore>()
     .AddSingleton<RemarkStore>()
     .AddSingleton<PlanStore>()
@@ -376,6 +377,7 @@ HeldEndpoints.Map(app);
 ForgettingEndpoints.Map(app);
 KeepingEndpoints.Map(app);
 CostEndpoints.Map(app);
+StripEndpoints.Map(app);
 GoalEndpoints.Map(app);
 RemarkEndpoints.Map(app);
 NamedRecordingEndpoints.Map(app);

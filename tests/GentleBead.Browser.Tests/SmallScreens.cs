@@ -104,6 +104,20 @@ internal static partial class Screens
                     page.See("Where the name stands", "Forget for good", "Former student");
                 }
             ),
+            (
+                "side by side",
+                page =>
+                {
+                    page.Open("/students");
+                    page.Type("Find by name", "Ilsa");
+                    page.Click("Ilsa Brandt");
+                    page.SeeIn("The term at a glance", "Outside corner");
+                    page.Run<object?>("document.querySelectorAll('[aria-label=\"The term at a glance\"] ol button')[0].click()");
+                    page.Run<object?>("document.querySelectorAll('[aria-label=\"The term at a glance\"] ol button')[9].click()");
+                    page.Click("Side by side");
+                    page.SeeIn("What changed", "Earlier", "The same: ");
+                }
+            ),
             ("costs", page => ToOwn(page, "/machines/costs", "Arc to a tip")),
             ("keeping", page => ToOwn(page, "/settings/keeping", "Last here long ago")),
             ("course", page => ToCourse(page, "Sessions", "From its days and hours")),

@@ -90,6 +90,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/students/{id:guid}/logbook.zip",
         "/api/students/{id:guid}/logbooks",
         "/api/students/{id:guid}/held",
+        "/api/students/{id:guid}/strip",
+        "/api/beads/{id:guid}/beside/{otherId:guid}",
         "/api/students/{id:guid}/record.zip",
         "/api/students/{id:guid}/goals/",
         "/api/students/{id:guid}/remarks/",

@@ -73,6 +73,7 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/students/{student}/goals",
             "/api/students/{student}/logbooks",
             "/api/students/{student}/held",
+            "/api/students/{student}/strip",
             "/api/students/{student}/forgetting",
             "/api/keeping",
             "/api/costs",

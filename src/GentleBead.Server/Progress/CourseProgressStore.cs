@@ -1,7 +1,5 @@
 using Dapper;
-using GentleBead.Core.Judging;
 using GentleBead.Core.Progress;
-using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using Npgsql;
 
@@ -42,7 +40,7 @@ public sealed class CourseProgressStore(NpgsqlDataSource database, TimeProvider 
         );
         return rows.ToLookup(
             row => row.StudentId,
-            row => new EveningBead(row.Day, row.Right, row.Right ? null : Words(row.Cause, row.Process))
+            row => new EveningBead(row.Day, row.Right, row.Right ? null : CauseWords.Of(row.Cause, row.Process))
         );
     }
 
@@ -90,9 +88,4 @@ public sealed class CourseProgressStore(NpgsqlDataSource database, TimeProvider 
         );
         return [.. rows.Select(row => new TriedMachine(row.Id, row.Name, new(row.Beads, row.Right, row.Expected)))];
     }
-
-    private static Said? Words(string? cause, string process) =>
-        cause is null || EnumText.Read<Cause>(cause) is var read && read == Cause.NothingWrong
-            ? null
-            : Causes.Row(read, EnumText.Read<Process>(process)).Words;
 }

@@ -6,6 +6,7 @@ import { page } from './page';
 
 const ArcBenchPage = page('ArcBenchPage', () => import('../pages/ArcBenchPage'));
 const BeadPage = page('BeadPage', () => import('../pages/BeadPage'));
+const BesidePage = page('BesidePage', () => import('../pages/BesidePage'));
 const BenchPage = page('BenchPage', () => import('../pages/BenchPage'), /^\/booths\/[^/]+\/bench/);
 const BoothTestPage = page('BoothTestPage', () => import('../pages/BoothTestPage'));
 const CardPage = page('CardPage', () => import('../pages/CardPage'));
@@ -92,6 +93,7 @@ const MyRackPage = page('MyRackPage', rest);
 const common = (
   <>
     <Route path="beads/:beadId" element={<BeadPage />} />
+    <Route path="beads/:beadId/beside/:otherId" element={<BesidePage />} />
     <Route path="test-welds/:testId" element={<TestWeldPage />} />
     <Route path="kept" element={<KeptPage />} />
     <Route path="practice" element={<DrillsPage />} />

@@ -1,3 +1,4 @@
+import { TermStrip } from '../features/progress/TermStrip';
 import { TestWeldList } from '../features/testWelds/TestWeldList';
 import { useMe } from '../shared/useMe';
 import { Checks } from './ChecksPage';
@@ -31,6 +32,7 @@ export function MyRackPage() {
   return (
     <>
       <h2>Your rack</h2>
+      {me && <TermStrip studentId={me.id} />}
       {me && <RackOf studentId={me.id} />}
     </>
   );

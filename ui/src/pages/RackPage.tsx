@@ -11,6 +11,7 @@ import { CouponPlate } from '../features/beads/CouponPlate';
 import { beadQueries } from '../features/beads/queries';
 import { useEarlier } from '../features/beads/useEarlier';
 import { StudentNotes } from '../features/floor/Notes';
+import { TermStrip } from '../features/progress/TermStrip';
 import { AccountPanel } from '../features/people/AccountPanel';
 import { HandChoice } from '../features/people/HandChoice';
 import { jobLine } from '../features/sheets/JobLine';
@@ -30,10 +31,13 @@ export function RackPage() {
       back={{ to: '/students', label: 'Back to the students' }}
       aside={<Tabs name="Student" tabs={oneStudentTabs(studentId)} />}
     >
-      {whose && <HandChoice studentId={studentId} title="Holds the torch in" hand={whose.hand} />}
-      <StudentNotes studentId={studentId} />
-      <RackOf studentId={studentId} />
-      <AccountPanel key={studentId} personId={studentId} />
+      <div className="stack">
+        {whose && <HandChoice studentId={studentId} title="Holds the torch in" hand={whose.hand} />}
+        <TermStrip key={studentId} studentId={studentId} />
+        <StudentNotes studentId={studentId} />
+        <RackOf studentId={studentId} />
+        <AccountPanel key={studentId} personId={studentId} />
+      </div>
     </Page>
   );
 }

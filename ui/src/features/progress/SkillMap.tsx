@@ -116,6 +116,9 @@ export function SkillInFull({ cell }: { cell: Cell }) {
         <Glyph title="Best" bead={cell.best} joint={joint} />
         {cell.newest?.id !== cell.best?.id && <Glyph title="Newest" bead={cell.newest} joint={joint} />}
       </div>
+      {cell.best && cell.newest && cell.newest.id !== cell.best.id && (
+        <Link to={`/beads/${cell.best.id}/beside/${cell.newest.id}`}>What changed between the two</Link>
+      )}
     </section>
   );
 }

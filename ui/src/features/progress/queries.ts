@@ -1,6 +1,7 @@
 import { queryOptions } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { by, inRoom } from '../../shared/live/changes';
+import type { ListOptions } from '../../shared/usePages';
 
 type Kind = Schemas['KindOfWork'];
 
@@ -31,6 +32,26 @@ export const progressQueries = {
       queryFn: ({ signal }) =>
         answer(api.GET('/api/students/{id}/progress', { params: { path: { id } }, signal })),
       meta: { changedBy: by('bead', 'attendance') },
+    }),
+  /** A student's beads over time, newest first. */
+  strip: (id: string): ListOptions<Schemas['StripBead'], string> => ({
+    queryKey: inRoom('progress', id, 'strip'),
+    page: (before, signal) =>
+      answer(
+        api.GET('/api/students/{id}/strip', {
+          params: { path: { id }, query: before === undefined ? {} : { before: Number(before) } },
+          signal,
+        }),
+      ),
+    meta: { changedBy: by('bead') },
+  }),
+  /** Two beads beside each other. */
+  beside: (id: string, otherId: string) =>
+    queryOptions({
+      queryKey: inRoom('progress', 'beside', id, otherId),
+      queryFn: ({ signal }) =>
+        answer(api.GET('/api/beads/{id}/beside/{otherId}', { params: { path: { id, otherId } }, signal })),
+      meta: { changedBy: by('bead') },
     }),
   /** A course at a glance. */
   course: (id: string) =>

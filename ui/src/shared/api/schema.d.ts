@@ -593,6 +593,125 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PageOfStripBead"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beads/{id}/beside/{otherId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    otherId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BesideBeads"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/search": {
         parameters: {
             query?: never;
@@ -16642,6 +16761,69 @@ export interface components {
             student: null | components["schemas"]["PersonName"];
             coupon: null | components["schemas"]["Coupon"];
         };
+        /** @description A bead that is laid beside another. */
+        BesideBead: {
+            /**
+             * Format: uuid
+             * @description Which bead.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Its number on its coupon.
+             */
+            number: number;
+            /**
+             * Format: date-time
+             * @description When it was laid.
+             */
+            at: string;
+            /** @description To what job. */
+            job: components["schemas"]["Job"];
+            /** @description On which machine. */
+            machineName: string;
+            /**
+             * Format: double
+             * @description Wire feed speed, metres a minute; null for TIG.
+             */
+            wireFeedMPerMin: null | number;
+            /**
+             * Format: double
+             * @description Volts; null for TIG.
+             */
+            volts: null | number;
+            /**
+             * Format: double
+             * @description Amps; null for a fed wire.
+             */
+            amps: null | number;
+            /** @description What was heard, felt, seen and measured. */
+            evidence: components["schemas"]["Evidence"];
+            /** @description Numbers for its glyph. */
+            shape: components["schemas"]["BeadShape"];
+            /** @description In one word: the instructor's where there is one. */
+            verdict: components["schemas"]["Verdict"];
+            cause: null | components["schemas"]["Said"];
+            /**
+             * Format: uuid
+             * @description The newest picture of its face; null where there is none.
+             */
+            pictureId: null | string;
+        };
+        /** @description Two beads beside each other. */
+        BesideBeads: {
+            /** @description The one that was laid first. */
+            earlier: components["schemas"]["BesideBead"];
+            /** @description The other. */
+            later: components["schemas"]["BesideBead"];
+            /** @description What differs, in the order it is shown. */
+            changed: components["schemas"]["BesideField"][];
+        };
+        /**
+         * @description What two beads are compared in.
+         * @enum {unknown}
+         */
+        BesideField: "process" | "metal" | "thickness" | "joint" | "position" | "machine" | "wire" | "gas" | "wireFeed" | "volts" | "amps" | "stickOut" | "sound" | "profile" | "toes" | "tint" | "spatter" | "ripple" | "penetration" | "beadSize" | "cause" | "verdict";
         /** @description What a plan gets for one aspect. */
         BoardAspect: {
             /** @description Which aspect. */
@@ -20150,6 +20332,13 @@ export interface components {
             more: null | string;
         };
         /** @description A page of a longer list. */
+        PageOfStripBead: {
+            /** @description What is on it, in the list's order. */
+            items: components["schemas"]["StripBead"][];
+            /** @description What to ask for the next page with; null on the last. */
+            more: null | string;
+        };
+        /** @description A page of a longer list. */
         PageOfTestWeldLine: {
             /** @description What is on it, in the list's order. */
             items: components["schemas"]["TestWeldLine"][];
@@ -21944,6 +22133,35 @@ export interface components {
          * @enum {unknown}
          */
         Strength: "slight" | "plain" | "strong";
+        /** @description A bead on the strip of a term. */
+        StripBead: {
+            /**
+             * Format: uuid
+             * @description Which bead.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Its number on its coupon.
+             */
+            number: number;
+            /**
+             * Format: date-time
+             * @description When it was laid.
+             */
+            at: string;
+            /** @description To what job. */
+            job: components["schemas"]["Job"];
+            /** @description In one word: the instructor's where there is one. */
+            verdict: components["schemas"]["Verdict"];
+            /** @description Numbers for its glyph. */
+            shape: components["schemas"]["BeadShape"];
+            /**
+             * Format: uuid
+             * @description The newest picture of its face; null where there is none.
+             */
+            pictureId: null | string;
+        };
         /** @description Pieces of one length in a strip. */
         StripPiece: {
             /** @description How long each is. */

@@ -1,0 +1,23 @@
+import { expect, test } from 'vitest';
+import { brightness, evenLight, turnedAcross } from './evenLight';
+
+const grey = (value: number, count: number) =>
+  Array.from({ length: count }, () => [value, value, value, 255]).flat();
+
+test('a grey picture is as bright as its grey, and two unlike ones come out alike', () => {
+  expect(brightness(grey(60, 50))).toBeCloseTo(60);
+  expect(brightness([])).toBe(0);
+  const [dark, light] = [brightness(grey(60, 9)), brightness(grey(200, 9))];
+  expect(dark * evenLight(dark)).toBeCloseTo(light * evenLight(light));
+});
+
+test('green counts most, and what is black is not blown up', () => {
+  expect(brightness([0, 255, 0, 255])).toBeGreaterThan(brightness([255, 0, 0, 255]));
+  expect(evenLight(0)).toBe(2.5);
+  expect(evenLight(255)).toBeGreaterThan(0.4);
+});
+
+test('a picture that was taken upright is laid across', () => {
+  expect(turnedAcross(3000, 4000)).toBe(90);
+  expect(turnedAcross(4000, 3000)).toBe(0);
+});
