@@ -55,7 +55,7 @@ switch (args)
     case ["plan"]:
         return Plans.Measure();
     case ["progress", .. var students]:
-        return students is [var chosen] ? ProgressBench.Measure(int.Parse(chosen, null)) : ProgressBench.Measure();
+        return await (students is [var chosen] ? ProgressBench.MeasureAsync(int.Parse(chosen, null)) : ProgressBench.MeasureAsync());
     case ["train", var sounds, .. var share]:
         TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.json", sounds, share is [var part] ? double.Parse(part, null) : 1);
         return 0;
