@@ -6,7 +6,7 @@ namespace GentleBead.Bench.Progress;
 /// <summary>The beads of the demo school, student by student and kind of work by kind of work. Made up too, by somebody else.</summary>
 internal static class DemoBeads
 {
-    /// <summary>Reads them from a demo school of its own; what nobody knows to be right or wrong is left out, as it is when skill is learned.</summary>
+    /// <summary>Reads them from a demo school of its own, without those that nobody knows to be right or wrong.</summary>
     public static async Task<IReadOnlyList<IReadOnlyList<SimulatedBead>>> OfAsync()
     {
         var database = await Cluster.NewDemoDatabaseAsync();

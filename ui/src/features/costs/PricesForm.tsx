@@ -3,7 +3,7 @@ import { useForm } from '@mantine/form';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
-import { asLoading, Loaded } from '../../shared/Loaded';
+import { asLoading, Loaded, LoadTrouble } from '../../shared/Loaded';
 import { tellDone } from '../../shared/notices';
 import { Trouble } from '../../shared/Trouble';
 import { useIds } from '../../shared/useIds';
@@ -109,40 +109,44 @@ function Form({ now }: { now: Edition }) {
 
 /** What has no price yet, to choose from. */
 function AddLine({ lines, onAdd }: { lines: Line[]; onAdd: (line: Line) => void }) {
-  const stock = useStock().data;
+  const shelf = useStock();
+  const stock = shelf.data;
   const open = (kind: Line['kind'], all: string[]) =>
     all
       .filter((of) => !lines.some((line) => line.kind === kind && line.of === of))
       .map((of) => ({ value: `${kind} ${of}`, label: nameOf({ kind, of }) }));
   return (
-    <Select
-      label="A price for"
-      placeholder="a wire, a gas, a part"
-      searchable
-      w={280}
-      value={null}
-      data={[
-        {
-          group: 'Wires',
-          items: open(
-            'wire',
-            (stock?.wires ?? []).map(({ wire }) => wire),
-          ),
-        },
-        {
-          group: 'Gases',
-          items: open(
-            'gas',
-            Object.keys(gases).filter((gas) => gas !== 'none'),
-          ),
-        },
-        { group: 'Parts', items: open('part', Object.keys(parts)) },
-      ]}
-      onChange={(chosen) => {
-        const [kind, of] = (chosen ?? '').split(' ');
-        if (kind && of) onAdd({ kind: kind as Line['kind'], of, price: '' });
-      }}
-    />
+    <>
+      <LoadTrouble of={shelf} what="wires and gases" />
+      <Select
+        label="A price for"
+        placeholder="a wire, a gas, a part"
+        searchable
+        w={280}
+        value={null}
+        data={[
+          {
+            group: 'Wires',
+            items: open(
+              'wire',
+              (stock?.wires ?? []).map(({ wire }) => wire),
+            ),
+          },
+          {
+            group: 'Gases',
+            items: open(
+              'gas',
+              Object.keys(gases).filter((gas) => gas !== 'none'),
+            ),
+          },
+          { group: 'Parts', items: open('part', Object.keys(parts)) },
+        ]}
+        onChange={(chosen) => {
+          const [kind, of] = (chosen ?? '').split(' ');
+          if (kind && of) onAdd({ kind: kind as Line['kind'], of, price: '' });
+        }}
+      />
+    </>
   );
 }
 

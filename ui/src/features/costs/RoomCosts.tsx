@@ -83,7 +83,7 @@ function Machines({ lines, money }: { lines: Schemas['CostLine'][]; money: Money
   const say = useSay();
   const { show } = useBulk();
   return (
-    <div className={css.scroll}>
+    <div className="scroll-x" role="group" aria-label="Machines, table" tabIndex={0}>
       <table className={css.table}>
         <caption>Machines</caption>
         <thead>
@@ -133,7 +133,7 @@ function Materials(props: {
   const { show } = useBulk();
   const { name, kind, lines, money } = props;
   return (
-    <div className={css.scroll}>
+    <div className="scroll-x" role="group" aria-label={`${name}, table`} tabIndex={0}>
       <table className={css.table}>
         <caption>{name}</caption>
         <thead>

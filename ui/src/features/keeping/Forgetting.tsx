@@ -76,7 +76,7 @@ function Forget({ studentId, preview }: { studentId: string; preview: Preview })
         />
         {forget.isError && Object.keys(form.errors).length === 0 && <Trouble error={forget.error} />}
         <div className="row">
-          <Button type="submit" color="red" loading={forget.isPending}>
+          <Button type="submit" color="red.9" loading={forget.isPending}>
             Forget for good
           </Button>
           <Button component={Link} to={`/students/${studentId}/record`} variant="default">
