@@ -123,7 +123,7 @@ function Changes(props: { earlier: Bead; later: Bead; changed: Field[] }) {
       <table className={css.changes}>
         <thead>
           <tr>
-            <th scope="col" aria-label="What" />
+            <th scope="col">What</th>
             <th scope="col">Earlier</th>
             <th scope="col">Later</th>
           </tr>

@@ -6,7 +6,7 @@ import { Loaded } from '../../shared/Loaded';
 import { ShowMore } from '../../shared/ShowMore';
 import { dayOfMonth } from '../../shared/time';
 import { usePages } from '../../shared/usePages';
-import { joints, positions, verdicts } from '../../shared/words';
+import { joints, positions } from '../../shared/words';
 import { BeadGlyph } from '../judging/BeadGlyph';
 import { VerdictMark } from '../judging/VerdictMark';
 import css from './beside.module.css';
@@ -61,21 +61,15 @@ export function TermStrip({ studentId }: { studentId: string }) {
 function StripBead(props: { bead: Schemas['StripBead']; chosen: boolean; onChoose: () => void }) {
   const { bead, chosen, onChoose } = props;
   const work = `${joints[bead.job.joint]}, ${positions[bead.job.position].toLowerCase()}`;
-  const name = `${dayOfMonth(bead.at)}, bead ${bead.number}, ${work}, ${verdicts[bead.verdict]}`;
+  const name = `Bead ${bead.number}`;
   return (
     <li>
-      <button
-        type="button"
-        className={css.stripBead}
-        aria-pressed={chosen}
-        aria-label={name}
-        onClick={onChoose}
-      >
+      <button type="button" className={css.stripBead} aria-pressed={chosen} onClick={onChoose}>
         <span className={css.when}>
           {dayOfMonth(bead.at)} <VerdictMark verdict={bead.verdict} />
         </span>
         {bead.pictureId ? (
-          <img src={`/api/pictures/${bead.pictureId}`} alt="" loading="lazy" />
+          <img src={`/api/pictures/${bead.pictureId}`} alt={name} loading="lazy" />
         ) : (
           <BeadGlyph shape={bead.shape} joint={bead.shape.joint} title={name} />
         )}
