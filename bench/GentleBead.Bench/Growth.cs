@@ -82,6 +82,7 @@ internal static class Growth
         new("student's skills", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/skills"), Own: Skills),
         new("student's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/progress"), Own: Filling),
         new("course's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/progress"), Own: Plan),
+        new("strip of a term", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/strip")),
         new("what is held", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/held")),
         new("costs", (at, _, _) => at.Instructor.GetAsync("/api/costs")),
         new("among instructors", (at, _, _) => at.Instructor.GetAsync("/api/judging/among-instructors")),
