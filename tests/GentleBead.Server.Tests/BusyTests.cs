@@ -107,4 +107,12 @@ public class BusyTests(DemoRoom room) : IClassFixture<DemoRoom>
         var most = new NpgsqlConnectionStringBuilder(pool.ConnectionString).MaxPoolSize;
         Assert.InRange(most, 1, given / 2);
     }
+
+    [Fact]
+    public async Task The_database_compiles_no_question_before_it_answers()
+    {
+        await using var pool = Work.Pool.Of(room.ConnectionString);
+        await using var command = pool.CreateCommand("show jit");
+        Assert.Equal("off", await command.ExecuteScalarAsync(TestContext.Current.CancellationToken));
+    }
 }
