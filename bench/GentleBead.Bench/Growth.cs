@@ -37,7 +37,8 @@ internal static class Growth
     // Beads laid since somebody last asked are worked out when they are asked for, in at most six queries more (CostTests).
     private static readonly Bars Skills = Usual with { Queries = 12 };
 
-    // The newest 600 beads of a student are read and no more; in the small school nobody has more than 25, in one of 100,000 beads 250.
+    // What one student did and nobody else: at most their newest 600 beads, or the whole of their own record. In the small school nobody
+    // has more than 25 beads, in one of 100,000 beads 250.
     private static readonly Bars Filling = Usual with { Ratio = 5 };
 
     private sealed record Taken(List<double> Few, List<double> Many)
@@ -83,7 +84,7 @@ internal static class Growth
         new("student's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/progress"), Own: Filling),
         new("course's progress", (at, stand, _) => at.Instructor.GetAsync($"/api/courses/{stand.Course}/progress"), Own: Plan),
         new("strip of a term", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/strip")),
-        new("what is held", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/held")),
+        new("what is held", (at, stand, _) => at.Instructor.GetAsync($"/api/students/{stand.Student}/held"), Own: Filling),
         new("costs", (at, _, _) => at.Instructor.GetAsync("/api/costs")),
         new("among instructors", (at, _, _) => at.Instructor.GetAsync("/api/judging/among-instructors")),
         new("students", (at, _, _) => at.Instructor.GetAsync("/api/people/students")),

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Security.Claims;
 using System.Text;
 using GentleBead.Server.Http;
+using GentleBead.Server.Logbooks;
 using GentleBead.Server.People;
 using GentleBead.Server.Progress;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -48,17 +49,22 @@ public static class HeldEndpoints
         ClaimsPrincipal user,
         PeopleStore people,
         HeldStore held,
+        LogbookStore media,
         CancellationToken cancel
     )
     {
         if (await people.StudentAsync(id, user, cancel) is null)
             return TypedResults.NotFound();
         var of = Of(id, user);
-        return TypedResults.File(await PassingFile.WriteAsync(file => FillAsync(file, held, of, cancel)), "application/zip", "record.zip");
+        return TypedResults.File(
+            await PassingFile.WriteAsync(file => FillAsync(file, held, media, of, cancel)),
+            "application/zip",
+            "record.zip"
+        );
     }
 
     // Row by row: however much there is, little of it is held at once.
-    private static async Task FillAsync(Stream body, HeldStore held, HeldOf of, CancellationToken cancel)
+    private static async Task FillAsync(Stream body, HeldStore held, LogbookStore media, HeldOf of, CancellationToken cancel)
     {
         await using var zip = await ZipArchive.CreateAsync(body, ZipArchiveMode.Create, leaveOpen: true, null, cancel);
         foreach (var part in HeldPart.All)
@@ -77,10 +83,10 @@ public static class HeldEndpoints
             } while (await rows.MoveNextAsync());
             await text.WriteAsync("\n]\n");
         }
-        foreach (var file in await held.FilesAsync(of.Person, cancel))
+        foreach (var file in await media.MediaAsync(of.Person, true, cancel))
         {
-            await using var entry = await zip.CreateEntry(file.Name, CompressionLevel.NoCompression).OpenAsync(cancel);
-            await entry.WriteAsync(await held.BytesAsync(file, cancel), cancel);
+            await using var entry = await zip.CreateEntry(file.File.Name, CompressionLevel.NoCompression).OpenAsync(cancel);
+            await entry.WriteAsync(await media.BytesAsync(file, cancel), cancel);
         }
     }
 

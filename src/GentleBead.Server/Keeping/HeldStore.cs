@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Dapper;
 using GentleBead.Server.Database;
 using Npgsql;
@@ -18,12 +19,6 @@ public sealed record Held(string Key, Said Name, Fate Fate, long Count, DateTime
 /// <param name="Reader">Who reads it.</param>
 /// <param name="Instructor">Whether they are an instructor.</param>
 internal sealed record HeldOf(Guid Person, Guid Reader, bool Instructor);
-
-/// <summary>A picture or a recording of a student, to go into their file.</summary>
-/// <param name="Id">Which.</param>
-/// <param name="Name">Its name in the file.</param>
-/// <param name="IsPicture">Whether it is a picture; a recording otherwise.</param>
-internal sealed record HeldFile(Guid Id, string Name, bool IsPicture);
 
 /// <summary>What a school holds of a student, wherever it lies in the database.</summary>
 internal sealed class HeldStore(NpgsqlDataSource database)
@@ -51,11 +46,7 @@ internal sealed class HeldStore(NpgsqlDataSource database)
     }
 
     /// <summary>The rows of a part, one after another, as JSON.</summary>
-    public async IAsyncEnumerable<string> RowsAsync(
-        HeldPart part,
-        HeldOf of,
-        [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel
-    )
+    public async IAsyncEnumerable<string> RowsAsync(HeldPart part, HeldOf of, [EnumeratorCancellation] CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         await foreach (
@@ -64,39 +55,5 @@ internal sealed class HeldStore(NpgsqlDataSource database)
                 .WithCancellation(cancel)
         )
             yield return row;
-    }
-
-    /// <summary>Their pictures and recordings.</summary>
-    public async Task<IReadOnlyList<HeldFile>> FilesAsync(Guid person, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return
-        [
-            .. await connection.QueryAsync<HeldFile>(
-                """
-                select picture.id, 'pictures/' || picture.id || '-' || side || '.' || split_part(media_type, '/', 2) as "Name",
-                    true as "IsPicture"
-                from bead_verdict join picture using (bead_id) where student_id = @person and let_go_at is null
-                union all
-                select recording.id, 'recordings/' || recording.id || case recording.kind when 'sound' then '.wav' else '.csv' end, false
-                from bead_verdict join recording using (bead_id) where student_id = @person and let_go_at is null
-                """,
-                new { person },
-                cancel
-            ),
-        ];
-    }
-
-    /// <summary>The bytes of one of them.</summary>
-    public async Task<byte[]> BytesAsync(HeldFile file, CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        return await connection.QuerySingleAsync<byte[]>(
-            file.IsPicture
-                ? "select coalesce(bytes, '') from picture where id = @Id"
-                : "select coalesce(string_agg(bytes, '' order by number), '') from recording_part where recording_id = @Id",
-            new { file.Id },
-            cancel
-        );
     }
 }

@@ -107,7 +107,10 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
     }
 
     /// <summary>The files of a student's beads.</summary>
-    public async Task<IReadOnlyList<BeadMedia>> MediaAsync(Guid studentId, CancellationToken cancel)
+    /// <param name="studentId">Whose.</param>
+    /// <param name="withdrawn">Whether with those that were taken back, and those of beads that were.</param>
+    /// <param name="cancel">Breaks it off.</param>
+    public async Task<IReadOnlyList<BeadMedia>> MediaAsync(Guid studentId, bool withdrawn, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         var rows = await connection.QueryAsync<(Guid Id, Guid BeadId, string Kind, string Name, long Length)>(
@@ -116,14 +119,16 @@ internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionPro
                 'pictures/' || picture.id || '-' || picture.side || '.' || split_part(picture.media_type, '/', 2),
                 length(picture.bytes)::bigint
             from bead_verdict as laid join picture on picture.bead_id = laid.bead_id
-            where laid.student_id = @studentId and not laid.withdrawn and picture.withdrawn_at is null
+            where laid.student_id = @studentId and picture.let_go_at is null
+                and (@withdrawn or not laid.withdrawn and picture.withdrawn_at is null)
             union all
             select recording.id, recording.bead_id, recording.kind,
                 'recordings/' || recording.id || case recording.kind when 'sound' then '.wav' else '.csv' end, recording.length
             from bead_verdict as laid join recording on recording.bead_id = laid.bead_id
-            where laid.student_id = @studentId and not laid.withdrawn and recording.withdrawn_at is null
+            where laid.student_id = @studentId and recording.let_go_at is null
+                and (@withdrawn or not laid.withdrawn and recording.withdrawn_at is null)
             """,
-            new { studentId },
+            new { studentId, withdrawn },
             cancel
         );
         return

@@ -35,7 +35,7 @@ internal sealed class LogbookWriter(
     /// <param name="cancel">Breaks it off.</param>
     public async Task<FileStream> WriteAsync(PersonName student, Units units, CancellationToken cancel)
     {
-        var all = await store.MediaAsync(student.Id, cancel);
+        var all = await store.MediaAsync(student.Id, false, cancel);
         var media = Fitting(all).ToArray();
         var logbook = await ReadAsync(student, media.ToLookup(file => file.BeadId), cancel);
         return await PassingFile.WriteAsync(async file =>

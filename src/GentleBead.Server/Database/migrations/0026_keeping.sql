@@ -75,6 +75,10 @@ create index hand_of on hand (student_id);
 create index visit_of on visit (student_id, seq desc);
 create index kept_setting_by on kept_setting (kept_by, seq desc);
 create index unplaced_bead_by on unplaced_bead (student_id);
+create index bead_verdict_of on bead_verdict (student_id);
+create index drill_of on drill (person_id);
+create index remark_of on remark (student_id);
+create index foreign_logbook_of on foreign_logbook (student_id);
 
 -- How long, in editions; without one everything is kept.
 create table keeping_terms (
