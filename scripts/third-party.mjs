@@ -21,6 +21,8 @@ const why = {
   'Microsoft.AspNetCore.OpenApi': 'The server’s own description, which the front end’s types are made from.',
   NWaves: 'Fourier transforms of real numbers for the ear, ten times as fast as MathNet’s.',
   Npgsql: 'Speaks to PostgreSQL.',
+  OpenCvSharp4: 'The eye: markers, homographies, filters (OpenCV).',
+  'OpenCvSharp4.official.runtime.linux-x64': 'OpenCV itself, built for Linux.',
   PDFsharp: 'Draws the card as PDF.',
   QRCoder: 'QR codes: where a tablet goes first, and which booth it is to be.',
   SkiaSharp: 'Decodes pictures that were sent and encodes them anew.',

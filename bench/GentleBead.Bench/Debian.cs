@@ -6,6 +6,7 @@ internal static class Debian
     public static readonly (string Path, string Package) PostgreSql = ("/usr/lib/postgresql", "postgresql");
     public static readonly (string Path, string Package) Chromium = ("/usr/bin/chromium", "chromium");
     public static readonly (string Path, string Package) ChromeDriver = ("/usr/bin/chromedriver", "chromium-driver");
+    public static readonly (string Path, string Package) PovRay = ("/usr/bin/povray", "povray");
     public static readonly (string Path, string Package) SciPy = ("/usr/lib/python3/dist-packages/scipy", "python3-scipy");
 
     /// <summary>Whether all of it is here; what is not is named, with the line that gets it.</summary>

@@ -3,6 +3,7 @@ using BenchmarkDotNet.Running;
 using GentleBead.Bench;
 using GentleBead.Bench.Judging;
 using GentleBead.Bench.Listening;
+using GentleBead.Bench.Looking;
 using GentleBead.Bench.Progress;
 
 // dotnet run -c Release --project bench/GentleBead.Bench            the sheet, computed
@@ -17,6 +18,9 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- plan    50 evenings planned, beside the plan by hand and the bound
 // dotnet run -c Release --project bench/GentleBead.Bench -- progress  the next bead of simulated students, foretold five ways
 // dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [spoilt] [small]  draws beads from known numbers
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye DIR … [tell]  the eye over drawn pictures, beside what is known of them
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye train DIR  teaches the eye, and writes EyeModel.json
 // dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
@@ -56,6 +60,18 @@ switch (args)
         return Plans.Measure();
     case ["progress", .. var students]:
         return await (students is [var chosen] ? ProgressBench.MeasureAsync(int.Parse(chosen, null)) : ProgressBench.MeasureAsync());
+    case ["eye", "train", var drawings]:
+        TrainEye.Run("src/GentleBead.Core/Looking/EyeModel.json", drawings);
+        return 0;
+    case ["eye", "truths", var drawn]:
+        return EyeBench.Truths(drawn);
+    case ["eye", "render", var into, var first, var number, .. var how]:
+        var seeds = (int.Parse(first, null), int.Parse(number, null));
+        if (!Debian.Has(Debian.PovRay))
+            return Lacking;
+        return EyeBench.Render(into, seeds, how.Contains("spoilt"), how.Contains("small"));
+    case ["eye", .. var pictures] when pictures.Length > 0:
+        return EyeBench.Measure([.. pictures.Where(one => one != "tell")], pictures.Contains("tell"));
     case ["train", var sounds, .. var share]:
         TrainEar.Run("src/GentleBead.Core/Listening/SoundModel.json", sounds, share is [var part] ? double.Parse(part, null) : 1);
         return 0;

@@ -18,6 +18,7 @@ using GentleBead.Server.Kept;
 using GentleBead.Server.Listening;
 using GentleBead.Server.Live;
 using GentleBead.Server.Logbooks;
+using GentleBead.Server.Looking;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Network;
 using GentleBead.Server.People;
@@ -49,6 +50,9 @@ const int AtOnce = 64,
 // A person's sign-in or a tablet's key, whichever a request carries.
 const string EitherScheme = "Either";
 
+// The eye is this program too, in a process of its own.
+if (args is [EyeWorker.Verb])
+    return EyeWorker.Run();
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
 var connectionString =
@@ -139,6 +143,9 @@ services
     .AddSingleton<CauseRulingStore>()
     .AddSingleton<PictureStore>()
     .AddSingleton<PictureKeeper>()
+    .AddSingleton<EyeProcess>()
+    .AddSingleton<FaceStore>()
+    .AddSingleton<FaceReaderOfPictures>()
     .AddSingleton<ToleranceStore>()
     .AddSingleton<TrialStore>()
     .AddSingleton<SweepStore>()
@@ -356,6 +363,7 @@ CouponEndpoints.Map(app);
 BeadFileEndpoints.Map(app);
 UnplacedEndpoints.Map(app);
 PictureEndpoints.Map(app);
+EyeEndpoints.Map(app);
 JudgingEndpoints.Map(app);
 TrialEndpoints.Map(app);
 SweepEndpoints.Map(app);

@@ -49,6 +49,7 @@ public partial class ArchitectureTests
         ["TestWelds"] = ["test_weld", "test_record"],
         ["Checks"] = ["check_tick"],
         ["Kept"] = ["kept_setting"],
+        ["Looking"] = ["face_reading"],
         ["Listening"] = ["recording", "recording_part", "stand_in"],
         ["Practice"] = ["drill", "drill_answer"],
         ["Windows"] = ["learned_window"],
@@ -61,7 +62,7 @@ public partial class ArchitectureTests
     };
 
     [Fact]
-    public void Core_depends_on_nothing_but_the_framework_two_libraries_of_numbers_and_a_solver() =>
+    public void Core_depends_on_nothing_but_the_framework_libraries_of_numbers_and_pictures_and_a_solver() =>
         Holds(
             Types()
                 .That()
@@ -70,7 +71,7 @@ public partial class ArchitectureTests
                 .OnlyDependOn(
                     Types()
                         .That()
-                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet|NWaves|Google)(\.|$)")
+                        .ResideInNamespaceMatching(@"^(GentleBead\.Core|System|MathNet|NWaves|Google|OpenCvSharp)(\.|$)")
                         .Or()
                         .HaveFullNameMatching(@"^(Microsoft\.CodeAnalysis|System\.Runtime|<)")
                 )
@@ -85,7 +86,7 @@ public partial class ArchitectureTests
             reference =>
                 Assert.Matches(
                     @"^(System\.(Runtime(\.InteropServices)?|Collections|Linq|Security\.Cryptography|Numerics\.Vectors"
-                        + @"|Text\.RegularExpressions|Text\.Json|Memory)|MathNet\.Numerics|NWaves|Google\.(OrTools|Protobuf))$",
+                        + @"|Text\.RegularExpressions|Text\.Json|Memory)|MathNet\.Numerics|NWaves|OpenCvSharp|Google\.(OrTools|Protobuf))$",
                     reference.Name
                 )
         );

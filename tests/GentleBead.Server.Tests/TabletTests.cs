@@ -43,6 +43,8 @@ public sealed class TabletTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsync
         "/api/sheets/mine",
         "/api/sheets/{id:guid}/beads",
         "/api/pictures/{pictureId:guid}",
+        "/api/pictures/{pictureId:guid}/face",
+        "/api/eye/frame",
         "/api/people/students/{id:guid}/hand",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/{key}",

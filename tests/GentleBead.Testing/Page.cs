@@ -21,6 +21,7 @@ public sealed class Page : IDisposable
     /// <param name="height">Of the window.</param>
     /// <param name="microphone">A WAV file that the browser takes for its microphone, and hears whenever it is asked; null for a browser
     /// that may not hear.</param>
+    /// <param name="camera">A film (MJPEG) that stands for the camera; null for none.</param>
     /// <param name="home">The folder whose store of trusted authorities it reads; null for this machine's own.</param>
     /// <param name="trusting">Whether it takes any certificate.</param>
     /// <param name="profile">The folder it keeps its things in from one start to the next; null for none.</param>
@@ -29,6 +30,7 @@ public sealed class Page : IDisposable
         int width = 1280,
         int height = 800,
         string? microphone = null,
+        string? camera = null,
         string? home = null,
         bool trusting = false,
         string? profile = null
@@ -50,12 +52,12 @@ public sealed class Page : IDisposable
             $"--window-size={width},{height}",
             "--lang=en-GB"
         );
+        if (microphone is not null || camera is not null)
+            options.AddArguments("--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream");
         if (microphone is not null)
-            options.AddArguments(
-                "--use-fake-device-for-media-stream",
-                "--use-fake-ui-for-media-stream",
-                $"--use-file-for-fake-audio-capture={microphone}"
-            );
+            options.AddArgument($"--use-file-for-fake-audio-capture={microphone}");
+        if (camera is not null)
+            options.AddArgument($"--use-file-for-fake-video-capture={camera}");
         if (profile is not null)
             options.AddArgument($"--user-data-dir={profile}");
         options.AcceptInsecureCertificates = trusting;

@@ -1,3 +1,4 @@
+using GentleBead.Core.Learned;
 using GentleBead.Core.Listening;
 
 namespace GentleBead.Bench.Listening;
@@ -7,7 +8,7 @@ namespace GentleBead.Bench.Listening;
 /// <param name="Kind">What it is: a sound's number, or <see cref="Ear.NoArc"/>.</param>
 internal sealed record Example(float[] Features, int Kind);
 
-/// <summary>Teaches a <see cref="SoundNet"/> by gradient descent (Adam: Kingma and Ba 2015); features are blurred and left out.</summary>
+/// <summary>Teaches a <see cref="LearnedNet"/> by gradient descent (Adam: Kingma and Ba 2015); features are blurred and left out.</summary>
 internal sealed class Learner
 {
     private const int Batch = 64,
@@ -24,11 +25,11 @@ internal sealed class Learner
     private readonly MathNet.Numerics.Random.Xoshiro256StarStar random;
     private int steps;
 
-    private Learner(int inputs, int[] hidden, int seed)
+    private Learner(int inputs, int[] hidden, int kinds, int seed)
     {
         random = Chance.Of(seed);
         var from = inputs;
-        foreach (var to in (int[])[.. hidden, Ear.Kinds])
+        foreach (var to in (int[])[.. hidden, kinds])
         {
             var weights = new float[from * to];
             for (var i = 0; i < weights.Length; i++)
@@ -39,12 +40,24 @@ internal sealed class Learner
         }
     }
 
+    /// <summary>What examples weigh for every sound to weigh the same, and no arc as much as so many of them.</summary>
+    internal static double[] Evenly(IReadOnlyList<Example> examples, double noArc) =>
+        [
+            .. Enumerable
+                .Range(0, Ear.Kinds)
+                .Select(kind =>
+                    (kind == Ear.NoArc ? noArc : 1)
+                    * examples.Count
+                    / (Math.Max(1, examples.Count(one => one.Kind == kind)) * (Ear.Kinds + 1.0))
+                ),
+        ];
+
     /// <summary>Teaches a net.</summary>
     /// <param name="examples">What to learn from.</param>
     /// <param name="hidden">How wide its hidden layers are.</param>
-    /// <param name="noArc">How many sounds no arc weighs as much as.</param>
+    /// <param name="weights">What an example of each kind weighs.</param>
     /// <param name="seed">Of its chance.</param>
-    internal static SoundNet Teach(IReadOnlyList<Example> examples, int[] hidden, double noArc, int seed)
+    internal static LearnedNet Teach(IReadOnlyList<Example> examples, int[] hidden, double[] weights, int seed)
     {
         var inputs = examples[0].Features.Length;
         var middle = new float[inputs];
@@ -62,11 +75,7 @@ internal sealed class Learner
                 }
             )
             .ToArray();
-        var counts = Enumerable.Range(0, Ear.Kinds).Select(kind => Math.Max(1, ready.Count(one => one.Kind == kind))).ToArray();
-        var weights = counts
-            .Select((count, kind) => (kind == Ear.NoArc ? noArc : 1) * ready.Length / (count * (Ear.Kinds + 1.0)))
-            .ToArray();
-        var learner = new Learner(inputs, hidden, seed);
+        var learner = new Learner(inputs, hidden, weights.Length, seed);
         for (var round = 0; round < Rounds; round++)
         {
             learner.random.Shuffle(ready);
@@ -76,7 +85,7 @@ internal sealed class Learner
         return new(
             [.. middle.Select(Rounded)],
             [.. spread.Select(Rounded)],
-            [.. learner.layers.Select(layer => new SoundNet.Layer([.. layer.Weights.Select(Rounded)], [.. layer.Bias.Select(Rounded)]))]
+            [.. learner.layers.Select(layer => new LearnedNet.Layer([.. layer.Weights.Select(Rounded)], [.. layer.Bias.Select(Rounded)]))]
         );
     }
 

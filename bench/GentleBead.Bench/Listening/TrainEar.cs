@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Text.Json;
+using GentleBead.Core.Learned;
 using GentleBead.Core.Listening;
 
 namespace GentleBead.Bench.Listening;
@@ -54,9 +55,11 @@ internal static class TrainEar
 
     private static SoundModel Model(Heard[] taught, Heard[] asked)
     {
-        var windows = Learner.Teach([.. taught.SelectMany(Halves)], [48, 24], 2, 1);
+        List<Example> halves = [.. taught.SelectMany(Halves)];
+        var windows = Learner.Teach(halves, [48, 24], Learner.Evenly(halves, 2), 1);
         var random = Chance.Of(3);
-        var whole = Learner.Teach([.. taught.SelectMany(one => Wholes(one, windows, random))], [48], 1, 2);
+        List<Example> wholes = [.. taught.SelectMany(one => Wholes(one, windows, random))];
+        var whole = Learner.Teach(wholes, [48], Learner.Evenly(wholes, 1), 2);
         var answers = asked
             .SelectMany(one =>
             {
@@ -86,7 +89,7 @@ internal static class TrainEar
             .Select(window => new Example(Floats(one.Measured[window.Index]), window.Item!.Value));
 
     // The whole of a recording, and a part of it: what was short is to be known too.
-    private static IEnumerable<Example> Wholes(Heard one, SoundNet windows, MathNet.Numerics.Random.Xoshiro256StarStar random)
+    private static IEnumerable<Example> Wholes(Heard one, LearnedNet windows, MathNet.Numerics.Random.Xoshiro256StarStar random)
     {
         var likely = Ear.Weighed(one.Measured, windows);
         var arc = Ear.Arc(SoundPath.Of(likely));

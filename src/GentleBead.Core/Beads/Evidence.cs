@@ -279,6 +279,7 @@ public sealed record Listened(Sound Sound, double Confidence, double? ShortRate)
 /// <param name="Puddle">TIG: what swam in the puddle.</param>
 /// <param name="Soot">Aluminium: soot.</param>
 /// <param name="Macro">What a cut and etched section measured.</param>
+/// <param name="Face">What a picture of its face measured.</param>
 /// <param name="Strengths">How strongly; what is left out is plain.</param>
 /// <param name="Listened">What a recording says beside the ear; the ear leads.</param>
 /// <param name="Along">Where along the bead what is wrong lies.</param>
@@ -306,6 +307,7 @@ public sealed record Evidence(
     Puddle? Puddle = null,
     Soot? Soot = null,
     MacroMeasures? Macro = null,
+    FaceMeasures? Face = null,
     IReadOnlyDictionary<Noted, Strength>? Strengths = null,
     Listened? Listened = null,
     Along? Along = null,
@@ -319,15 +321,25 @@ public sealed record Evidence(
     /// <summary>What the arc sounded like: by the ear, and where nobody noted it by the recording.</summary>
     public Sound? SoundHeard() => Sound ?? Listened?.Sound;
 
-    /// <summary>The size of the bead as its joint measures it: by gauge, or from the section; null when not measured.</summary>
+    /// <summary>The size of the bead as its joint measures it: by gauge, from the section, off a picture; null when not measured.</summary>
     public Length? SizeBy(BeadMeasure measure) =>
         BeadSize
         ?? (Macro, measure) switch
         {
             ({ LowerLeg: { } lower, UpperLeg: { } upper }, BeadMeasure.Leg) => lower < upper ? lower : upper,
             ({ } macro, BeadMeasure.Width) => macro.Width,
-            _ => null,
-        };
+            _ => (Length?)null,
+        }
+        ?? (measure == BeadMeasure.Leg ? Face?.Leg?.Value : Face?.Width.Value);
+
+    /// <summary>Length of the bead: by ruler, or from a picture; null when not measured.</summary>
+    public Length? LengthLaid() => Measured?.BeadLength ?? Face?.Length.Value;
+
+    /// <summary>Travel speed from the bead's length and the arc's time; null while one of them is missing.</summary>
+    public TravelSpeed? Travel() =>
+        LengthLaid() is { } length && Measured?.ArcSeconds is > 0 and var seconds
+            ? TravelSpeed.FromMmPerMin(length.Mm / seconds * 60)
+            : null;
 
     /// <summary>Faults seen; never null.</summary>
     public IReadOnlyList<Fault> Faults { get; init; } = Faults ?? [];
@@ -369,6 +381,7 @@ public sealed record Evidence(
         && Puddle is null
         && Soot is null
         && Macro is null
+        && Face is null
         && Along is null
         && Start is null
         && Tip is null

@@ -32,10 +32,6 @@ public sealed record Measures(
     Length? RootWidth = null
 )
 {
-    /// <summary>Travel speed from length and time; null while one of them is missing.</summary>
-    public TravelSpeed? Travel() =>
-        BeadLength is { } length && ArcSeconds is > 0 and var seconds ? TravelSpeed.FromMmPerMin(length.Mm / seconds * 60) : null;
-
     /// <summary>Whether nothing was measured.</summary>
     public bool IsEmpty() => this == new Measures();
 

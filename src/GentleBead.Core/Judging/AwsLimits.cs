@@ -90,7 +90,10 @@ internal static class AwsLimits
         var found = Say($"{gauge.PoreWords()}, together {Length.FromMm(sum)}");
         if (sum <= PoresInInch + Gauge.Hair)
             return new(Criterion.Porosity, Standing.Right, limit, found);
-        var bead = gauge.Evidence.Measured?.BeadLength?.Mm;
+        var bead = gauge.Evidence.LengthLaid()?.Mm;
+        // A picture says where they lie; noted by hand they may lie anywhere.
+        if (gauge.Evidence is { Measured.Pores: null, Face: { } face })
+            return Gauge.Found(Criterion.Porosity, face.PoresPer25Mm.Mm <= PoresInInch + Gauge.Hair, limit, found);
         // Where the pores lie is not noted: on a bead of an inch all are in that inch, on one of a foot all are in that foot.
         if (bead <= Inch + Gauge.Hair || (sum > PoresInFoot + Gauge.Hair && bead <= 12 * Inch + Gauge.Hair))
             return new(Criterion.Porosity, Standing.Off, limit, found);

@@ -112,7 +112,7 @@ public static class Expectations
 
     private static Expectation[] LookAndBite(BeadAtHand bead, IReadOnlySet<Sign> signs, double amps, double volts, bool stubs)
     {
-        var travel = bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } measured ? measured / aim : 1;
+        var travel = bead.Sheet.Travel is { } aim && bead.Evidence.Travel() is { } measured ? measured / aim : 1;
         // Heat into each millimetre of joint.
         var heat = amps * volts / travel;
         var look =

@@ -59,14 +59,16 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
             !IsFillet ? Evidence.BeadSize?.Mm
             : LowerLeg is { } lower && UpperLeg is { } upper ? Math.Sqrt(lower * lower + upper * upper)
             : null
-        );
+        )
+        ?? Evidence.Face?.Width.Value.Mm;
 
     public double? Throat => Evidence.Measured?.Throat?.Mm ?? Evidence.Macro?.Throat?.Mm;
 
     public double? RootWidth => Evidence.Measured?.RootWidth?.Mm;
 
     public double[]? Pores =>
-        Evidence.Measured?.Pores?.Select(pore => pore.Mm).ToArray() ?? (!Evidence.Faults.Contains(Fault.Pinholes) && LookedAt ? [] : null);
+        (Evidence.Measured?.Pores ?? Evidence.Face?.Pores)?.Select(pore => pore.Mm).ToArray()
+        ?? (!Evidence.Faults.Contains(Fault.Pinholes) && LookedAt ? [] : null);
 
     /// <summary>How many pores, and the largest.</summary>
     public Said PoreWords() => Pores is not { Length: > 0 } pores ? None : Say($"{pores.Length}, largest {Length.FromMm(pores.Max())}");

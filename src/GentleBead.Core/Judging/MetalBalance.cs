@@ -46,7 +46,7 @@ internal static class MetalBalance
             bead is not FedBead fed
             || fed.Sheet is not { BeadMeasure: BeadMeasure.Leg, Travel: { } pace, Passes.Count: 1 } sheet
             || fed.Evidence.SizeBy(sheet.BeadMeasure) is not { } leg
-            || fed.Evidence.Measured?.Travel() is not { } travel
+            || fed.Evidence.Travel() is not { } travel
         )
             return null;
         var metal = Math.Pow(leg / sheet.BeadSize.Aim, 2);

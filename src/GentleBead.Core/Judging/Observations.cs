@@ -236,7 +236,7 @@ public static class Observations
             },
             Observation.Graded(
                 bead =>
-                    bead.Sheet.Travel is { } aim && bead.Evidence.Measured?.Travel() is { } travel
+                    bead.Sheet.Travel is { } aim && bead.Evidence.Travel() is { } travel
                         ? (travel / aim, Reading.About(TravelShare))
                         : null,
                 new(TravelUnder, Say($"travel measured slow"), Hand),

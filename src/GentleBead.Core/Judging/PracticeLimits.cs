@@ -40,7 +40,7 @@ internal static class PracticeLimits
         if (gauge.Sheet.Travel is not { } travel)
             return null;
         var limit = Say($"{travel}, {own.TravelPercent} % either way");
-        return gauge.Evidence.Measured?.Travel() is { } measured
+        return gauge.Evidence.Travel() is { } measured
             ? Gauge.Found(Criterion.Travel, Math.Abs(measured / travel - 1) * 100 <= own.TravelPercent, limit, Say($"{measured}"))
             : new(Criterion.Travel, Standing.NotKnown, limit, Say($"not timed"));
     }

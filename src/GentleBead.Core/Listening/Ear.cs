@@ -1,4 +1,5 @@
 using GentleBead.Core.Beads;
+using GentleBead.Core.Learned;
 
 namespace GentleBead.Core.Listening;
 
@@ -136,7 +137,7 @@ public static class Ear
     }
 
     /// <summary>What each window says of each kind, bounded.</summary>
-    internal static double[][] Weighed(double[][] measured, SoundNet net)
+    internal static double[][] Weighed(double[][] measured, LearnedNet net)
     {
         var likely = new double[measured.Length][];
         for (var window = 0; window < likely.Length; window++)
@@ -155,7 +156,7 @@ public static class Ear
     }
 
     /// <summary>The likeliest kind of some windows by what they have in common, and its share.</summary>
-    internal static (int Kind, double Share) Together(double[][] measured, double[][] likely, int[] windows, SoundNet whole)
+    internal static (int Kind, double Share) Together(double[][] measured, double[][] likely, int[] windows, LearnedNet whole)
     {
         if (windows.Length == 0)
             return (NoArc, 1);

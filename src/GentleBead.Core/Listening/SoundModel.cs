@@ -1,3 +1,4 @@
+using GentleBead.Core.Learned;
 using System.Text.Json;
 
 namespace GentleBead.Core.Listening;
@@ -6,7 +7,7 @@ namespace GentleBead.Core.Listening;
 /// <param name="Windows">Weighs half a second by its <see cref="SoundFeatures"/>.</param>
 /// <param name="Whole">Weighs a stretch by what its half seconds have in common (<see cref="SoundStretch"/>).</param>
 /// <param name="Sure">For each sound how often an answer proved right, by the share that the whole gave it.</param>
-internal sealed record SoundModel(SoundNet Windows, SoundNet Whole, IReadOnlyList<SoundModel.Steps> Sure)
+internal sealed record SoundModel(LearnedNet Windows, LearnedNet Whole, IReadOnlyList<SoundModel.Steps> Sure)
 {
     /// <summary>A rising line.</summary>
     /// <param name="At">Where, rising.</param>

@@ -51,7 +51,7 @@ public static class Fairness
     /// <summary>Seconds to wait after a bead until the same piece can be compared; by estimate.</summary>
     public static double WaitSeconds(Sheet sheet, TrialBead bead)
     {
-        var travel = bead.Evidence.Measured?.Travel() ?? sheet.Travel;
+        var travel = bead.Evidence.Travel() ?? sheet.Travel;
         if (travel is not { } pace)
             return 0;
         var process = sheet.Job.Process.Facts();
@@ -60,7 +60,7 @@ public static class Fairness
             : (LoadLine.Tig(bead.Amps ?? sheet.Amps), bead.Amps ?? sheet.Amps);
         var heat = ArcHeat.En(volts, amps, pace, process.ArcShare);
         return Cooling
-            .Wait(heat, bead.Evidence.Measured?.BeadLength ?? UsualBead, CouponLength, CouponWidth, sheet.Job.Thinner, sheet.Job.Metal)
+            .Wait(heat, bead.Evidence.LengthLaid() ?? UsualBead, CouponLength, CouponWidth, sheet.Job.Thinner, sheet.Job.Metal)
             .WaitSeconds;
     }
 
@@ -101,8 +101,8 @@ public static class Fairness
 
     private static UnfairBead? TravelOff(Sheet sheet, TrialBead bead, IReadOnlyList<TrialBead> earlier)
     {
-        var held = earlier.Select(one => one.Evidence.Measured?.Travel()).FirstOrDefault(travel => travel is not null) ?? sheet.Travel;
-        return held is { } pace && bead.Evidence.Measured?.Travel() is { } travel && Math.Abs(travel / pace - 1) > TravelShare
+        var held = earlier.Select(one => one.Evidence.Travel()).FirstOrDefault(travel => travel is not null) ?? sheet.Travel;
+        return held is { } pace && bead.Evidence.Travel() is { } travel && Math.Abs(travel / pace - 1) > TravelShare
             ? new(Unfair.TravelOff, Say($"Travelled {travel}, the others {pace}: size and depth cannot be compared."))
             : null;
     }

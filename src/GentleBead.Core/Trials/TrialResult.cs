@@ -44,7 +44,8 @@ public sealed record TrialResult(bool Done, IReadOnlyList<TrialCurve> Curves, Sa
             (bead, by) =>
                 bead.Bead.Evidence.Measured?.Width
                 ?? bead.Bead.Evidence.Macro?.Width
-                ?? (by == BeadMeasure.Width ? bead.Bead.Evidence.BeadSize : null),
+                ?? (by == BeadMeasure.Width ? bead.Bead.Evidence.BeadSize : null)
+                ?? bead.Bead.Evidence.Face?.Width.Value,
             (step, by) => Say($"Each {step} more gave {by} more width."),
             (step, by) => Say($"Each {step} more gave {by} less width.")
         ),

@@ -65,6 +65,14 @@ public sealed record HeldPart(string Key, Said Name, Fate Fate, string Rows, str
             $"picture_id in (select id from picture where bead_id in {Beads})",
             "marked_at"
         ),
+        Of(
+            "faces",
+            Say($"What was measured of beads' faces on pictures"),
+            Fate.Stays,
+            "face_reading",
+            $"picture_id in (select id from picture where bead_id in {Beads})",
+            "read_at"
+        ),
         Of("tests", Say($"Test welds, sealed"), Fate.Stays, "test_weld", "student_id = @person", "sealed_at"),
         Of(
             "testRecords",

@@ -35,7 +35,7 @@ public sealed class RecordingKeeper(RecordingStore recordings, BeadRecorder reco
     }
 
     /// <summary>The travel speed a bead was welded at: as timed, or else as its sheet says.</summary>
-    public static TravelSpeed? TravelOf(FiledBead file) => file.Bead.Evidence.Measured?.Travel() ?? file.Sheet.Body.Travel;
+    public static TravelSpeed? TravelOf(FiledBead file) => file.Bead.Evidence.Travel() ?? file.Sheet.Body.Travel;
 
     // What was sent is never kept: it is read, and written anew.
     private (Finding Finding, byte[] Bytes) TakeApart(byte[] sent, TravelSpeed? travel)

@@ -333,7 +333,7 @@ public class ReasoningTests
             ["arcAmps", "arcSeconds", "arcVolts", "beadLengthMm", "crownMm", "otherLegMm", "poresMm", "throatMm"],
             bad.Problems().Select(problem => problem.Field).Order()
         );
-        Assert.Equal(300, new Measures(BeadLength: Length.FromMm(100), ArcSeconds: 20).Travel()!.Value.MmPerMin, 1e-9);
-        Assert.Null(new Measures(BeadLength: Length.FromMm(100)).Travel());
+        Assert.Equal(300, new Evidence(Measured: new(BeadLength: Length.FromMm(100), ArcSeconds: 20)).Travel()!.Value.MmPerMin, 1e-9);
+        Assert.Null(new Evidence(Measured: new(BeadLength: Length.FromMm(100))).Travel());
     }
 }

@@ -17,6 +17,8 @@ const MachinePage = page('MachinePage', () => import('../pages/MachinePage'));
 const MachinesPage = page('MachinesPage', () => import('../pages/MachinesPage'));
 const AddMachinePage = page('AddMachinePage', () => import('../pages/AddMachinePage'));
 const CostsPage = page('CostsPage', () => import('../pages/CostsPage'));
+const CameraPage = page('CameraPage', () => import('../pages/CameraPage'));
+const FacePage = page('FacePage', () => import('../pages/FacePage'));
 const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
 const RackPage = page('RackPage', () => import('../pages/RackPage'));
 const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
@@ -136,6 +138,8 @@ export const instructorRoutes = (
       <Route path="test" element={<BoothTestPage />} />
       <Route path="card" element={<CardPage />} />
     </Route>
+    <Route path="beads/:beadId/camera" element={<CameraPage />} />
+    <Route path="beads/:beadId/face/:pictureId" element={<FacePage />} />
     <Route path="beads/:beadId/macro/:pictureId" element={<MacroPage />} />
     <Route path="students" element={<StudentsPage />} />
     <Route path="students/agreement" element={<AgreementPage />} />

@@ -73,6 +73,11 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
               </span>
               {props.mayWrite && (
                 <span className="row">
+                  {picture.side === 'face' && (
+                    <Button component={Link} to={`/beads/${bead.id}/face/${picture.id}`} variant="default">
+                      Measure it
+                    </Button>
+                  )}
                   {picture.side === 'macro' && (
                     <Button component={Link} to={`/beads/${bead.id}/macro/${picture.id}`} variant="default">
                       {picture.marks ? 'Measure again' : 'Measure it'}
@@ -98,6 +103,12 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
                 onFile={(file) => add(side, file)}
               />
             ))}
+            <Button component={Link} to={`/beads/${bead.id}/camera`} variant="default">
+              Camera with the card
+            </Button>
+            <Button component="a" href="/api/eye/cards.pdf" target="_blank" variant="default">
+              Print the card
+            </Button>
             <Button variant="default" onClick={() => setGuide(true)}>
               How to cut and etch
             </Button>

@@ -10363,6 +10363,348 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/eye/cards.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    letter?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    width: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FrameAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/face": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FaceSeen"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FaceRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FaceAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/face/{readingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                    readingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FaceRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/judging/criteria": {
         parameters: {
             query?: never;
@@ -17219,6 +17561,8 @@ export interface components {
              */
             version: number;
         };
+        /** @enum {unknown} */
+        CardKind: "bead" | "section";
         /** @description A card's text, JSON or CSV, as it came out of here or was written by hand. */
         CardText: {
             text: null | string;
@@ -18099,6 +18443,7 @@ export interface components {
             puddle?: null | components["schemas"]["Puddle"];
             soot?: null | components["schemas"]["Soot"];
             macro?: null | components["schemas"]["MacroMeasures"];
+            face?: null | components["schemas"]["FaceMeasures"];
             listened?: null | components["schemas"]["Listened"];
             along?: null | components["schemas"]["Along"];
             start?: null | components["schemas"]["Start"];
@@ -18201,6 +18546,94 @@ export interface components {
             text: components["schemas"]["Said"];
             /** @description Whether that was seen. */
             match: components["schemas"]["Match"];
+        };
+        /** @description What came of looking: what was seen, or why nothing could be measured. */
+        FaceAnswer: {
+            face: null | components["schemas"]["FaceSeen"];
+            trouble: null | components["schemas"]["PictureTrouble"];
+            do: null | components["schemas"]["Said"];
+        };
+        /** @description What a picture of a bead's face measured. Null means it could not be told. */
+        FaceMeasures: {
+            /** @description From start to end. */
+            length: components["schemas"]["ReadLength"];
+            /** @description Toe to toe, in the middle of the bead. */
+            width: components["schemas"]["ReadLength"];
+            /** @description How much the width varies along the bead, one standard deviation. */
+            wandersMm: components["schemas"]["Length"];
+            /** @description How far its middle line leaves a straight one at most. */
+            offStraightMm: components["schemas"]["Length"];
+            ripple: null | components["schemas"]["ReadLength"];
+            /**
+             * Format: double
+             * @description How much that varies, as a share of it: even hands stay under a fifth.
+             */
+            rippleSpread: null | number;
+            /** @description Grains beside it. */
+            spatter: components["schemas"]["FaceSpatter"];
+            /** @description How wide each open pore of half a millimetre and more is. */
+            poresMm: number[];
+            /** @description All pores' widths together over the worst 25 mm. */
+            poresPer25Mm: components["schemas"]["Length"];
+            leftTint: null | components["schemas"]["FaceTint"];
+            rightTint: null | components["schemas"]["FaceTint"];
+            leg: null | components["schemas"]["ReadLength"];
+        };
+        /** @description What is asked about a bead's face on a picture. */
+        FaceRequest: {
+            from: null | components["schemas"]["Point"];
+            to: null | components["schemas"]["Point"];
+            /** @description Points along the left toe as a person set them, at most 80; null to trace them. */
+            left: null | components["schemas"]["Point"][];
+            /** @description Points along the right toe; null with them. */
+            right: null | components["schemas"]["Point"][];
+            scale: null | components["schemas"]["KnownLength"];
+        };
+        /** @description What the eye saw of a bead's face. */
+        FaceSeen: {
+            /** @description Points along the left toe, pixels of the picture. */
+            left: components["schemas"]["Point"][];
+            /** @description Points along the right toe. */
+            right: components["schemas"]["Point"][];
+            /** @description Where grains of spatter lie. */
+            spatter: components["schemas"]["Point"][];
+            /** @description Where open pores are. */
+            pores: components["schemas"]["Point"][];
+            /**
+             * Format: double
+             * @description How many pixels a millimetre has at the bead.
+             */
+            pixelsPerMm: number;
+            card: null | components["schemas"]["CardKind"];
+            /** @description What it measured. */
+            measures: components["schemas"]["FaceMeasures"];
+            /** @description Why it is not surer, in words; empty where nothing stands in the way. */
+            notSurer: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
+        /** @description Spatter beside a bead, as a picture shows it: grains of half a millimetre and more. */
+        FaceSpatter: {
+            /**
+             * Format: int32
+             * @description How many; 0 or more.
+             */
+            count: number;
+            /** @description How wide the largest is; 0 without any. */
+            largestMm: components["schemas"]["Length"];
+            /** @description How far from the toe the furthest lies; 0 without any. */
+            furthestMm: components["schemas"]["Length"];
+        };
+        /** @description Heat tint on one side of a bead, as a picture shows it. */
+        FaceTint: {
+            /** @description How far from the toe it reaches; 0 where there is none. */
+            width: components["schemas"]["ReadLength"];
+            /** @description How much that varies along the bead, one standard deviation. */
+            variesMm: components["schemas"]["Length"];
+            hottest: null | components["schemas"]["TintColour"];
         };
         /**
          * @description What becomes of a part of somebody's record when they are forgotten.
@@ -18415,6 +18848,13 @@ export interface components {
             name: string;
             /** @description What they may do. */
             role: components["schemas"]["Role"];
+        };
+        /** @description Whether a picture that is about to be taken will do. */
+        FrameAnswer: {
+            trouble: null | components["schemas"]["PictureTrouble"];
+            do: null | components["schemas"]["Said"];
+            /** @description The card's corners in the picture, as shares of its width and height; empty where none was found. */
+            card: components["schemas"]["Point"][];
         };
         /**
          * @description What shields the puddle.
@@ -18970,6 +19410,15 @@ export interface components {
             retired: boolean;
             /** @description The exercise. */
             exercise: components["schemas"]["Exercise"];
+        };
+        /** @description A known length in a picture, where no card lies in it. */
+        KnownLength: {
+            /** @description One end, pixels. */
+            from: components["schemas"]["Point"];
+            /** @description The other. */
+            to: components["schemas"]["Point"];
+            /** @description How long it is; 0.1 to 500 mm. */
+            lengthMm: components["schemas"]["Length"];
         };
         /** @description A bead as a coupon shows it. */
         LaidBead: {
@@ -20621,6 +21070,8 @@ export interface components {
          * @enum {unknown}
          */
         PictureSide: "face" | "back" | "macro";
+        /** @enum {unknown} */
+        PictureTrouble: "noCard" | "cardHidden" | "cardBent" | "far" | "slanting" | "blurred" | "dark" | "bright" | "hazy" | "noBead" | "cutOff" | "beadHidden" | "glare";
         /** @description Pieces of a coupon. */
         Piece: {
             /** @description What they are cut from. */
@@ -21151,6 +21602,15 @@ export interface components {
             problems: components["schemas"]["Problem"][];
             /** @description The exercise. */
             exercise: components["schemas"]["Exercise"];
+        };
+        /** @description A length that was read off a picture, and between what it lies in nineteen cases of twenty. */
+        ReadLength: {
+            /** @description What it was read as. */
+            valueMm: components["schemas"]["Length"];
+            /** @description It is hardly shorter than this. */
+            lowMm: components["schemas"]["Length"];
+            /** @description It is hardly longer than this. */
+            highMm: components["schemas"]["Length"];
         };
         /** @description One measured point: what the arc or the ruler gave at a mark. */
         Reading: {

@@ -1,25 +1,25 @@
-namespace GentleBead.Core.Listening;
+namespace GentleBead.Core.Learned;
 
-/// <summary>A small network that weighs the sounds: part of what the ear learned.</summary>
+/// <summary>A small network that weighs a few kinds of thing: part of what the ear and the eye learned.</summary>
 /// <remarks>
 /// Two hidden layers with rectifiers and a soft maximum (Bishop, Pattern Recognition and Machine Learning, 2006, chapter 5). The bench's
-/// "train" teaches it and writes SoundModel.json, which is built into this library.
+/// "train" teaches them and writes the models that are built into this library.
 /// </remarks>
 /// <param name="Middle">Mean of each feature.</param>
 /// <param name="Spread">Standard deviation of each.</param>
 /// <param name="Layers">The layers in order.</param>
-internal sealed record SoundNet(float[] Middle, float[] Spread, IReadOnlyList<SoundNet.Layer> Layers)
+internal sealed record LearnedNet(float[] Middle, float[] Spread, IReadOnlyList<LearnedNet.Layer> Layers)
 {
     // A feature further off than this says no more than that.
-    private const float Furthest = 4;
+    internal const float Furthest = 4;
 
     /// <summary>One layer.</summary>
     /// <param name="Weights">Row by row: as many as inputs for each output.</param>
     /// <param name="Bias">One for each output.</param>
     internal sealed record Layer(float[] Weights, float[] Bias);
 
-    /// <summary>How likely each sound is, as a logarithm; the last is no arc.</summary>
-    /// <param name="features">Of one window.</param>
+    /// <summary>How likely each kind is, as a logarithm.</summary>
+    /// <param name="features">Of one thing.</param>
     /// <param name="likely">Where to write.</param>
     internal void Weigh(ReadOnlySpan<double> features, Span<double> likely)
     {

@@ -1,0 +1,106 @@
+using System.Collections.Concurrent;
+using System.Diagnostics;
+using System.Text.Json;
+using GentleBead.Core.Looking;
+using GentleBead.Server.Json;
+using GentleBead.Server.Work;
+
+namespace GentleBead.Server.Looking;
+
+/// <summary>
+/// Asks the eye, which is a process of its own (<see cref="EyeWorker"/>): one that stalls or dies is ended and another started.
+/// </summary>
+public sealed class EyeProcess(HeavyWork heavy) : IDisposable
+{
+    // A picture takes a second at most; what takes so long has lost its way.
+    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(20);
+
+    // Native code that is asked by anybody is begun anew now and then.
+    private const int MostAsked = 500;
+
+    private readonly ConcurrentBag<(Process Process, int Asked)> idle = [];
+    private volatile bool disposed;
+
+    /// <summary>Measures a bead's face; null where the picture cannot be read.</summary>
+    public async Task<FaceAnswer?> FaceAsync(Guid person, byte[] picture, FaceAsk ask, CancellationToken cancel) =>
+        (await heavy.RunAsync(person, () => Ask(new(ask, 0, picture.Length), picture), cancel))?.Face;
+
+    /// <summary>Says whether a frame will do; null where it cannot be read.</summary>
+    public async Task<FrameAnswer?> FrameAsync(Guid person, byte[] picture, int width, CancellationToken cancel) =>
+        (await heavy.RunAsync(person, () => Ask(new(null, width, picture.Length), picture), cancel))?.Frame;
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        disposed = true;
+        while (idle.TryTake(out var one))
+            End(one.Process);
+    }
+
+    private EyeResponse? Ask(EyeRequest request, byte[] picture)
+    {
+        if (!idle.TryTake(out var one))
+            one = (Start(), 0);
+        using var late = new Timer(_ => End(one.Process), null, Longest, Timeout.InfiniteTimeSpan);
+        try
+        {
+            var (to, from) = (one.Process.StandardInput.BaseStream, one.Process.StandardOutput.BaseStream);
+            var head = JsonSerializer.SerializeToUtf8Bytes(request, QuantityJson.Options);
+            to.Write(BitConverter.GetBytes(head.Length));
+            to.Write(head);
+            to.Write(picture);
+            to.Flush();
+            var length = new byte[4];
+            from.ReadExactly(length);
+            var body = new byte[BitConverter.ToInt32(length)];
+            from.ReadExactly(body);
+            var response = JsonSerializer.Deserialize<EyeResponse>(body, QuantityJson.Options);
+            if (!disposed && one.Asked + 1 < MostAsked)
+                idle.Add((one.Process, one.Asked + 1));
+            else
+                End(one.Process);
+            return response is { Unreadable: false } ? response : null;
+        }
+        catch (Exception died) when (died is IOException or InvalidOperationException or JsonException)
+        {
+            // Whatever the picture did to it: the picture is not read, and the next one finds a new eye.
+            End(one.Process);
+            return null;
+        }
+    }
+
+    private static Process Start()
+    {
+        var start = new ProcessStartInfo(Environment.GetEnvironmentVariable("DOTNET_HOST_PATH") ?? "dotnet")
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+        };
+        start.ArgumentList.Add(typeof(EyeWorker).Assembly.Location);
+        start.ArgumentList.Add(EyeWorker.Verb);
+        // Nothing of the server's goes along: no connection strings, no keys.
+        start.Environment.Clear();
+        foreach (var kept in new[] { "PATH", "HOME", "DOTNET_ROOT", "TMPDIR" })
+        {
+            if (Environment.GetEnvironmentVariable(kept) is { } value)
+                start.Environment[kept] = value;
+        }
+        start.Environment["DOTNET_GCHeapHardLimit"] = "0x18000000";
+        start.Environment["DOTNET_gcServer"] = "0";
+        start.Environment["OPENCV_IO_MAX_IMAGE_PIXELS"] = "40000000";
+        return Process.Start(start) ?? throw new InvalidOperationException("The eye's process could not be started.");
+    }
+
+    private static void End(Process process)
+    {
+        try
+        {
+            process.Kill();
+        }
+        catch (InvalidOperationException)
+        {
+            // It has ended already.
+        }
+        process.Dispose();
+    }
+}

@@ -1,0 +1,34 @@
+using System.Security.Claims;
+using GentleBead.Core.Looking;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
+
+namespace GentleBead.Server.Looking;
+
+/// <summary>A picture, and whether its bead lies in a corner.</summary>
+/// <param name="Picture">The picture.</param>
+/// <param name="Fillet">Whether the bead's face leans between two plates.</param>
+public sealed record FacePicture(Picture Picture, bool Fillet);
+
+/// <summary>Has the eye look at pictures that are kept.</summary>
+public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads, EyeProcess eye)
+{
+    /// <summary>A picture whose bead a person may see; null where there is none.</summary>
+    public async Task<FacePicture?> FindAsync(Guid pictureId, ClaimsPrincipal user, CancellationToken cancel)
+    {
+        if (await pictures.StudentOfAsync(pictureId, cancel) is not { } studentId || !user.MaySee(studentId))
+            return null;
+        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await beads.FindAsync(picture.BeadId, cancel) is not { } bead)
+            return null;
+        return new(picture, bead.Judgement.Shape.Joint.Facts().Measure == BeadMeasure.Leg);
+    }
+
+    /// <summary>Looks at it; null where it cannot be read.</summary>
+    public async Task<FaceAnswer?> LookAsync(FacePicture found, FaceRequest request, Guid by, CancellationToken cancel)
+    {
+        var (_, bytes) = await pictures.BytesAsync(found.Picture.Id, cancel);
+        var ask = new FaceAsk(found.Fillet, request.From, request.To, request.Left, request.Right, request.Scale);
+        return await eye.FaceAsync(by, bytes, ask, cancel);
+    }
+}

@@ -1,0 +1,64 @@
+using Dapper;
+using GentleBead.Core.Looking;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Looking;
+
+/// <summary>What was read of beads' faces, in the database; only added to.</summary>
+public sealed class FaceStore(NpgsqlDataSource database)
+{
+    /// <summary>Adds a reading; the same id again changes nothing.</summary>
+    /// <param name="id">The reading's id.</param>
+    /// <param name="pictureId">Of which picture.</param>
+    /// <param name="proposed">What the eye said by itself; null where it could not.</param>
+    /// <param name="kept">What was kept.</param>
+    /// <param name="by">Who kept it, and what was sent.</param>
+    /// <param name="cancel">Cancels it.</param>
+    /// <exception cref="OtherBodyException">The id is taken by another.</exception>
+    public async Task AddAsync(
+        Guid id,
+        Guid pictureId,
+        FaceSeen? proposed,
+        FaceSeen kept,
+        (Guid By, Sent Sent) by,
+        CancellationToken cancel
+    )
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        await connection.AddOnceAsync(
+            "face_reading",
+            """
+            insert into face_reading (id, picture_id, proposed, kept, read_by, sent)
+            values (@id, @pictureId, @proposed, @kept, @by, @sent) on conflict (id) do nothing
+            """,
+            new
+            {
+                id,
+                pictureId,
+                proposed = proposed is null ? null : new Jsonb<FaceSeen>(proposed),
+                kept = new Jsonb<FaceSeen>(kept),
+                by = by.By,
+                sent = by.Sent.Hash,
+            },
+            id,
+            by.Sent,
+            cancel
+        );
+    }
+
+    /// <summary>What stands of a picture's face; null where nothing was kept.</summary>
+    public async Task<FaceSeen?> NewestAsync(Guid pictureId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return
+            await connection.ExecuteScalarAsync<string?>(
+                "select kept from face_reading where picture_id = @pictureId order by seq desc limit 1",
+                new { pictureId },
+                cancel
+            )
+                is { } kept
+            ? Jsonb.Read<FaceSeen>(kept)
+            : null;
+    }
+}

@@ -1,0 +1,35 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../../shared/api/client';
+import { by, inRoom } from '../../shared/live/changes';
+
+/** What is asked about a bead's face. */
+export type FaceRequest = Schemas['FaceRequest'];
+
+/** The eye on pictures that are kept. */
+export const eyeQueries = {
+  /** What was kept of a picture's face; null where nothing was. */
+  standing: (pictureId: string) =>
+    queryOptions({
+      queryKey: inRoom('face', pictureId),
+      queryFn: async ({ signal }) =>
+        (await answer<Schemas['FaceSeen'] | undefined>(
+          api.GET('/api/pictures/{pictureId}/face', { params: { path: { pictureId } }, signal }),
+        )) ?? null,
+      meta: { changedBy: by('bead') },
+    }),
+  /** What the eye sees, asked like this; kept nowhere. */
+  look: (pictureId: string, request: FaceRequest) =>
+    queryOptions({
+      queryKey: ['face-look', pictureId, request],
+      queryFn: ({ signal }) =>
+        answer(
+          api.POST('/api/pictures/{pictureId}/face', {
+            params: { path: { pictureId } },
+            body: request,
+            signal,
+          }),
+        ),
+      staleTime: Infinity,
+      retry: false,
+    }),
+};
