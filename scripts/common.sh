@@ -21,6 +21,9 @@ need_debian() {
     || fail "apt-get could not install ${missing[*]}; its words are in .local/apt.log."
 }
 
+# What OpenCV's build for Linux is linked with, windows and all, though the eye opens none.
+opencv=/usr/lib/x86_64-linux-gnu/libgtk-3.so.0=libgtk-3-0
+
 need_toolchains() {
   command -v dotnet >/dev/null && dotnet --list-sdks | grep -q '^10\.' \
     || fail "Gentle Bead needs the .NET 10 SDK; 'dotnet --list-sdks' shows none."

@@ -62,7 +62,7 @@ need_toolchains
 if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
   need_debian /usr/lib/postgresql=postgresql 9>&-
 fi
-need_debian curl=curl /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core 9>&-
+need_debian curl=curl /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core "$opencv" 9>&-
 
 # The lock is closed (9>&-) for whatever is run from here: a helper that lives on must not hold it.
 # A start that was killed hard can leave its own server behind; nobody else's is touched.

@@ -28,10 +28,12 @@ done
 need_toolchains
 need_debian units=units
 has() { [[ " ${parts[*]} " == *" $1 "* ]]; }
+if has core || has server || has browser; then need_debian "$opencv"; fi
 if has core; then need_debian /usr/lib/python3/dist-packages/scipy=python3-scipy; fi
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
 if has server; then need_debian ffmpeg=ffmpeg openssl=openssl pdftotext=poppler-utils qpdf=qpdf; fi
-if has browser; then need_debian chromium=chromium chromedriver=chromium-driver curl=curl certutil=libnss3-tools systemd-analyze=systemd \
+if has browser; then need_debian chromium=chromium chromedriver=chromium-driver curl=curl ffmpeg=ffmpeg certutil=libnss3-tools \
+  systemd-analyze=systemd \
   /usr/sbin/nginx=nginx-light /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
 # Fetched while the rest is built.
 packages=

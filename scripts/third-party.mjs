@@ -51,6 +51,7 @@ const why = {
 const debian = [
   ['postgresql', 'PostgreSQL', 'The database; started on loopback.'],
   ['fonts-dejavu-core', 'Bitstream-Vera', 'Type in PDF files.'],
+  ['libgtk-3-0', 'LGPL-2.0-or-later', 'OpenCV’s build for Linux is linked with it; the eye opens no window.'],
 ];
 
 function licenceOfNuget(name, version) {
