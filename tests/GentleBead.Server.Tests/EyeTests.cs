@@ -247,8 +247,6 @@ public class EyeTests(DemoRoom room) : IClassFixture<DemoRoom>
             if (line.EndsWith("GentleBead.Server.dll\0eye\0", StringComparison.Ordinal) && Parent(process.Id) == Environment.ProcessId)
                 process.Kill();
         }
-        var after = await FrameAsync(maren, picture);
-        Assert.Contains(after.StatusCode, new[] { HttpStatusCode.OK, HttpStatusCode.BadRequest });
         Assert.Equal(HttpStatusCode.OK, (await FrameAsync(maren, picture)).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await FrameAsync(maren, Encoding.UTF8.GetBytes("no picture at all"))).StatusCode);
         Assert.Equal(HttpStatusCode.BadRequest, (await FrameAsync(maren, [])).StatusCode);

@@ -330,7 +330,12 @@ public sealed record Evidence(
             ({ } macro, BeadMeasure.Width) => macro.Width,
             _ => (Length?)null,
         }
-        ?? (measure == BeadMeasure.Leg ? Face?.Leg?.Value : Face?.Width.Value);
+        ?? measure switch
+        {
+            BeadMeasure.Leg => Face?.Leg?.Value,
+            BeadMeasure.Width => Face?.Width.Value,
+            _ => null,
+        };
 
     /// <summary>Length of the bead: by ruler, or from a picture; null when not measured.</summary>
     public Length? LengthLaid() => Measured?.BeadLength ?? Face?.Length.Value;

@@ -91,9 +91,9 @@ internal static class AwsLimits
         if (sum <= PoresInInch + Gauge.Hair)
             return new(Criterion.Porosity, Standing.Right, limit, found);
         var bead = gauge.Evidence.LengthLaid()?.Mm;
-        // A picture says where they lie; noted by hand they may lie anywhere.
-        if (gauge.Evidence is { Measured.Pores: null, Face: { } face })
-            return Gauge.Found(Criterion.Porosity, face.PoresPer25Mm.Mm <= PoresInInch + Gauge.Hair, limit, found);
+        // A picture says where they lie, and counts smaller ones too: what keeps the limit with those keeps it.
+        if (gauge.Evidence is { Measured.Pores: null, Face: { } face } && face.PoresPer25Mm.Mm <= PoresInInch + Gauge.Hair)
+            return new(Criterion.Porosity, Standing.Right, limit, found);
         // Where the pores lie is not noted: on a bead of an inch all are in that inch, on one of a foot all are in that foot.
         if (bead <= Inch + Gauge.Hair || (sum > PoresInFoot + Gauge.Hair && bead <= 12 * Inch + Gauge.Hair))
             return new(Criterion.Porosity, Standing.Off, limit, found);

@@ -66,9 +66,10 @@ internal sealed class Gauge(Sheet sheet, Evidence evidence)
 
     public double? RootWidth => Evidence.Measured?.RootWidth?.Mm;
 
+    /// <summary>Pores by gauge, else off a picture; a picture that shows none does not outweigh an eye that saw pinholes.</summary>
     public double[]? Pores =>
-        (Evidence.Measured?.Pores ?? Evidence.Face?.Pores)?.Select(pore => pore.Mm).ToArray()
-        ?? (!Evidence.Faults.Contains(Fault.Pinholes) && LookedAt ? [] : null);
+        (Evidence.Measured?.Pores ?? (Evidence.Face is { Pores: { Count: > 0 } seen } ? seen : null))?.Select(pore => pore.Mm).ToArray()
+        ?? (!Evidence.Faults.Contains(Fault.Pinholes) && (LookedAt || Evidence.Face is not null) ? [] : null);
 
     /// <summary>How many pores, and the largest.</summary>
     public Said PoreWords() => Pores is not { Length: > 0 } pores ? None : Say($"{pores.Length}, largest {Length.FromMm(pores.Max())}");

@@ -118,10 +118,12 @@ internal static class FaceGauge
         return Math.Max(0, Math.Max(Strip.Across(trace.Left[at]) - grain.Across, grain.Across - Strip.Across(trace.Right[at])));
     }
 
-    // All pores' widths over the 25 mm that have the most of them.
+    // All pores' widths over the inch, 25 mm and a hair, that has the most of them.
     private static double Worst(Blob[] pores) =>
         pores
-            .Select(first => pores.Where(one => one.Along >= first.Along && one.Along <= first.Along + 25).Sum(one => one.DiameterMm))
+            .Select(first =>
+                pores.Where(one => one.Along >= first.Along && one.Along <= first.Along + Length.MmPerInch).Sum(one => one.DiameterMm)
+            )
             .DefaultIfEmpty(0)
             .Max();
 

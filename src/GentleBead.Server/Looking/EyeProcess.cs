@@ -39,8 +39,20 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
 
     private EyeResponse? Ask(EyeRequest request, byte[] picture)
     {
-        if (!idle.TryTake(out var one))
-            one = (Start(), 0);
+        // One that has died since it was last asked is nobody's fault now: what a new one dies of is the picture.
+        while (idle.TryTake(out var one))
+        {
+            if (Ask(one, request, picture, out var answer))
+                return answer;
+        }
+        Ask((Start(), 0), request, picture, out var first);
+        return first;
+    }
+
+    // Whether it lived to answer; null where it says that it cannot read the picture.
+    private bool Ask((Process Process, int Asked) one, EyeRequest request, byte[] picture, out EyeResponse? answer)
+    {
+        answer = null;
         using var late = new Timer(_ => End(one.Process), null, Longest, Timeout.InfiniteTimeSpan);
         try
         {
@@ -59,23 +71,21 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
                 idle.Add((one.Process, one.Asked + 1));
             else
                 End(one.Process);
-            return response is { Unreadable: false } ? response : null;
+            answer = response is { Unreadable: false } ? response : null;
+            return true;
         }
         catch (Exception died) when (died is IOException or InvalidOperationException or JsonException)
         {
-            // Whatever the picture did to it: the picture is not read, and the next one finds a new eye.
             End(one.Process);
-            return null;
+            return false;
         }
     }
 
     private static Process Start()
     {
-        var start = new ProcessStartInfo(Environment.GetEnvironmentVariable("DOTNET_HOST_PATH") ?? "dotnet")
-        {
-            RedirectStandardInput = true,
-            RedirectStandardOutput = true,
-        };
+        // Started as the server was, wherever its runtime lies.
+        var host = Environment.ProcessPath is { } own && Path.GetFileName(own) == "dotnet" ? own : "dotnet";
+        var start = new ProcessStartInfo(host) { RedirectStandardInput = true, RedirectStandardOutput = true };
         start.ArgumentList.Add(typeof(EyeWorker).Assembly.Location);
         start.ArgumentList.Add(EyeWorker.Verb);
         // Nothing of the server's goes along: no connection strings, no keys.

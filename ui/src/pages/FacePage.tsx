@@ -108,7 +108,8 @@ const tools: [Tool, string, string][] = [
 ];
 
 function Tools({ face, noCard }: { face: Face; noCard: boolean }) {
-  const { per, unit } = useTypedUnits(false);
+  const [typed, setTyped] = useState<number | string | null>(null);
+  const { per, unit } = useTypedUnits(typed !== null);
   return (
     <section className="panel stack" aria-label="Correct">
       <div className={css.tools}>
@@ -129,8 +130,11 @@ function Tools({ face, noCard }: { face: Face; noCard: boolean }) {
           label="The known length is"
           suffix={` ${unit('length')}`}
           min={0}
-          value={Number((face.scaleMm * per('length')).toFixed(4))}
-          onChange={(typed) => face.setScaleMm(Number(typed) / per('length'))}
+          value={typed ?? Number((face.scaleMm * per('length')).toFixed(4))}
+          onChange={(next) => {
+            setTyped(next);
+            face.setScaleMm(Number(next) / per('length'));
+          }}
         />
       )}
       <div className="row">

@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { postFile } from '../../shared/postFile';
 import { useSay } from '../../shared/words/useSay';
 import css from './face.module.css';
 
@@ -32,12 +33,8 @@ export function AimCamera(props: { onPicture: (file: File) => void; onClose: () 
       if (own && own.videoWidth > 0) {
         try {
           const body = await drawn(own, frameWidth, quality);
-          const sent = await fetch(`/api/eye/frame?width=${own.videoWidth}`, {
-            method: 'POST',
-            headers: { 'content-type': 'image/jpeg' },
-            body,
-          });
-          if (sent.ok && !ended) setFrame((await sent.json()) as Schemas['FrameAnswer']);
+          const told = await postFile<Schemas['FrameAnswer']>(`/api/eye/frame?width=${own.videoWidth}`, body);
+          if (!ended) setFrame(told);
         } catch {
           // Without the network nothing is said of the picture; it can be taken all the same.
         }

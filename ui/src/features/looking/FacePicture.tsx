@@ -1,11 +1,14 @@
 import { useRef } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import css from './face.module.css';
-import { grips, type Point, type Side, type Toes, whole } from './toes';
+import { grips, nearest, type Point, type Side, type Toes, whole } from './toes';
 import type { Face } from './useFace';
 
 // Of the picture's width, for the points that are dragged.
 const gripShare = 1 / 95;
+
+// How far from a grip a finger may come down, on the screen.
+const reachPx = 30;
 
 const steps: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -43,7 +46,14 @@ export function FacePicture(props: {
       role="group"
       aria-label="The bead's face"
       onPointerDown={(event) => {
-        if (!(event.target as Element).matches('[data-grip]')) face.place(at(event));
+        const wide = reachPx / (svg.current?.getScreenCTM()?.a ?? 1);
+        const grip = face.tool === 'toes' && toes ? nearest(toes, at(event), wide) : undefined;
+        if (!grip) {
+          face.place(at(event));
+          return;
+        }
+        svg.current?.setPointerCapture(event.pointerId);
+        held.current = grip;
       }}
       onPointerMove={(event) => {
         if (held.current && toes) face.drag(toes, held.current.side, held.current.index, at(event));
@@ -78,10 +88,6 @@ export function FacePicture(props: {
                 aria-valuenow={Math.round(point.y)}
                 aria-valuemin={0}
                 aria-valuemax={picture.height}
-                onPointerDown={(event) => {
-                  svg.current?.setPointerCapture(event.pointerId);
-                  held.current = { side, index };
-                }}
                 onKeyDown={(event) => {
                   const step = steps[event.key];
                   if (!step) return;

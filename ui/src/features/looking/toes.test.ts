@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { between, fine, grips, moved } from './toes';
+import { between, fine, grips, moved, nearest } from './toes';
 
 const line = Array.from({ length: 33 }, (_, i) => ({ x: i * 10, y: 100 }));
 
@@ -17,6 +17,13 @@ describe('a toe', () => {
     expect(after[14]?.y).toBeCloseTo(110);
     expect(after[12]).toEqual(line[12]);
     expect(after[20]).toEqual(line[20]);
+  });
+
+  it('is taken by the grip nearest to a finger, and by none where all are far', () => {
+    const toes = { left: line, right: line.map(({ x, y }) => ({ x, y: y + 30 })) };
+    expect(nearest(toes, { x: 158, y: 122 }, 25)).toMatchObject({ side: 'right', index: 16 });
+    expect(nearest(toes, { x: 158, y: 108 }, 25)).toMatchObject({ side: 'left', index: 16 });
+    expect(nearest(toes, { x: 158, y: 300 }, 25)).toBeUndefined();
   });
 
   it('can be moved by its end', () => {

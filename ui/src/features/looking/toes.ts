@@ -23,6 +23,15 @@ export function grips(points: Point[], many = 9): number[] {
   return Array.from({ length: many }, (_, i) => Math.round((i * (points.length - 1)) / (many - 1)));
 }
 
+/** The grip nearest to a point, where one lies within reach: a finger does not hit one by itself. */
+export function nearest(toes: Toes, point: Point, reach: number): { side: Side; index: number } | undefined {
+  return (['left', 'right'] as const)
+    .flatMap((side) => grips(toes[side]).map((index) => ({ side, index, at: toes[side][index] as Point })))
+    .map((grip) => ({ ...grip, far: Math.hypot(grip.at.x - point.x, grip.at.y - point.y) }))
+    .filter(({ far }) => far <= reach)
+    .sort((a, b) => a.far - b.far)[0];
+}
+
 /** A toe with one point moved; its neighbours follow, the less the further off they are, up to the next grips. */
 export function moved(points: Point[], index: number, to: Point): Point[] {
   const from = points[index];
