@@ -92,7 +92,7 @@ internal static class AwsLimits
             return new(Criterion.Porosity, Standing.Right, limit, found);
         var bead = gauge.Evidence.LengthLaid()?.Mm;
         // A picture says where they lie, and counts smaller ones too: what keeps the limit with those keeps it.
-        if (gauge.Evidence is { Measured.Pores: null, Face: { } face } && face.PoresPer25Mm.Mm <= PoresInInch + Gauge.Hair)
+        if (gauge.Evidence is { Face: { } face, Measured: null or { Pores: null } } && face.PoresPer25Mm.Mm <= PoresInInch + Gauge.Hair)
             return new(Criterion.Porosity, Standing.Right, limit, found);
         // Where the pores lie is not noted: on a bead of an inch all are in that inch, on one of a foot all are in that foot.
         if (bead <= Inch + Gauge.Hair || (sum > PoresInFoot + Gauge.Hair && bead <= 12 * Inch + Gauge.Hair))
