@@ -10,7 +10,7 @@ public class EyeTests(DemoServer demo)
     private static readonly string Renders = Path.Combine(Cluster.Root, "tests/renders");
 
     // A drawn fillet, as the demo's first bead is one.
-    private static string Drawn() =>
+    internal static string Drawn() =>
         Directory
             .GetFiles(Renders, "70*.json")
             .Order()
@@ -48,7 +48,7 @@ public class EyeTests(DemoServer demo)
         return film;
     }
 
-    private static string FilletBead(Page page) =>
+    internal static string FilletBead(Page page) =>
         page.RunAsync<string>(
             """
             const done = arguments[arguments.length - 1];
@@ -77,9 +77,11 @@ public class EyeTests(DemoServer demo)
         var bead = FilletBead(page);
         page.Open($"/beads/{bead}/camera");
         page.See("This will do.");
+        ScreenTests.Check(page, "camera");
         page.Click("Take it");
         page.See("Measured", "Leg, both alike", "Width wanders by", "A fillet's legs are taken as alike");
         page.SeeCount("[data-grip]", 18);
+        ScreenTests.Check(page, "face");
         string Width() =>
             page.Run<string>(
                 "return [...document.querySelectorAll('dt')].find(one => one.textContent === 'Width').nextElementSibling.textContent"

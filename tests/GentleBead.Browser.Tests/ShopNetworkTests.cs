@@ -54,7 +54,7 @@ public sealed class ShopNetworkTests(StartedShop shop) : IClassFixture<StartedSh
         Trust(authority);
         var silence = Path.Combine(home, "silence.wav");
         await File.WriteAllBytesAsync(silence, WavFile.Write(KnownClips.Clip(Sound.EvenCrackle, 1, 25, 14)));
-        using var page = new Page(new Uri($"https://{StartedShop.Name}:{shop.Tls}"), 820, 1180, silence, home);
+        using var page = new Page(new Uri($"https://{StartedShop.Name}:{shop.Tls}"), 820, 1180, microphone: silence, home: home);
         page.See("Nobody is here yet");
         Assert.True(page.Run<bool>("return window.isSecureContext"));
         Assert.Equal(

@@ -16,9 +16,6 @@ internal sealed record Blob(double Along, double Across, double DiameterMm, doub
 /// </summary>
 internal static class Blobs
 {
-    /// <summary>How many features each has.</summary>
-    public const int Count = 14;
-
     // How wide what is looked for is, pixels of the strip as one standard deviation.
     private static readonly double[] Sizes = [1.1, 1.55, 2.2, 3.1, 4.4, 6.2, 8.8];
 

@@ -35,6 +35,7 @@ internal sealed class FaceFeatures
         Nothing,
         Plate,
         Here,
+        Broadly,
     }
 
     private readonly record struct Row(Of Map, Beside Beside, int Outward = 0, int Ahead = 0);
@@ -43,7 +44,7 @@ internal sealed class FaceFeatures
     private static readonly Row[] Rows =
     [
         new(Of.Light, Beside.Plate),
-        new(Of.Broad, Beside.Here),
+        new(Of.Light, Beside.Broadly),
         new(Of.RedOverGreen, Beside.Plate),
         new(Of.BlueOverGreen, Beside.Plate),
         new(Of.GrainAlong, Beside.Plate),
@@ -100,10 +101,10 @@ internal sealed class FaceFeatures
             {
                 Beside.Plate => value - plate[side, (int)map],
                 Beside.Here => value - maps[(int)map][here],
+                Beside.Broadly => value - maps[(int)Of.Broad][here],
                 _ => value,
             };
         }
-        into[1] = maps[(int)Of.Light][here] - maps[(int)Of.Broad][here];
         into[Rows.Length] = (float)Math.Abs(Strip.Across(row));
     }
 
