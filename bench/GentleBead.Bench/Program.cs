@@ -18,9 +18,11 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- plan    50 evenings planned, beside the plan by hand and the bound
 // dotnet run -c Release --project bench/GentleBead.Bench -- progress  the next bead of simulated students, foretold five ways
 // dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [spoilt] [small]  draws beads from known numbers
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye DIR … [tell]  the eye over drawn pictures, beside what is known of them
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [sections] [spoilt] [small]  draws
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye [sections] DIR … [tell]  the eye over drawn pictures, beside what is known
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye train DIR  teaches the eye, and writes EyeModel.json
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye LESSONS  the eye over pictures that a room corrected and gave away
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye fields DIR FILE  sections for Looking/teach_sections.py
 // dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
@@ -63,13 +65,19 @@ switch (args)
     case ["eye", "train", var drawings]:
         TrainEye.Run("src/GentleBead.Core/Looking/EyeModel.json", drawings);
         return 0;
+    case ["eye", "fields", var cuts, var onto]:
+        return SectionLessons.Write(cuts, onto);
     case ["eye", "truths", var drawn]:
-        return EyeBench.Truths(drawn);
+        return EyeDrawings.Truths(drawn);
     case ["eye", "render", var into, var first, var number, .. var how]:
         var seeds = (int.Parse(first, null), int.Parse(number, null));
         if (!Debian.Has(Debian.PovRay))
             return Lacking;
-        return EyeBench.Render(into, seeds, how.Contains("spoilt"), how.Contains("small"));
+        return how.Contains("sections") ? EyeDrawings.Sections(into, seeds, how) : EyeDrawings.Faces(into, seeds, how);
+    case ["eye", "sections", .. var sections] when sections.Length > 0:
+        return SectionBench.Measure([.. sections.Where(one => one != "tell")], sections.Contains("tell"));
+    case ["eye", var lessons] when EyeLessons.Are(lessons):
+        return EyeLessons.Measure(lessons);
     case ["eye", .. var pictures] when pictures.Length > 0:
         return EyeBench.Measure([.. pictures.Where(one => one != "tell")], pictures.Contains("tell"));
     case ["train", var sounds, .. var share]:

@@ -146,6 +146,8 @@ services
     .AddSingleton<EyeProcess>()
     .AddSingleton<FaceStore>()
     .AddSingleton<FaceReaderOfPictures>()
+    .AddSingleton<SectionReadings>()
+    .AddSingleton<LessonStore>()
     .AddSingleton<ToleranceStore>()
     .AddSingleton<TrialStore>()
     .AddSingleton<SweepStore>()
@@ -364,6 +366,8 @@ BeadFileEndpoints.Map(app);
 UnplacedEndpoints.Map(app);
 PictureEndpoints.Map(app);
 EyeEndpoints.Map(app);
+SectionEndpoints.Map(app);
+LessonEndpoints.Map(app);
 JudgingEndpoints.Map(app);
 TrialEndpoints.Map(app);
 SweepEndpoints.Map(app);

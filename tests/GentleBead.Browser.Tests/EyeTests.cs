@@ -148,4 +148,129 @@ public class EyeTests(DemoServer demo)
         page.See("There is no card in the picture");
         File.Delete(film);
     }
+
+    // A drawn section of a T joint with the card's window round it.
+    internal static string DrawnSection() => Path.Combine(Renders, "sections/74010.jpg");
+
+    internal static void OpenSection(Page page, string bead)
+    {
+        page.Open($"/beads/{bead}");
+        page.SeeCount(".picture-file.of-macro", 1);
+        var many = page.Count("img[alt=Section]");
+        page.Upload(".picture-file.of-macro", DrawnSection());
+        page.SeeCount("img[alt=Section]", many + 1);
+        var picture = page.RunAsync<string>(
+            $$"""
+            const done = arguments[arguments.length - 1];
+            fetch('/api/beads/{{bead}}/file').then((it) => it.json())
+                .then(({ pictures }) => done(pictures.filter((one) => one.side === 'macro').at(-1).id), (wrong) => done('' + wrong));
+            """
+        );
+        page.Open($"/beads/{bead}/macro/{picture}");
+        page.Click("Propose the marks");
+        page.See("look over each mark", "Lower leg", "eye:");
+    }
+
+    [Fact]
+    public void A_section_is_proposed_corrected_by_touch_and_by_keys_kept_judged_and_counted()
+    {
+        using var page = new Page(demo.Server.Address).StepInAs("Maren Holloway");
+        var bead = FilletBead(page);
+        OpenSection(page, bead);
+        page.SeeCount("[data-mark=toes]", 2);
+        ScreenTests.Check(page, "section");
+        var before = page.Part("Measured");
+
+        // Near an edge a mark that is dragged lies on it; with Shift held it stays where it is put.
+        Assert.True(Dragged(page, "touch", 5, shift: false) > 1.5);
+        Assert.True(Dragged(page, "touch", 5, shift: true) < 0.8);
+        Dragged(page, "touch", 60, shift: true);
+        Page.Until(() => page.Part("Measured") != before, "the legs to follow the toe");
+        var dragged = page.Part("Measured");
+        page.Run<object>("document.querySelectorAll('[data-mark=toes]')[1].focus()");
+        page.Press(string.Concat(Enumerable.Repeat(OpenQA.Selenium.Keys.Shift + OpenQA.Selenium.Keys.ArrowUp, 4)));
+        Page.Until(() => page.Part("Measured") != dragged, "the legs to follow the keys");
+        page.Click("Keep and judge anew");
+        page.See("Measure again");
+        page.See("Section:");
+        page.Open("/students/agreement");
+        page.SeeIn("You and the eye", "Lower leg of a section", "1 of 1");
+        ScreenTests.Check(page, "agreement with the eye");
+    }
+
+    // Drags the first toe down by so many pixels of the screen, and says how far off the finger the mark then lies.
+    private static double Dragged(Page page, string kind, int by, bool shift)
+    {
+        page.Run<object>(
+            $$"""
+            const mark = document.querySelectorAll('[data-mark=toes]')[0];
+            const { x, y, width } = mark.getBoundingClientRect();
+            const at = { bubbles: true, pointerId: 1, pointerType: '{{kind}}', shiftKey: {{(shift ? "true" : "false")}},
+                clientX: x + width / 2, clientY: y + width / 2 };
+            const svg = mark.ownerSVGElement;
+            svg.setPointerCapture = () => {};
+            mark.dispatchEvent(new PointerEvent('pointerdown', at));
+            window.finger = { x: at.clientX + {{by}}, y: at.clientY + {{by}} };
+            window.lift = () => svg.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
+            setTimeout(() => svg.dispatchEvent(
+                new PointerEvent('pointermove', { ...at, clientX: window.finger.x, clientY: window.finger.y })), 60);
+            """
+        );
+        page.SeeCount("[data-mark=toes]", 2);
+        Thread.Sleep(300);
+        var off = Convert.ToDouble(
+            page.Run<object>(
+                """
+                const { x, y, width } = document.querySelectorAll('[data-mark=toes]')[0].getBoundingClientRect();
+                window.lift();
+                return Math.hypot(x + width / 2 - window.finger.x, y + width / 2 - window.finger.y);
+                """
+            ),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        page.Still();
+        return off;
+    }
+
+    [Fact]
+    public void Before_and_after_brushing_are_shown_at_one_scale()
+    {
+        using var page = new Page(demo.Server.Address).StepInAs("Maren Holloway");
+        var bead = FilletBead(page);
+        page.Open($"/beads/{bead}");
+        page.SeeCount(".picture-file.of-face", 1);
+        foreach (var file in new[] { Drawn(), Directory.GetFiles(Renders, "70*.json").Order().Last(file => file != Drawn()) })
+        {
+            var many = page.Count("img[alt=Face]");
+            page.Upload(".picture-file.of-face", Path.ChangeExtension(file, ".jpg"));
+            page.SeeCount("img[alt=Face]", many + 1);
+        }
+        // Both are measured as the eye sees them: what a person does on the page of each.
+        var told = page.RunAsync<string>(
+            $$"""
+            const done = arguments[arguments.length - 1];
+            (async () => {
+                const { pictures } = await (await fetch('/api/beads/{{bead}}/file')).json();
+                const two = pictures.filter((one) => one.side === 'face').slice(-2);
+                for (const { id } of two) {
+                    const kept = await fetch(`/api/pictures/${id}/face/${crypto.randomUUID()}`,
+                        { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{}' });
+                    if (!kept.ok) return kept.status + ' ' + await kept.text();
+                }
+                return two.map((one) => one.id).join('/beside/');
+            })().then(done, (wrong) => done('' + wrong));
+            """
+        );
+        page.Open($"/beads/{bead}/face/{told}");
+        page.SeeIn("Before", "Width", "1/2 in");
+        page.SeeIn("After", "Width", "1/2 in");
+        // The one that shows more millimetres fills its frame, the other is as much smaller.
+        var scales = page.Run<string>("return [...document.querySelectorAll('figure img')].map((one) => one.style.scale || '1').join(' ')");
+        var both = scales.Split(' ').Select(one => double.Parse(one, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
+        Assert.Equal(1, both.Max(), 3);
+        Assert.InRange(both.Min(), 0.3, 0.999);
+        ScreenTests.Check(page, "before and after");
+        page.Open($"/beads/{bead}");
+        page.See("Beside the one before");
+    }
 }

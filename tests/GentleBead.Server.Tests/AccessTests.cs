@@ -72,6 +72,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/pictures/{pictureId:guid}/face",
         "/api/eye/cards.pdf",
         "/api/eye/frame",
+        "/api/eye/leave",
+        "/api/eye/leave/{id:guid}",
         "/api/test-welds/{id:guid}",
         "/api/test-welds/of-student/{studentId:guid}",
         "/api/test-welds/{id:guid}/export",

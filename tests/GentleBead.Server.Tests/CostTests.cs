@@ -67,6 +67,8 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/exercises",
             "/api/courses/{course}/progress",
             "/api/judging/among-instructors",
+            "/api/eye/agreement",
+            "/api/eye/leave",
             "/api/students/{student}/skills",
             "/api/students/{student}/progress",
             "/api/students/{student}/skills/curve?process=gmawShortCircuit&joint=t&position=horizontal",

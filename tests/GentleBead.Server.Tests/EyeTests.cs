@@ -15,7 +15,7 @@ public class EyeTests(DemoRoom room) : IClassFixture<DemoRoom>
     private static readonly string Renders = Path.Combine(Cluster.Root, "tests/renders");
 
     // Drawn beads in a corner, and what is known of their width.
-    private static (string File, double WidthMm) Fillet() =>
+    internal static (string File, double WidthMm) Fillet() =>
         Directory
             .GetFiles(Renders, "70*.json")
             .Order()
@@ -31,7 +31,8 @@ public class EyeTests(DemoRoom room) : IClassFixture<DemoRoom>
         return await client.PostAsync("/api/eye/frame?width=4000", content);
     }
 
-    private static async Task<(Bead Bead, Guid Picture)> ShownAsync(HttpClient maren, byte[] bytes, string side = "face")
+    /// <summary>A bead of booth 2 and a picture of it.</summary>
+    internal static async Task<(Bead Bead, Guid Picture)> ShownAsync(HttpClient maren, byte[] bytes, string side = "face")
     {
         var sheet = await maren.AssignAsync(2);
         var noted = new
@@ -168,7 +169,7 @@ public class EyeTests(DemoRoom room) : IClassFixture<DemoRoom>
                         lengthMm = 0.2,
                     },
                 },
-                "scale.lengthMm"
+                "scale"
             ),
             (
                 new

@@ -1,13 +1,10 @@
 using GentleBead.Core.Looking;
-using OpenCvSharp;
 
 namespace GentleBead.Bench.Looking;
 
 /// <summary>The eye over drawn pictures, whose truth is known.</summary>
 internal static class EyeBench
 {
-    private static readonly Wrong[] Spoilt = [.. Enum.GetValues<Wrong>().Where(wrong => wrong != Wrong.Nothing)];
-
     // What counts as the right reason for what was spoilt.
     private static readonly Dictionary<Wrong, PictureTrouble[]> Right = new()
     {
@@ -108,43 +105,4 @@ internal static class EyeBench
         var all = right.ToArray();
         return 100.0 * all.Count(one => one) / Math.Max(1, all.Length);
     }
-
-    /// <summary>Writes anew what is known of scenes that were drawn.</summary>
-    public static int Truths(string folder)
-    {
-        Parallel.ForEach(
-            Directory.GetFiles(folder, "*.drawn.jpg"),
-            file =>
-            {
-                var seed = int.Parse(Path.GetFileName(file)[..5], null);
-                var scene = Scene(seed, folder.Contains("spoilt", StringComparison.Ordinal));
-                FaceTruth.Of(scene).Write(Path.Combine(folder, $"{seed:00000}.json"));
-                using var drawn = Cv2.ImRead(file);
-                File.WriteAllBytes(Path.Combine(folder, $"{seed:00000}.jpg"), Photograph.Take(drawn, scene));
-            }
-        );
-        return 0;
-    }
-
-    /// <summary>Draws scenes into a folder: the picture as a phone would have taken it, as it was drawn, and what is known of it.</summary>
-    public static int Render(string folder, (int From, int Count) seeds, bool spoilt, bool small)
-    {
-        Directory.CreateDirectory(folder);
-        for (var seed = seeds.From; seed < seeds.From + seeds.Count; seed++)
-        {
-            var path = Path.Combine(folder, seed.ToString("00000", null));
-            if (File.Exists(path + ".json"))
-                continue;
-            var scene = Scene(seed, spoilt, small);
-            using var drawn = PovRay.Draw(scene);
-            if (!small)
-                Cv2.ImWrite(path + ".drawn.jpg", drawn, new ImageEncodingParam(ImwriteFlags.JpegQuality, 98));
-            File.WriteAllBytes(path + ".jpg", Photograph.Take(drawn, scene));
-            FaceTruth.Of(scene).Write(path + ".json");
-        }
-        return 0;
-    }
-
-    private static FaceScene Scene(int seed, bool spoilt, bool small = false) =>
-        new(seed, small ? (1400, 1050) : (2000, 1500), spoilt ? Spoilt[seed % Spoilt.Length] : Wrong.Nothing);
 }

@@ -11,7 +11,7 @@ namespace GentleBead.Bench.Looking;
 /// A bead on its plate with the card beside it, lights, and a camera: all of it drawn by a seed. The room's millimetres are the bead's own:
 /// right along it, down across it, up off the plate.
 /// </summary>
-internal sealed class FaceScene
+internal sealed class FaceScene : IScene
 {
     private const double CardThick = 0.2;
     private readonly Xoshiro256StarStar chance;
@@ -66,6 +66,18 @@ internal sealed class FaceScene
     public double CardTurn { get; }
     public Viewpoint View { get; }
 
+    /// <inheritdoc/>
+    public Card Card => Card.Bead;
+
+    /// <inheritdoc/>
+    public double LookedMm => Bead.Length;
+
+    /// <inheritdoc/>
+    public Point Looked(double share) => View.See(new(Bead.Length * share, 0, 0));
+
+    /// <inheritdoc/>
+    public Spot Held(double share) => OnCard(new(5 + 20 * share, 40));
+
     /// <summary>Where a place of the card is in the room.</summary>
     public Spot OnCard(Point mm)
     {
@@ -74,14 +86,13 @@ internal sealed class FaceScene
         return CardMiddle + new Spot(x * cos - y * sin, x * sin + y * cos, CardThick);
     }
 
-    /// <summary>Writes the scene and what it needs into a folder, for POV-Ray.</summary>
-    public string Write(string folder)
+    /// <inheritdoc/>
+    public void Write(string folder)
     {
         new FaceSkin(Bead, Plate, standing, chance, Seed).Write(folder, Wrong == Wrong.NoBead);
         var text = new StringBuilder("#version 3.7; global_settings { assumed_gamma 1.0 max_trace_level 4 }\n");
         text.AppendLine(View.Pov());
-        Lights(text);
-        Ground(text);
+        new Studio(chance, Wrong == Wrong.Dark).Write(text, -plateThick);
         if (Wrong != Wrong.NoBead)
             Grains(text);
         if (Bead.Legs is null)
@@ -90,9 +101,7 @@ internal sealed class FaceScene
             FilletScene.Write(text, this, (plateThick, standing, chance.Between(2, 8)));
         if (Wrong != Wrong.NoCard)
             CardBox(text);
-        var path = Path.Combine(folder, "scene.pov");
-        File.WriteAllText(path, text.ToString());
-        return path;
+        File.WriteAllText(Path.Combine(folder, "scene.pov"), text.ToString());
     }
 
     private Viewpoint Level(Viewpoint view)
@@ -101,63 +110,6 @@ internal sealed class FaceScene
         var angle = Math.Atan2(right.Y - left.Y, right.X - left.X) + chance.Between(-0.22, 0.22) + (chance.In(0.5) ? Math.PI : 0);
         var (cos, sin) = (Math.Cos(angle), Math.Sin(angle));
         return view with { Right = cos * view.Right + sin * view.Down, Down = cos * view.Down + -sin * view.Right };
-    }
-
-    private void Lights(StringBuilder text)
-    {
-        var flat = Wrong == Wrong.Dark ? 0.045 : 1;
-        var sky = chance.Between(0.15, 0.5) * flat;
-        var warm = chance.Between(0.82, 1.18);
-        var lights = chance.Next(1, 3);
-        for (var i = 0; i < lights; i++)
-        {
-            var (round, high) = (chance.Between(0, 2 * Math.PI), chance.Between(0.35, 1.35));
-            var at = 900 * new Spot(Math.Cos(round) * Math.Cos(high), Math.Sin(round) * Math.Cos(high), Math.Sin(high));
-            var power = chance.Between(0.5, 1.1) / lights * (i == 0 ? 1.4 : 1) * flat / Math.Sqrt(Math.Sin(high));
-            var soft = chance.Between(30, 260);
-            // A lamp that is no point throws a soft shadow; it takes four times as long to draw.
-            var area = chance.In(0.25) ? Made($"area_light <{soft},0,0>,<0,0,{soft}>,2,2 adaptive 0") : "";
-            text.AppendLine(Made($"light_source {{ {at.Pov()} color rgb <{power * warm},{power},{power / warm}> {area} }}"));
-        }
-        text.AppendLine(
-            Made(
-                $$"""
-                sky_sphere { pigment { gradient y color_map {
-                    [0 rgb {{sky * 0.4}}] [0.5 rgb {{sky}}] [0.8 rgb {{sky * 1.8}}] [1 rgb {{sky * 1.3}}] } } }
-                """
-            )
-        );
-        text.AppendLine(Made($"#declare Soft = finish {{ ambient rgb {sky} diffuse 0.72 }};"));
-        Metal(text, "Plate", sky, chance.Between(0, 0.05));
-        Metal(text, "Bead", sky, chance.Between(0.02, 0.28));
-    }
-
-    private void Metal(StringBuilder text, string name, double sky, double mirror)
-    {
-        var (shine, smooth) = (chance.Between(0.15, 0.9), chance.Around(0.012, 0.12));
-        text.AppendLine(
-            Made(
-                $$"""
-                #declare {{name}} = finish { ambient rgb {{sky * 0.8}} diffuse 0.6 specular {{shine}} roughness {{smooth}} metallic
-                    reflection { {{mirror}} metallic } };
-                """
-            )
-        );
-    }
-
-    private void Ground(StringBuilder text)
-    {
-        var (dark, light) = (chance.Between(0.05, 0.25), chance.Between(0.2, 0.5));
-        var warm = chance.Between(0.7, 1.1);
-        text.AppendLine(
-            Made(
-                $$"""
-                plane { y, {{-plateThick}} pigment { granite scale {{chance.Between(20, 160)}} color_map {
-                    [0 rgb <{{dark}},{{dark}},{{dark * warm}}>] [1 rgb <{{light}},{{light * 0.9}},{{light * 0.8 * warm}}>] } }
-                    finish { Soft } }
-                """
-            )
-        );
     }
 
     private void Grains(StringBuilder text)

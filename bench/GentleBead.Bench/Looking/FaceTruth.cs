@@ -1,6 +1,5 @@
 using System.Text.Json;
 using GentleBead.Core.Beads;
-using GentleBead.Core.Looking;
 
 namespace GentleBead.Bench.Looking;
 

@@ -8,7 +8,7 @@ namespace GentleBead.Bench.Looking;
 internal static class Photograph
 {
     /// <summary>The file a phone would have written of a drawn scene.</summary>
-    public static byte[] Take(Mat drawn, FaceScene scene)
+    public static byte[] Take(Mat drawn, IScene scene)
     {
         var chance = Chance.Of(scene.Seed + 5_000_003);
         using var seen = new Mat();
@@ -26,9 +26,9 @@ internal static class Photograph
         return file;
     }
 
-    private static void Spoil(Mat seen, FaceScene scene, Xoshiro256StarStar chance)
+    private static void Spoil(Mat seen, IScene scene, Xoshiro256StarStar chance)
     {
-        var bead = scene.View.See(new(scene.Bead.Length * chance.Between(0.35, 0.65), 0, 0));
+        var bead = scene.Looked(chance.Between(0.35, 0.65));
         var perMm = scene.View.Focal / (scene.View.At - new Spot(0, 0, 0)).Dot(-1 * scene.View.Forward);
         if (scene.Wrong == Wrong.Thumb)
         {
@@ -37,10 +37,10 @@ internal static class Photograph
         else if (chance.In(0.15))
         {
             // Holds the card by its far rim.
-            Thumb(seen, scene.View.See(scene.OnCard(new(chance.Between(5, 25), 40))), chance.Between(12, 18) * perMm / 2, chance);
+            Thumb(seen, scene.View.See(scene.Held(chance.NextDouble())), chance.Between(12, 18) * perMm / 2, chance);
         }
         if (scene.Wrong == Wrong.Glare)
-            Glare(seen, bead, chance.Between(0.22, 0.4) * scene.Bead.Length * perMm, 3.2);
+            Glare(seen, bead, chance.Between(0.22, 0.4) * scene.LookedMm * perMm, 3.2);
         else if (chance.In(0.2))
             Glare(
                 seen,

@@ -1,5 +1,4 @@
 using System.Diagnostics;
-using GentleBead.Core.Looking;
 using OpenCvSharp;
 
 namespace GentleBead.Bench.Looking;
@@ -8,12 +7,12 @@ namespace GentleBead.Bench.Looking;
 internal static class PovRay
 {
     /// <summary>Draws a scene; the picture is the caller's.</summary>
-    public static Mat Draw(FaceScene scene)
+    public static Mat Draw(IScene scene)
     {
         var folder = Directory.CreateTempSubdirectory("gentlebead-scene");
         try
         {
-            using (var card = CardPrint.Draw(Card.Bead))
+            using (var card = CardPrint.Draw(scene.Card))
                 Cv2.ImWrite(Path.Combine(folder.FullName, "card.png"), card);
             scene.Write(folder.FullName);
             var start = new ProcessStartInfo(Debian.PovRay.Path)

@@ -36,6 +36,8 @@ public readonly record struct UnfusedLine(Point From, Point To);
 /// <param name="Face">Points along the face between the toes; at least its highest.</param>
 /// <param name="FusionLine">Points along the fusion line, toe to toe; may be empty when it cannot be seen.</param>
 /// <param name="Unfused">Dark straight lines left of the joint.</param>
+/// <param name="Plane">How the section lies in the picture, where a card beside it says: nine numbers of a homography from its
+/// millimetres to pixels. It is measured by then, and not by the scale. Null: seen square on, by the scale.</param>
 public sealed record MacroMarks(
     Point ScaleFrom,
     Point ScaleTo,
@@ -45,10 +47,15 @@ public sealed record MacroMarks(
     Point UpperToe,
     IReadOnlyList<Point> Face,
     IReadOnlyList<Point> FusionLine,
-    IReadOnlyList<UnfusedLine> Unfused
+    IReadOnlyList<UnfusedLine> Unfused,
+    IReadOnlyList<double>? Plane = null
 )
 {
     private const double LeastPixels = 10;
+
+    // A plane with fewer or more pixels a millimetre than this is none that a camera took.
+    private const double LeastPerMm = 1,
+        MostPerMm = 400;
 
     /// <summary>What is wrong with the marks by the mark's name, or nothing.</summary>
     /// <param name="width">Width of the picture in pixels.</param>
@@ -67,6 +74,8 @@ public sealed record MacroMarks(
             yield return new("fusionLine", Say($"At most 80 points along the fusion line."));
         if (Unfused.Count > 20)
             yield return new("unfused", Say($"At most 20 unfused lines."));
+        if (Plane is not null && !CanBeSeen())
+            yield return new("plane", Say($"How the section lies in the picture does not make sense."));
         Point[] all =
         [
             ScaleFrom,
@@ -80,6 +89,38 @@ public sealed record MacroMarks(
         ];
         if (all.Any(point => !(point.X >= 0 && point.X <= width && point.Y >= 0 && point.Y <= height)))
             yield return new("marks", Say($"A mark lies outside the picture."));
+    }
+
+    /// <summary>The same marks in millimetres on the section.</summary>
+    internal MacroMarks OnPlane()
+    {
+        Func<Point, Point> on;
+        if (Plane is { } plane)
+            on = new PlaneView(plane).ToPlane;
+        else
+        {
+            var mm = ScaleLength.Mm / (ScaleTo - ScaleFrom).Size();
+            on = at => new(at.X * mm, at.Y * mm);
+        }
+        return new(
+            on(ScaleFrom),
+            on(ScaleTo),
+            ScaleLength,
+            on(Root),
+            on(LowerToe),
+            on(UpperToe),
+            [.. Face.Select(on)],
+            [.. FusionLine.Select(on)],
+            [.. Unfused.Select(line => new UnfusedLine(on(line.From), on(line.To)))]
+        );
+    }
+
+    private bool CanBeSeen()
+    {
+        if (!PlaneView.CanBe(Plane!))
+            return false;
+        var view = new PlaneView(Plane!);
+        return view.PixelsPerMm(view.ToPlane(Root)) is >= LeastPerMm and <= MostPerMm;
     }
 }
 
@@ -110,7 +151,7 @@ public sealed record MacroMeasures(
     /// <param name="measure">How this joint's bead is measured.</param>
     public static MacroMeasures Of(MacroMarks marks, BeadMeasure measure)
     {
-        var mmPerPixel = marks.ScaleLength.Mm / (marks.ScaleTo - marks.ScaleFrom).Size();
+        marks = marks.OnPlane();
         var (root, lower, upper) = (marks.Root, marks.LowerToe, marks.UpperToe);
         var chord = (upper - lower).Unit();
         // Square to the line between the toes, on the face's side: away from the root for a fillet, else where the face was marked.
@@ -154,7 +195,7 @@ public sealed record MacroMeasures(
                 .Max();
         }
 
-        Length Mm(double pixels) => Length.FromMm(Math.Max(0, pixels) * mmPerPixel);
+        static Length Mm(double of) => Length.FromMm(Math.Max(0, of));
     }
 
     // The shortest way from the root to the face drawn through its points in their order along the toes' line.

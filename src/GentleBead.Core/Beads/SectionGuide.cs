@@ -60,7 +60,14 @@ public static class SectionGuide
     [
         new(Say($"Rinse with water, dry with alcohol and a clean cloth."), Say($"Alcohol burns: nobody welds or grinds beside it.")),
         new(Say($"Look under a slanting light. A straight dark line left of the old joint is lack of fusion."), null),
-        new(Say($"Lay a ruler beside it and take the picture square on: the ruler is the scale."), null),
+        new(
+            Say(
+                $"Press it flush to the back of the card with the window, the lower plate down, plain paper behind it: then the eye can "
+                    + $"propose the marks."
+            ),
+            null
+        ),
+        new(Say($"Without the card: lay a ruler beside it and take the picture square on; the ruler is the scale."), null),
     ];
 
     /// <summary>The steps for a plate: a cut, polished and etched section, or for thin plate the back first.</summary>

@@ -1,3 +1,4 @@
+using GentleBead.Core.Beads;
 using OpenCvSharp;
 using OpenCvSharp.Aruco;
 using Point = GentleBead.Core.Beads.Point;

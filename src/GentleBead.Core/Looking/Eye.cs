@@ -8,8 +8,21 @@ namespace GentleBead.Core.Looking;
 /// <summary>A known length in a picture, where no card lies in it.</summary>
 /// <param name="From">One end, pixels.</param>
 /// <param name="To">The other.</param>
-/// <param name="Length">How long it is; 0.1 to 500 mm.</param>
-public sealed record KnownLength(Point From, Point To, Length Length);
+/// <param name="Length">How long it is; 1 to 500 mm.</param>
+public sealed record KnownLength(Point From, Point To, Length Length)
+{
+    // Ends that stand nearer than this do not say how long it is, pixels.
+    private const double Least = 10;
+
+    private const double Shortest = 1,
+        Longest = 500;
+
+    /// <summary>What is wrong with it; null when nothing is.</summary>
+    public Said? Problem() =>
+        Length.Mm is not (>= Shortest and <= Longest) ? Say($"A scale between 1 and 500 mm.")
+        : !((To - From).Size() >= Least) ? Say($"The two ends of the scale stand too near each other to measure by.")
+        : null;
+}
 
 /// <summary>What is asked of the eye about a bead's face.</summary>
 /// <param name="Fillet">Whether the bead lies in a corner, so that its face leans between two plates.</param>
@@ -96,7 +109,8 @@ public static class Eye
     {
         ArgumentNullException.ThrowIfNull(picture);
         ArgumentNullException.ThrowIfNull(ask);
-        var card = ask.Scale is null ? CardReader.Find(picture, out var some) : Scaled(picture, ask.Scale, out some);
+        var some = 0;
+        var card = ask.Scale is null ? CardReader.Find(picture, out some) : Scaled(picture, ask.Scale);
         if (card is null)
             return FaceAnswer.Of(Missing(some));
         var ends =
@@ -127,9 +141,9 @@ public static class Eye
 
     private static Point Between(Point a, Point b) => new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
 
-    private static CardSeen? Scaled(Mat picture, KnownLength scale, out int some)
+    /// <summary>A known length in the place of a card: seen square on, its light unknown.</summary>
+    internal static CardSeen Scaled(Mat picture, KnownLength scale)
     {
-        some = 0;
         var pixels = (scale.To - scale.From).Size();
         var plane = PlaneView.Square(pixels / scale.Length.Mm);
         return new(null, plane, Camera.Of(plane, picture.Width, picture.Height), [], 0, 0, CardLight.Unknown);

@@ -1,3 +1,4 @@
+using GentleBead.Core.Beads;
 using OpenCvSharp;
 using Point = GentleBead.Core.Beads.Point;
 

@@ -41,6 +41,15 @@ public enum PictureTrouble
 
     /// <summary>The light is thrown back off the bead into the lens.</summary>
     Glare,
+
+    /// <summary>No card with a window lies on the section.</summary>
+    NoWindow,
+
+    /// <summary>No weld metal is to be told from plate in the section.</summary>
+    NoWeld,
+
+    /// <summary>Sections of such a joint the eye has never met.</summary>
+    StrangeJoint,
 }
 
 /// <summary>What each trouble is called, and what to do about it.</summary>
@@ -60,7 +69,10 @@ public static class PictureTroubles
         [PictureTrouble.NoBead] = Say($"No bead was found: tap its start and its end."),
         [PictureTrouble.CutOff] = Say($"The bead runs out of the picture: show all of it."),
         [PictureTrouble.BeadHidden] = Say($"Something lies over the bead: take it away."),
-        [PictureTrouble.Glare] = Say($"The bead shines into the lens: light it from the side, or turn the plate."),
+        [PictureTrouble.Glare] = Say($"The metal shines into the lens: light it from the side, or turn the plate."),
+        [PictureTrouble.NoWindow] = Say($"No card with a window lies on the section: lay one on it, or mark a known length."),
+        [PictureTrouble.NoWeld] = Say($"No weld metal stands out from the plate: polish finer, etch longer, or mark it by hand."),
+        [PictureTrouble.StrangeJoint] = Say($"The eye has met no sections of this joint: mark it by hand."),
     };
 
     /// <summary>What to do about it.</summary>

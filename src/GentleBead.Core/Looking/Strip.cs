@@ -1,3 +1,4 @@
+using GentleBead.Core.Beads;
 using OpenCvSharp;
 using Point = GentleBead.Core.Beads.Point;
 
@@ -136,7 +137,10 @@ internal sealed class Strip
             seen[i] &= hidden[i] == 0;
     }
 
-    private static float[][] Maps(Mat drawn, (double Red, double Green, double Blue) balance)
+    /// <summary>Brightness, red beside green and blue beside green of a picture, as natural logarithms.</summary>
+    /// <param name="drawn">The picture.</param>
+    /// <param name="balance">What red, green and blue are multiplied by.</param>
+    internal static float[][] Maps(Mat drawn, (double Red, double Green, double Blue) balance)
     {
         drawn.GetArray(out Vec3b[] levels);
         var (red, green, blue) = (Table(balance.Red), Table(balance.Green), Table(balance.Blue));

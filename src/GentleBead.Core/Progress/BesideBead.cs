@@ -89,6 +89,7 @@ public enum BesideField
 /// <param name="Verdict">In one word: the instructor's where there is one.</param>
 /// <param name="Cause">What went wrong; null where nothing did, or nobody knows.</param>
 /// <param name="PictureId">The newest picture of its face; null where there is none.</param>
+/// <param name="PixelsPerMm">How many pixels of that a millimetre has at the bead; null where it was not measured.</param>
 public sealed record BesideBead(
     Guid Id,
     int Number,
@@ -102,7 +103,8 @@ public sealed record BesideBead(
     BeadShape Shape,
     Verdict Verdict,
     Said? Cause,
-    Guid? PictureId
+    Guid? PictureId,
+    double? PixelsPerMm = null
 );
 
 /// <summary>What changed from one bead to another.</summary>

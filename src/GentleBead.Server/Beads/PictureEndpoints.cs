@@ -1,6 +1,4 @@
 using System.Security.Claims;
-using GentleBead.Core.Beads;
-using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.Sheets;
@@ -8,7 +6,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Beads;
 
-/// <summary>Pictures of a bead, and measuring a section on one.</summary>
+/// <summary>Pictures of a bead.</summary>
 public static class PictureEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
@@ -21,8 +19,6 @@ public static class PictureEndpoints
             .WithUpload(Limits.Picture, "image/jpeg", "image/png", "image/webp")
             .Repeatable();
         pictures.MapGet("/pictures/{pictureId:guid}", ShowAsync).RequireAuthorization(Access.AtWork);
-        pictures.MapPost("/pictures/{pictureId:guid}/measure", MeasureAsync).RequireAuthorization(Access.Instructor);
-        pictures.MapPut("/pictures/{pictureId:guid}/marks/{marksId:guid}", MarkAsync).RequireAuthorization(Access.Instructor).Repeatable();
         pictures.MapPut("/pictures/{pictureId:guid}/withdrawn", WithdrawAsync).RequireAuthorization(Access.Instructor);
     }
 
@@ -74,72 +70,6 @@ public static class PictureEndpoints
         response.Headers.CacheControl = "private, max-age=86400";
         return TypedResults.File(bytes, mediaType);
     }
-
-    private static async Task<Results<Ok<Bead>, NotFound, Wrong>> MarkAsync(
-        Guid pictureId,
-        Guid marksId,
-        MacroMarks request,
-        ClaimsPrincipal user,
-        PictureStore pictures,
-        BeadFileStore files,
-        BeadRecorder recorder,
-        CancellationToken cancel
-    )
-    {
-        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await files.FindAsync(picture.BeadId, cancel) is not { } file)
-            return TypedResults.NotFound();
-        var marks = Whole(request);
-        var problems = ProblemsOf(picture, marks);
-        if (problems.Count > 0)
-            return Problems.Of(problems);
-
-        var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
-        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId), cancel: cancel);
-        // What the section shows is evidence like any other: the bead is judged anew with it, whoever has gone. One id serves both
-        // writes.
-        return TypedResults.Ok(
-            (
-                await recorder.MergeAsync(
-                    marksId,
-                    file.Bead.Id,
-                    evidence => evidence with { Macro = measures },
-                    user.Id(),
-                    CancellationToken.None
-                )
-            )!
-        );
-    }
-
-    // The same measures as marking gives, kept nowhere: what the marks say while they are being set.
-    private static async Task<Results<Ok<MacroMeasures>, NotFound, Wrong>> MeasureAsync(
-        Guid pictureId,
-        MacroMarks request,
-        PictureStore pictures,
-        BeadStore beads,
-        CancellationToken cancel
-    )
-    {
-        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await beads.FindAsync(picture.BeadId, cancel) is not { } bead)
-            return TypedResults.NotFound();
-        var marks = Whole(request);
-        var problems = ProblemsOf(picture, marks);
-        return problems.Count > 0
-            ? Problems.Of(problems)
-            : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
-    }
-
-    private static MacroMarks Whole(MacroMarks sent) =>
-        sent with
-        {
-            Face = sent.Face ?? [],
-            FusionLine = sent.FusionLine ?? [],
-            Unfused = sent.Unfused ?? [],
-        };
-
-    private static IReadOnlyList<Problem> ProblemsOf(Picture picture, MacroMarks marks) =>
-        picture.Side != PictureSide.Macro
-            ? [new("marks", Say($"Only a section can be measured."))]
-            : [.. marks.Problems(picture.Width, picture.Height).DistinctBy(problem => problem.Field)];
 
     private static async Task<Results<NoContent, NotFound>> WithdrawAsync(
         Guid pictureId,

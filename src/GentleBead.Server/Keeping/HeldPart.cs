@@ -73,6 +73,15 @@ public sealed record HeldPart(string Key, Said Name, Fate Fate, string Rows, str
             $"picture_id in (select id from picture where bead_id in {Beads})",
             "read_at"
         ),
+        Of(
+            "sections",
+            Say($"What the eye would have marked on sections"),
+            Fate.Stays,
+            "section_reading",
+            $"picture_id in (select id from picture where bead_id in {Beads})",
+            "read_at"
+        ),
+        Of("leave", Say($"Whether their pictures may teach the eye"), Fate.Stays, "picture_leave", "person_id = @person", "said_at"),
         Of("tests", Say($"Test welds, sealed"), Fate.Stays, "test_weld", "student_id = @person", "sealed_at"),
         Of(
             "testRecords",

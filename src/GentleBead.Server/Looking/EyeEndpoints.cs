@@ -148,11 +148,8 @@ public static class EyeEndpoints
             yield return new("left", Say($"Two to {MostPoints} points along each toe."));
         if ((request.Left is null) != (request.Right is null))
             yield return new("right", Say($"Both toes, or neither."));
-        if (request.Scale is { Length.Mm: not (>= 1 and <= 500) })
-            yield return new("scale.lengthMm", Say($"A scale between 1 and 500 mm."));
-        const double least = 10;
-        if (request.Scale is { } scale && (scale.To - scale.From).Size() < least)
-            yield return new("scale", Say($"The two ends of the scale stand too near each other to measure by."));
+        if (request.Scale?.Problem() is { } wrong)
+            yield return new("scale", wrong);
         Point?[] all = [request.From, request.To, request.Scale?.From, request.Scale?.To];
         var points = all.OfType<Point>().Concat(request.Left ?? []).Concat(request.Right ?? []);
         if (points.Any(point => !(point.X >= 0 && point.X <= picture.Width && point.Y >= 0 && point.Y <= picture.Height)))

@@ -23,11 +23,15 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
 
     /// <summary>Measures a bead's face; null where the picture cannot be read.</summary>
     public async Task<FaceAnswer?> FaceAsync(Guid person, byte[] picture, FaceAsk ask, CancellationToken cancel) =>
-        (await heavy.RunAsync(person, () => Ask(new(ask, 0, picture.Length), picture), cancel))?.Face;
+        (await heavy.RunAsync(person, () => Ask(new(picture.Length, Face: ask), picture), cancel))?.Face;
+
+    /// <summary>Proposes a section's marks; null where the picture cannot be read.</summary>
+    public async Task<SectionAnswer?> SectionAsync(Guid person, byte[] picture, SectionAsk ask, CancellationToken cancel) =>
+        (await heavy.RunAsync(person, () => Ask(new(picture.Length, Section: ask), picture), cancel))?.Section;
 
     /// <summary>Says whether a frame will do; null where it cannot be read.</summary>
     public async Task<FrameAnswer?> FrameAsync(Guid person, byte[] picture, int width, CancellationToken cancel) =>
-        (await heavy.RunAsync(person, () => Ask(new(null, width, picture.Length), picture), cancel))?.Frame;
+        (await heavy.RunAsync(person, () => Ask(new(picture.Length, Width: width), picture), cancel))?.Frame;
 
     /// <inheritdoc/>
     public void Dispose()
@@ -66,12 +70,11 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
             from.ReadExactly(length);
             var body = new byte[BitConverter.ToInt32(length)];
             from.ReadExactly(body);
-            var response = JsonSerializer.Deserialize<EyeResponse>(body, QuantityJson.Options);
+            answer = JsonSerializer.Deserialize<EyeResponse>(body, QuantityJson.Options);
             if (!disposed && one.Asked + 1 < MostAsked)
                 idle.Add((one.Process, one.Asked + 1));
             else
                 End(one.Process);
-            answer = response is { Unreadable: false } ? response : null;
             return true;
         }
         catch (Exception died) when (died is IOException or InvalidOperationException or JsonException)

@@ -66,9 +66,10 @@ internal static partial class EyeWorker
     private static EyeResponse Answer(EyeRequest request, byte[] bytes)
     {
         using var picture = Decoded(bytes);
-        if (picture is null)
-            return new(null, null, Unreadable: true);
-        return request.Face is { } ask ? new(Eye.Face(picture, ask), null, false) : new(null, Eye.Frame(picture, request.Width), false);
+        return picture is null ? new()
+            : request.Face is { } face ? new(Face: Eye.Face(picture, face))
+            : request.Section is { } section ? new(Section: SectionEye.Look(picture, section))
+            : new(Frame: Eye.Frame(picture, request.Width));
     }
 
     private static Mat? Decoded(byte[] bytes)

@@ -81,9 +81,16 @@ public sealed class StripStore(NpgsqlDataSource database)
                 laid.amps as "Amps", bead_now.evidence as "Evidence", laid.shape as "Shape",
                 coalesce(laid.ruled, laid.verdict) as "Verdict",
                 case when coalesce(laid.ruled, laid.verdict) <> 'right' then laid.cause end as "Cause", laid.process as "Process",
-                tool_word_waits(laid.own, laid.ruled, laid.sheet_id) and not @instructor as "Waits", {Face} as "PictureId"
+                tool_word_waits(laid.own, laid.ruled, laid.sheet_id) and not @instructor as "Waits", face.id as "PictureId",
+                face.scale as "PixelsPerMm"
             from bead_verdict as laid join sheet on sheet.id = laid.sheet_id join machine on machine.id = laid.machine_id
             join bead_now on bead_now.id = laid.bead_id
+            left join lateral (
+                select picture.id, (select (kept ->> 'pixelsPerMm')::float8 from face_reading where picture_id = picture.id
+                    order by face_reading.seq desc limit 1) as scale
+                from picture where picture.bead_id = laid.bead_id and side = 'face' and withdrawn_at is null
+                order by picture.seq desc limit 1
+            ) as face on true
             where laid.bead_id in (@one, @other) and not laid.withdrawn order by laid.seq
             """,
             new
@@ -119,7 +126,8 @@ public sealed class StripStore(NpgsqlDataSource database)
         string? Cause,
         string Process,
         bool Waits,
-        Guid? PictureId
+        Guid? PictureId,
+        double? PixelsPerMm
     )
     {
         public BesideBead Bead =>
@@ -136,7 +144,8 @@ public sealed class StripStore(NpgsqlDataSource database)
                 Jsonb.Read<BeadShape>(Shape),
                 Waits ? Core.Judging.Verdict.Open : EnumText.Read<Verdict>(Verdict),
                 Waits ? null : CauseWords.Of(Cause, Process),
-                PictureId
+                PictureId,
+                PixelsPerMm
             );
     }
 }

@@ -19,6 +19,7 @@ const AddMachinePage = page('AddMachinePage', () => import('../pages/AddMachineP
 const CostsPage = page('CostsPage', () => import('../pages/CostsPage'));
 const CameraPage = page('CameraPage', () => import('../pages/CameraPage'));
 const FacePage = page('FacePage', () => import('../pages/FacePage'));
+const PicturesBesidePage = page('PicturesBesidePage', () => import('../pages/PicturesBesidePage'));
 const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
 const RackPage = page('RackPage', () => import('../pages/RackPage'));
 const ScoresPage = page('ScoresPage', () => import('../pages/ScoresPage'));
@@ -140,6 +141,7 @@ export const instructorRoutes = (
     </Route>
     <Route path="beads/:beadId/camera" element={<CameraPage />} />
     <Route path="beads/:beadId/face/:pictureId" element={<FacePage />} />
+    <Route path="beads/:beadId/face/:pictureId/beside/:otherId" element={<PicturesBesidePage />} />
     <Route path="beads/:beadId/macro/:pictureId" element={<MacroPage />} />
     <Route path="students" element={<StudentsPage />} />
     <Route path="students/agreement" element={<AgreementPage />} />

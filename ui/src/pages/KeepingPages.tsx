@@ -4,6 +4,7 @@ import { Forgetting } from '../features/keeping/Forgetting';
 import { HeldRecord } from '../features/keeping/HeldRecord';
 import { KeepingForm } from '../features/keeping/KeepingForm';
 import { keepingQueries } from '../features/keeping/queries';
+import { PictureLeave } from '../features/looking/PictureLeave';
 import { Page } from '../shared/page/Page';
 import { Tabs } from '../shared/page/Tabs';
 import { useMe } from '../shared/useMe';
@@ -35,7 +36,14 @@ export function RecordPage() {
 /** All that is kept of oneself. */
 export function MyRecordPage() {
   const me = useMe().data;
-  return me && <HeldRecord studentId={me.id} may={false} />;
+  return (
+    me && (
+      <div className="stack">
+        <HeldRecord studentId={me.id} may={false} />
+        <PictureLeave />
+      </div>
+    )
+  );
 }
 
 /** Forgetting a student. */

@@ -9,12 +9,14 @@ import { newId } from '../shared/newId';
 import { Page } from '../shared/page/Page';
 import { useTypedUnits } from '../shared/units';
 import { Line } from '../shared/words/useSay';
-import css from '../features/beads/macro.module.css';
-import { MarkedSection } from '../features/beads/MarkedSection';
-import { modes, order, toMarks } from '../features/beads/sectionMarks';
-import { SectionMeasures } from '../features/beads/SectionMeasures';
+import css from '../features/looking/section.module.css';
+import { MarkedSection } from '../features/looking/MarkedSection';
+import { modes, order, toMarks } from '../features/looking/sectionMarks';
+import { SectionMeasures } from '../features/looking/SectionMeasures';
 import { useBeadFile } from '../features/beads/useBeads';
-import { type Marking, useMarking } from '../features/beads/useMarking';
+import { type Marking, useMarking } from '../features/looking/useMarking';
+import { ProposalPanel } from '../features/looking/ProposalPanel';
+import { useProposal } from '../features/looking/useProposal';
 
 /** Measures a section on its picture: the scale once, then root, toes, face and fusion line. */
 export function MacroPage() {
@@ -38,15 +40,20 @@ export function MacroPage() {
   );
 }
 
+// What a card's scale is drawn as.
+const cardScaleMm = 10;
+
 function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) {
   const marking = useMarking(picture);
   const [typed, setTyped] = useState<number | string | null>(null);
   const { per, unit } = useTypedUnits(typed !== null);
   const scaleMm = picture.marks?.scaleLengthMm ?? 10;
   // A length nobody touched is sent as it is, not as its rounded text.
-  const sent = toMarks(marking.marks, typed === null ? scaleMm : Number(typed) / per('length'));
+  const lengthMm = typed === null ? scaleMm : Number(typed) / per('length');
+  const sent = toMarks(marking.marks, marking.marks.plane ? cardScaleMm : lengthMm);
   const measured = useMeasured(picture.id, sent, marking.held !== undefined);
   const keep = useKeepMarks(picture.id);
+  const proposal = useProposal(picture.id);
   const wrong = keep.error ?? measured.error;
   return (
     <Page
@@ -55,19 +62,31 @@ function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas
       back={{ to: `/beads/${bead.id}`, label: 'Back to the bead' }}
     >
       <div className={css.macroPage}>
-        <MarkedSection picture={picture} marking={marking} />
+        <MarkedSection picture={picture} marking={marking} edges={proposal.edges} />
         <div className="stack">
+          <ProposalPanel
+            proposal={proposal}
+            onAsk={() => proposal.ask(marking.marks, lengthMm, marking.take)}
+          />
           <Modes marking={marking}>
-            <NumberInput
-              label="The scale is this long"
-              suffix={` ${unit('length')}`}
-              value={typed ?? Number((scaleMm * per('length')).toFixed(4))}
-              onChange={setTyped}
-            />
+            {marking.marks.plane ? (
+              <p className="quiet">The card is the scale, and how slantingly it was taken is undone by it.</p>
+            ) : (
+              <NumberInput
+                label="The scale is this long"
+                suffix={` ${unit('length')}`}
+                value={typed ?? Number((scaleMm * per('length')).toFixed(4))}
+                onChange={setTyped}
+              />
+            )}
           </Modes>
           <section className="panel stack" aria-label="Measured">
             <h2>Measured</h2>
-            <SectionMeasures measures={sent ? measured.data : undefined} marks={marking.marks} />
+            <SectionMeasures
+              measures={sent ? measured.data : undefined}
+              marks={marking.marks}
+              seen={proposal.seen?.measures}
+            />
             {wrong && (
               <p className="field-error" role="alert">
                 <Line error={wrong} otherwise="Something went wrong on this page." />

@@ -13,6 +13,12 @@ import { sides } from './sides';
 
 type Side = Schemas['PictureSide'];
 
+// The picture of the face that was taken before another: as before and after brushing.
+const before = (pictures: Schemas['Picture'][], picture: Schemas['Picture']) =>
+  picture.side === 'face'
+    ? pictures.slice(0, pictures.indexOf(picture)).findLast(({ side }) => side === 'face')
+    : undefined;
+
 /** A bead's pictures, from camera or file; a section can be measured. */
 export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Metal']; mayWrite: boolean }) {
   const { bead, pictures } = props.file;
@@ -76,6 +82,15 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
                   {picture.side === 'face' && (
                     <Button component={Link} to={`/beads/${bead.id}/face/${picture.id}`} variant="default">
                       Measure it
+                    </Button>
+                  )}
+                  {before(pictures, picture) && (
+                    <Button
+                      component={Link}
+                      to={`/beads/${bead.id}/face/${before(pictures, picture)?.id}/beside/${picture.id}`}
+                      variant="default"
+                    >
+                      Beside the one before
                     </Button>
                   )}
                   {picture.side === 'macro' && (

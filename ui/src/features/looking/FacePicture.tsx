@@ -3,19 +3,13 @@ import type { Schemas } from '../../shared/api/client';
 import css from './face.module.css';
 import { grips, nearest, type Point, type Side, type Toes, whole } from './toes';
 import type { Face } from './useFace';
+import { arrows, usePicturePlace } from './usePicturePlace';
 
 // Of the picture's width, for the points that are dragged.
 const gripShare = 1 / 95;
 
 // How far from a grip a finger may come down, on the screen.
 const reachPx = 30;
-
-const steps: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 /** The picture with what the eye saw over it; toes can be dragged, ends and a known length tapped. */
 export function FacePicture(props: {
@@ -24,17 +18,9 @@ export function FacePicture(props: {
   face: Face;
 }) {
   const { picture, seen, face } = props;
-  const svg = useRef<SVGSVGElement>(null);
+  const { svg, at, per } = usePicturePlace(picture);
   const held = useRef<{ side: Side; index: number }>(null);
   const r = picture.width * gripShare;
-  const at = (event: { clientX: number; clientY: number }): Point => {
-    const matrix = svg.current?.getScreenCTM()?.inverse();
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
-    return {
-      x: Math.min(picture.width, Math.max(0, point.x)),
-      y: Math.min(picture.height, Math.max(0, point.y)),
-    };
-  };
   const toes: Toes | undefined =
     face.dragged ?? (seen && { left: whole(seen.left), right: whole(seen.right) });
   return (
@@ -46,7 +32,7 @@ export function FacePicture(props: {
       role="group"
       aria-label="The bead's face"
       onPointerDown={(event) => {
-        const wide = reachPx / (svg.current?.getScreenCTM()?.a ?? 1);
+        const wide = reachPx / per();
         const grip = face.tool === 'toes' && toes ? nearest(toes, at(event), wide) : undefined;
         if (!grip) {
           face.place(at(event));
@@ -89,7 +75,7 @@ export function FacePicture(props: {
                 aria-valuemin={0}
                 aria-valuemax={picture.height}
                 onKeyDown={(event) => {
-                  const step = steps[event.key];
+                  const step = arrows[event.key];
                   if (!step) return;
                   event.preventDefault();
                   const by = event.shiftKey ? 10 : 2;

@@ -17,6 +17,19 @@ export const eyeQueries = {
         )) ?? null,
       meta: { changedBy: by('bead') },
     }),
+  /** How near it comes to what people make of the same pictures. */
+  agreement: () =>
+    queryOptions({
+      queryKey: inRoom('eye-agreement'),
+      queryFn: ({ signal }) => answer(api.GET('/api/eye/agreement', { signal })),
+      meta: { changedBy: by('bead') },
+    }),
+  /** Whether one's own pictures may teach it. */
+  leave: () =>
+    queryOptions({
+      queryKey: ['picture-leave'],
+      queryFn: ({ signal }) => answer(api.GET('/api/eye/leave', { signal })),
+    }),
   /** What the eye sees, asked like this; kept nowhere. */
   look: (pictureId: string, request: FaceRequest) =>
     queryOptions({

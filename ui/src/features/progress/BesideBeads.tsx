@@ -12,6 +12,7 @@ import { VerdictMark } from '../judging/VerdictMark';
 import css from './beside.module.css';
 import { EvenPicture } from './EvenPicture';
 import { progressQueries } from './queries';
+import { type Across, useOneScale } from './useOneScale';
 
 type Bead = Schemas['BesideBead'];
 type Field = Schemas['BesideField'];
@@ -23,10 +24,7 @@ export function BesideBeads({ one, other }: { one: string; other: string }) {
     <Loaded of={asLoading(pair)} what="the two beads">
       {({ earlier, later, changed }) => (
         <div className="stack">
-          <div className="two-columns even">
-            <Side bead={earlier} name="Earlier" />
-            <Side bead={later} name="Later" />
-          </div>
+          <Sides earlier={earlier} later={later} />
           <Changes earlier={earlier} later={later} changed={changed} />
         </div>
       )}
@@ -34,7 +32,24 @@ export function BesideBeads({ one, other }: { one: string; other: string }) {
   );
 }
 
-function Side({ bead, name }: { bead: Bead; name: string }) {
+function Sides({ earlier, later }: { earlier: Bead; later: Bead }) {
+  const scale = useOneScale(earlier.id, later.id);
+  return (
+    <div className="two-columns even">
+      {(
+        [
+          ['Earlier', earlier],
+          ['Later', later],
+        ] as const
+      ).map(([name, bead]) => (
+        <Side key={name} bead={bead} name={name} across={scale.of(bead.id)} onAcross={scale.tell(bead.id)} />
+      ))}
+    </div>
+  );
+}
+
+function Side(props: { bead: Bead; name: string; across: Across | null; onAcross: (mm: number) => void }) {
+  const { bead, name, across, onAcross } = props;
   const title = `${name}: bead ${bead.number}, ${verdicts[bead.verdict]}`;
   return (
     <section className="panel stack" aria-label={name}>
@@ -42,7 +57,15 @@ function Side({ bead, name }: { bead: Bead; name: string }) {
         {moment(bead.at)} <VerdictMark verdict={bead.verdict} />
       </h2>
       <BeadGlyph shape={bead.shape} joint={bead.shape.joint} title={title} />
-      {bead.pictureId && <EvenPicture id={bead.pictureId} alt={title} />}
+      {bead.pictureId && (
+        <EvenPicture
+          id={bead.pictureId}
+          alt={title}
+          pixelsPerMm={bead.pixelsPerMm ?? null}
+          onAcross={onAcross}
+          across={across}
+        />
+      )}
       <Link to={`/beads/${bead.id}`}>The bead, and why</Link>
     </section>
   );

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { brightness, evenLight, turnedAcross } from './evenLight';
+import { brightness, evenLight, turnedAcross, acrossMm } from './evenLight';
 
 const grey = (value: number, count: number) =>
   Array.from({ length: count }, () => [value, value, value, 255]).flat();
@@ -20,4 +20,12 @@ test('green counts most, and what is black is not blown up', () => {
 test('a picture that was taken upright is laid across', () => {
   expect(turnedAcross(3000, 4000)).toBe(90);
   expect(turnedAcross(4000, 3000)).toBe(0);
+});
+
+test('a picture is as many millimetres across as its frame is, whichever way it was held', () => {
+  expect(acrossMm(2000, 1500, 20)).toBe(100);
+  expect(acrossMm(1500, 2000, 20)).toBe(100);
+  // A wide one fills the width, a square one the height.
+  expect(acrossMm(3200, 1800, 20)).toBe(160);
+  expect(acrossMm(1500, 1500, 20)).toBe(100);
 });

@@ -22,3 +22,12 @@ export const evenLight = (bright: number) =>
 
 /** Whether a picture is turned, so that its long side, along which a bead is photographed, lies across. */
 export const turnedAcross = (width: number, height: number) => (height > width ? 90 : 0);
+
+// How wide a frame is beside its height.
+const frameAspect = 4 / 3;
+
+/** How many millimetres a frame is across that shows a picture whole, laid across. */
+export function acrossMm(width: number, height: number, pixelsPerMm: number): number {
+  const [long, short] = [Math.max(width, height), Math.min(width, height)];
+  return Math.max(long, short * frameAspect) / pixelsPerMm;
+}

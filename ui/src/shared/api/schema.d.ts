@@ -290,6 +290,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/eye/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EyeAgreement"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/windows/{machineId}": {
         parameters: {
             query?: never;
@@ -10109,186 +10165,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pictures/{pictureId}/measure": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    pictureId: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["MacroMarks"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MacroMeasures"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["ProblemAnswer"];
-                    };
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Whoever is signed in may not do this. */
-                403: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The body is larger than is taken here. */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The server or its database is busy; Retry-After says when to come again. */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pictures/{pictureId}/marks/{marksId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    pictureId: string;
-                    marksId: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["MacroMarks"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Bead"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["ProblemAnswer"];
-                    };
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Whoever is signed in may not do this. */
-                403: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Conflict */
-                409: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["ProblemAnswer"];
-                    };
-                };
-                /** @description The body is larger than is taken here. */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The server or its database is busy; Retry-After says when to come again. */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/pictures/{pictureId}/withdrawn": {
         parameters: {
             query?: never;
@@ -10698,6 +10574,443 @@ export interface paths {
                 };
             };
         };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/section": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SectionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SectionAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MacroMarks"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MacroMeasures"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/marks/{marksId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                    marksId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MacroMarks"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PictureLeave"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/leave/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaveWord"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/lessons.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -17151,6 +17464,11 @@ export interface components {
              * @description The newest picture of its face; null where there is none.
              */
             pictureId: null | string;
+            /**
+             * Format: double
+             * @description How many pixels of that a millimetre has at the bead; null where it was not measured.
+             */
+            pixelsPerMm?: null | number;
         };
         /** @description Two beads beside each other. */
         BesideBeads: {
@@ -18547,6 +18865,38 @@ export interface components {
             /** @description Whether that was seen. */
             match: components["schemas"]["Match"];
         };
+        /** @description How near the eye comes to what people make of the same pictures, in one thing it measures. */
+        EyeAgreement: {
+            /** @description What is measured. */
+            aspect: components["schemas"]["EyeAspect"];
+            /**
+             * Format: int32
+             * @description On how many pictures; above 0.
+             */
+            readings: number;
+            /**
+             * Format: int32
+             * @description On how many it was within 5 % or 0.3 mm.
+             */
+            near: number;
+            /**
+             * Format: int32
+             * @description On how many what people say lay between what the eye said it lies.
+             */
+            held: number;
+            /**
+             * Format: double
+             * @description By how much the eye says more, in the middle of all; below 0 less, mm.
+             */
+            overMm: number;
+            /** @description By how much it is off in the middle of all, whichever way. */
+            offMm: components["schemas"]["Length"];
+        };
+        /**
+         * @description What the eye measures, that people measure too.
+         * @enum {unknown}
+         */
+        EyeAspect: "faceLength" | "faceWidth" | "lowerLeg" | "upperLeg" | "throat" | "width" | "reinforcement" | "rootPenetration" | "lowerPenetration" | "upperPenetration" | "unfused";
         /** @description What came of looking: what was seen, or why nothing could be measured. */
         FaceAnswer: {
             face: null | components["schemas"]["FaceSeen"];
@@ -19417,7 +19767,7 @@ export interface components {
             from: components["schemas"]["Point"];
             /** @description The other. */
             to: components["schemas"]["Point"];
-            /** @description How long it is; 0.1 to 500 mm. */
+            /** @description How long it is; 1 to 500 mm. */
             lengthMm: components["schemas"]["Length"];
         };
         /** @description A bead as a coupon shows it. */
@@ -19548,6 +19898,11 @@ export interface components {
         /** @description Whether beads are judged with what this room has taught. */
         LearningRequest: {
             on: boolean;
+        };
+        /** @description What a student says of their pictures. */
+        LeaveWord: {
+            /** @description Whether they may teach the eye elsewhere too. */
+            given: boolean;
         };
         /** Format: double */
         Length: number;
@@ -19873,6 +20228,11 @@ export interface components {
             fusionLine: components["schemas"]["Point"][];
             /** @description Dark straight lines left of the joint. */
             unfused: components["schemas"]["UnfusedLine"][];
+            /**
+             * @description How the section lies in the picture, where a card beside it says: nine numbers of a homography from its
+             *                 millimetres to pixels. It is measured by then, and not by the scale. Null: seen square on, by the scale.
+             */
+            plane?: null | number[];
         };
         /** @description What a section measured. */
         MacroMeasures: {
@@ -21065,13 +21425,23 @@ export interface components {
              */
             addedAt: string;
         };
+        /** @description Whether somebody lets their pictures teach the eye. */
+        PictureLeave: {
+            /** @description Whether they do. */
+            given: boolean;
+            /**
+             * Format: date-time
+             * @description When they said so; null when they never have: then they do not.
+             */
+            saidAt: null | string;
+        };
         /**
          * @description What a picture shows.
          * @enum {unknown}
          */
         PictureSide: "face" | "back" | "macro";
         /** @enum {unknown} */
-        PictureTrouble: "noCard" | "cardHidden" | "cardBent" | "far" | "slanting" | "blurred" | "dark" | "bright" | "hazy" | "noBead" | "cutOff" | "beadHidden" | "glare";
+        PictureTrouble: "noCard" | "cardHidden" | "cardBent" | "far" | "slanting" | "blurred" | "dark" | "bright" | "hazy" | "noBead" | "cutOff" | "beadHidden" | "glare" | "noWindow" | "noWeld" | "strangeJoint";
         /** @description Pieces of a coupon. */
         Piece: {
             /** @description What they are cut from. */
@@ -21943,6 +22313,54 @@ export interface components {
             words: components["schemas"]["Said"];
             /** @description What it explains, strongest first. */
             for: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
+        /** @description What came of looking at a section: what was seen, or why nothing could be measured. */
+        SectionAnswer: {
+            section: null | components["schemas"]["SectionSeen"];
+            trouble: null | components["schemas"]["PictureTrouble"];
+            do: null | components["schemas"]["Said"];
+        };
+        /** @description What the eye measured of a section, and between what each lies; what each is, as in MacroMeasures. */
+        SectionMeasures: {
+            lowerLeg: null | components["schemas"]["ReadLength"];
+            upperLeg: null | components["schemas"]["ReadLength"];
+            throat: null | components["schemas"]["ReadLength"];
+            /** @description Toe to toe. */
+            width: components["schemas"]["ReadLength"];
+            /** @description How far the face stands over the line between the toes. */
+            reinforcement: components["schemas"]["ReadLength"];
+            rootPenetration: null | components["schemas"]["ReadLength"];
+            lowerPenetration: null | components["schemas"]["ReadLength"];
+            upperPenetration: null | components["schemas"]["ReadLength"];
+            /** @description All unfused lines together. */
+            unfusedLength: components["schemas"]["ReadLength"];
+        };
+        /** @description What is asked about a section on a picture. */
+        SectionRequest: {
+            scale: null | components["schemas"]["KnownLength"];
+            middle: null | components["schemas"]["Point"];
+        };
+        /** @description What the eye saw of a section: a proposal, to be looked over. */
+        SectionSeen: {
+            /** @description Where it would mark it. */
+            marks: components["schemas"]["MacroMarks"];
+            /** @description What that measures, and between what each lies. */
+            measures: components["schemas"]["SectionMeasures"];
+            /**
+             * Format: double
+             * @description How clearly weld metal stands out from plate: 0 not at all, 1 as clearly as can be.
+             */
+            sure: number;
+            /** @description Lines in the picture that a mark can be laid on, pixels. */
+            edges: components["schemas"]["Point"][][];
+            card: null | components["schemas"]["CardKind"];
+            /** @description Why it is not surer, in words; empty where nothing stands in the way. */
+            notSurer: {
                 say: string;
                 with?: {
                     [key: string]: unknown;

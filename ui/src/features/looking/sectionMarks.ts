@@ -6,18 +6,19 @@ export interface Point {
   y: number;
 }
 
-/** What is marked, in the order it is done; how many points at the most. */
+/** What is marked, in the order it is done; how many points at the most, and whether edges draw them. */
 export const modes = {
-  scale: { title: 'Scale', hint: 'Both ends of a known length', most: 2 },
-  root: { title: 'Root', hint: 'Where the plates met', most: 1 },
-  toes: { title: 'Toes', hint: 'Lower plate first, then the upper', most: 2 },
-  face: { title: 'Face', hint: 'Its highest point, more if you like', most: 40 },
-  fusion: { title: 'Fusion line', hint: 'Along it, toe to toe', most: 80 },
-  unfused: { title: 'Unfused', hint: 'Both ends of each dark line', most: 40 },
+  scale: { title: 'Scale', hint: 'Both ends of a known length', most: 2, snaps: false },
+  root: { title: 'Root', hint: 'Where the plates met', most: 1, snaps: false },
+  toes: { title: 'Toes', hint: 'Lower plate first, then the upper', most: 2, snaps: true },
+  face: { title: 'Face', hint: 'Its highest point, more if you like', most: 40, snaps: true },
+  fusion: { title: 'Fusion line', hint: 'Along it, toe to toe', most: 80, snaps: true },
+  unfused: { title: 'Unfused', hint: 'Both ends of each dark line', most: 40, snaps: true },
 } as const;
 
 export type Mode = keyof typeof modes;
-export type Marks = Record<Mode, Point[]>;
+/** The marks of each kind; how the section lies in the picture, where a card says: then that is its scale. */
+export type Marks = Record<Mode, Point[]> & { plane?: number[] };
 
 /** One after the other, as they are marked. */
 export const order = Object.keys(modes) as Mode[];
@@ -30,7 +31,7 @@ export const pairs = (points: Point[]) =>
     to: points[2 * i + 1] as Point,
   }));
 
-const whole = (point: Schemas['Point'] | undefined): Point => ({ x: point?.x ?? 0, y: point?.y ?? 0 });
+export const whole = (point: Schemas['Point'] | undefined): Point => ({ x: point?.x ?? 0, y: point?.y ?? 0 });
 
 /** What was kept, to go on from. */
 export function fromMarks(kept: Schemas['MacroMarks'] | null | undefined): Marks {
@@ -42,6 +43,7 @@ export function fromMarks(kept: Schemas['MacroMarks'] | null | undefined): Marks
     face: kept.face.map(whole),
     fusion: kept.fusionLine.map(whole),
     unfused: kept.unfused.flatMap((line) => [whole(line.from), whole(line.to)]),
+    ...(kept.plane && { plane: kept.plane }),
   };
 }
 
@@ -61,7 +63,23 @@ export function toMarks(marks: Marks, scaleLengthMm: number): Schemas['MacroMark
     face: marks.face,
     fusionLine: marks.fusion,
     unfused: pairs(marks.unfused),
+    plane: marks.plane ?? null,
   };
+}
+
+/** Marks of one kind changed: a scale that a person sets takes the card's place. */
+export function changed(marks: Marks, mode: Mode, points: Point[]): Marks {
+  const next = { ...marks, [mode]: points };
+  if (mode === 'scale') delete next.plane;
+  return next;
+}
+
+/** The mark of a kind that is nearest to a point, where one lies within reach. */
+export function nearestMark(points: Point[], point: Point, reach: number): number | undefined {
+  return points
+    .map((at, index) => ({ index, far: Math.hypot(at.x - point.x, at.y - point.y) }))
+    .filter(({ far }) => far <= reach)
+    .sort((a, b) => a.far - b.far)[0]?.index;
 }
 
 /** What is needed and not yet marked, in the order it is done. */

@@ -1,12 +1,13 @@
-using GentleBead.Core.Beads;
-
-namespace GentleBead.Core.Looking;
+namespace GentleBead.Core.Beads;
 
 /// <summary>
 /// How a flat thing lies in a picture: a homography from its millimetres to the picture's pixels, and back.
 /// </summary>
 public sealed class PlaneView
 {
+    // A determinant smaller than this is none.
+    private const double Least = 1e-300;
+
     private readonly double[] to;
     private readonly double[] back;
 
@@ -20,6 +21,13 @@ public sealed class PlaneView
             throw new ArgumentException("A homography has nine numbers.", nameof(matrix));
         to = [.. matrix];
         back = Inverse(to);
+    }
+
+    /// <summary>Whether a matrix is nine numbers that can be inverted.</summary>
+    public static bool CanBe(IReadOnlyList<double> matrix)
+    {
+        ArgumentNullException.ThrowIfNull(matrix);
+        return matrix.Count == 9 && matrix.All(double.IsFinite) && Math.Abs(Determinant(matrix)) > Least;
     }
 
     /// <summary>From millimetres to pixels, nine numbers, row by row.</summary>
@@ -72,13 +80,16 @@ public sealed class PlaneView
         return new((by[0] * of.X + by[1] * of.Y + by[2]) / w, (by[3] * of.X + by[4] * of.Y + by[5]) / w);
     }
 
+    private static double Determinant(IReadOnlyList<double> m) =>
+        m[0] * (m[4] * m[8] - m[5] * m[7]) + m[1] * (m[5] * m[6] - m[3] * m[8]) + m[2] * (m[3] * m[7] - m[4] * m[6]);
+
     private static double[] Inverse(double[] m)
     {
         double a = m[4] * m[8] - m[5] * m[7],
             b = m[5] * m[6] - m[3] * m[8],
             c = m[3] * m[7] - m[4] * m[6];
-        var determinant = m[0] * a + m[1] * b + m[2] * c;
-        if (!(Math.Abs(determinant) > 1e-300))
+        var determinant = Determinant(m);
+        if (!(Math.Abs(determinant) > Least))
             throw new ArgumentException("This homography has no inverse.", nameof(m));
         return
         [

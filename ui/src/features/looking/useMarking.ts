@@ -1,7 +1,7 @@
 import { useHotkeys } from '@mantine/hooks';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { fromMarks, type Marks, type Mode, modes, order, type Point } from './sectionMarks';
+import { changed, fromMarks, type Marks, type Mode, modes, order, type Point } from './sectionMarks';
 
 // So many steps can be taken back.
 const mostSteps = 50;
@@ -31,14 +31,18 @@ export function useMarking(picture: Schemas['Picture']) {
     const own = marks[mode];
     const { most } = modes[mode];
     const next = own.length < most ? [...own, point] : [...own.slice(0, -1), point];
-    put({ ...marks, [mode]: next });
+    put(changed(marks, mode, next));
     // What takes one or two points is done with them.
     if (most <= 2 && next.length === most && own.length < most) turn(1);
   };
-  const nudge = (dx: number, dy: number) => () => {
-    const own = marks[mode];
-    const last = own.at(-1);
-    if (last) put({ ...marks, [mode]: [...own.slice(0, -1), { x: last.x + dx, y: last.y + dy }] });
+  const moved = (index: number, by: Point) =>
+    changed(
+      marks,
+      mode,
+      marks[mode].map((old, i) => (i === index ? { x: old.x + by.x, y: old.y + by.y } : old)),
+    );
+  const nudge = (x: number, y: number) => () => {
+    if (marks[mode].length > 0) put(moved(marks[mode].length - 1, { x, y }));
   };
   useHotkeys([
     ['mod+Z', undo],
@@ -56,15 +60,22 @@ export function useMarking(picture: Schemas['Picture']) {
     setMode,
     place,
     undo: before.length > 0 ? undo : undefined,
-    clear: () => put({ ...marks, [mode]: [] }),
-    hold: (of: Mode, index: number) => {
+    clear: () => put(changed(marks, mode, [])),
+    /** Takes marks that were proposed in the place of all there are. */
+    take: (proposed: Marks) => {
+      put(proposed);
+      setMode('toes');
+    },
+    /** Moves one mark of what is being marked, by keys. */
+    nudge: (index: number, by: Point) => put(moved(index, by)),
+    hold: (index: number) => {
       remember();
-      setHeld({ mode: of, index });
+      setHeld({ mode, index });
     },
     drag: (point: Point) => {
       if (!held) return;
       const own = marks[held.mode].map((old, i) => (i === held.index ? point : old));
-      setMarks({ ...marks, [held.mode]: own });
+      setMarks(changed(marks, held.mode, own));
     },
     release: () => setHeld(undefined),
   };

@@ -1,0 +1,199 @@
+using GentleBead.Core.Beads;
+using OpenCvSharp;
+using Point = GentleBead.Core.Beads.Point;
+
+namespace GentleBead.Core.Looking;
+
+/// <summary>What was traced of a section, in pixels of its field.</summary>
+/// <param name="Root">Where the plates met; of a bead that is no fillet the middle between its toes.</param>
+/// <param name="Lower">The toe on the lower plate, or the left one.</param>
+/// <param name="Upper">The other.</param>
+/// <param name="Face">Along the face, from the lower toe to the upper, without them.</param>
+/// <param name="Fusion">Along the other side of the weld metal, likewise.</param>
+/// <param name="Unfused">Dark lines left of the joint.</param>
+/// <param name="Weld">Round the weld metal.</param>
+/// <param name="Metal">Round all metal.</param>
+/// <param name="Sure">How clearly weld metal stands out from plate along the fusion line: 0 not at all, 1 as clearly as can be.</param>
+internal sealed record SectionTrace(
+    Point Root,
+    Point Lower,
+    Point Upper,
+    Point[] Face,
+    Point[] Fusion,
+    UnfusedLine[] Unfused,
+    Point[] Weld,
+    Point[] Metal,
+    double Sure
+)
+{
+    private const int Side = SectionField.Side;
+
+    // The most a place counts for or against.
+    private const float Most = 5;
+
+    private const double Softness = 1.2;
+
+    // Less weld metal than so many places is none: a square millimetre and a half.
+    private const int Fewest = 150;
+
+    // A shorter face is none, pixels along it.
+    private const int ShortestFace = 12;
+
+    private const int MostFace = 14,
+        MostFusion = 40;
+
+    // Plates that stand at less than this to each other are a lap's: then the root is under the upper toe.
+    private const double Standing = 45;
+
+    /// <summary>Traces a section; null where no weld metal is to be seen.</summary>
+    /// <param name="field">What is to be seen.</param>
+    /// <param name="likely">How likely each part is at each place.</param>
+    /// <param name="fillet">Whether it lies in a corner.</param>
+    public static SectionTrace? Of(SectionField field, float[] likely, bool fillet)
+    {
+        var weld = SectionOutline.Soft(Score(likely, SectionPart.Weld), Softness);
+        var metal = SectionOutline.Soft(Score(likely, SectionPart.Bare, against: true), Softness);
+        using var patch = SectionOutline.Patch(weld);
+        if (patch is null || Cv2.CountNonZero(patch) < Fewest)
+            return null;
+        using var all = SectionOutline.Patch(metal, patch);
+        if (all is null)
+            return null;
+        var (round, rim) = (SectionOutline.Round(weld, patch), SectionOutline.Round(metal, all));
+        if (OpenToAir(round, metal) is not var (from, to))
+            return null;
+        var face = Between(round, from, to);
+        var fused = Between(round, to, from).Reverse().ToArray();
+        var (first, last) = (Plate(rim, face[0], face), Plate(rim, face[^1], face));
+        var toes = (One: Toe(face, first), Other: Toe([.. face.Reverse()], last));
+        Point InPicture(Point at) => field.Plane.ToPicture(new(at.X * SectionField.Cell, at.Y * SectionField.Cell));
+        var (a, b) = (InPicture(toes.One), InPicture(toes.Other));
+        if (fillet ? a.Y < b.Y : a.X > b.X)
+        {
+            (toes, first, last) = ((toes.Other, toes.One), last, first);
+            (face, fused) = ([.. face.Reverse()], [.. fused.Reverse()]);
+        }
+        var root = fillet ? Corner(first, last, toes) : Middle(toes.One, toes.Other);
+        var seam = SectionSeams.Shares(likely);
+        return new(
+            root,
+            toes.One,
+            toes.Other,
+            Spaced(face, MostFace),
+            Spaced(fused, MostFusion),
+            fillet ? SectionSeams.OfFillet(seam, root, toes.One, toes.Other) : SectionSeams.Free(seam, round),
+            round,
+            rim,
+            Clear(fused, round, weld)
+        );
+    }
+
+    // How much sooner a place is one part than the likeliest other one; or, against it, any other.
+    private static float[] Score(float[] likely, SectionPart part, bool against = false)
+    {
+        var score = new float[Side * Side];
+        for (var i = 0; i < score.Length; i++)
+        {
+            var own = likely[SectionModel.Parts * i + (int)part];
+            var other = float.NegativeInfinity;
+            for (var k = 0; k < SectionModel.Parts; k++)
+                other = k == (int)part ? other : Math.Max(other, likely[SectionModel.Parts * i + k]);
+            score[i] = Math.Clamp(against ? other - own : own - other, -Most, Most);
+        }
+        return score;
+    }
+
+    // The longest stretch of the outline with no metal outside of it: from which of its points to which.
+    private static (int From, int To)? OpenToAir(Point[] round, float[] metal)
+    {
+        const int reach = 5;
+        var outward = SectionOutline.Outward(round);
+        var bare = round
+            .Select((at, i) => new[] { 3.0, 5, 7 }.Average(by => SectionOutline.At(metal, SectionOutline.Along(at, outward[i], by))) < 0)
+            .ToArray();
+        bool Open(int i) => Enumerable.Range(-reach, 2 * reach + 1).Count(k => bare[(i + k + 2 * bare.Length) % bare.Length]) > reach;
+        var open = Enumerable.Range(0, bare.Length).Select(Open).ToArray();
+        var begin = Array.IndexOf(open, false);
+        if (begin < 0)
+            return null;
+        var (best, from, run) = (0, 0, 0);
+        for (var k = 1; k <= open.Length; k++)
+        {
+            run = open[(begin + k) % open.Length] ? run + 1 : 0;
+            if (run > best)
+                (best, from) = (run, (begin + k - run + 1) % open.Length);
+        }
+        return best < ShortestFace ? null : (from, (from + best - 1) % open.Length);
+    }
+
+    private static Point[] Between(Point[] round, int from, int to)
+    {
+        var many = (to - from + round.Length) % round.Length + 1;
+        return [.. Enumerable.Range(0, many).Select(k => round[(from + k) % round.Length])];
+    }
+
+    // The plate's surface beyond a toe: as far along the metal's outline as it goes straight on. Null where it is too short to tell.
+    private static SectionLine? Plate(Point[] rim, Point toe, Point[] face)
+    {
+        const int skipped = 4,
+            first = 14,
+            furthest = 90,
+            patience = 4;
+        const double off = 1.2,
+            border = 8;
+        var near = Enumerable.Range(0, rim.Length).MinBy(i => (rim[i] - toe).Size());
+        var middle = face[face.Length / 2];
+        Point At(int k, int way) => rim[((near + k * way) % rim.Length + rim.Length) % rim.Length];
+        var way = (At(first, 1) - middle).Size() > (At(first, -1) - middle).Size() ? 1 : -1;
+        List<Point> line = [];
+        var missed = 0;
+        for (var k = skipped; k < furthest && missed < patience; k++)
+        {
+            var at = At(k, way);
+            if (at.X < border || at.Y < border || at.X > Side - border || at.Y > Side - border)
+                break;
+            if (line.Count >= first && SectionLine.Through(line).Off(at) > off)
+                missed++;
+            else
+                line.Add(at);
+        }
+        return line.Count < first ? null : SectionLine.Through(line);
+    }
+
+    // Where the face, drawn on, meets the plate's surface: outlines are round where three parts meet.
+    private static Point Toe(Point[] face, SectionLine? plate)
+    {
+        const double least = 15,
+            furthest = 8;
+        if (plate is not { } surface)
+            return face[0];
+        var end = face.Skip(3).Take(12).ToArray();
+        var meets = end.Length < 6 ? null : SectionLine.Through(end).Meets(surface, least);
+        return meets is { } at && (at - face[0]).Size() < furthest ? at : surface.Foot(face[0]);
+    }
+
+    private static Point Corner(SectionLine? lower, SectionLine? upper, (Point Lower, Point Upper) toes) =>
+        lower is { } plate ? (upper is { } standing ? plate.Meets(standing, Standing) : null) ?? plate.Foot(toes.Upper)
+        : upper is { } other ? other.Foot(toes.Lower)
+        : new(toes.Upper.X, toes.Lower.Y);
+
+    private static Point Middle(Point a, Point b) => new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
+
+    private static Point[] Spaced(Point[] line, int most)
+    {
+        var many = Math.Clamp(line.Length / 4, 3, most);
+        return [.. Enumerable.Range(1, many).Select(i => line[(int)Math.Round(i * (line.Length - 1.0) / (many + 1))])];
+    }
+
+    private static double Clear(Point[] fused, Point[] round, float[] weld)
+    {
+        const double beside = 4;
+        var outward = SectionOutline.Outward(round);
+        var ways = round.Zip(outward).ToDictionary(pair => pair.First, pair => pair.Second);
+        return fused
+            .Select(at => (Inside: SectionOutline.Along(at, ways[at], -beside), Outside: SectionOutline.Along(at, ways[at], beside)))
+            .Select(at => (SectionOutline.At(weld, at.Inside) - SectionOutline.At(weld, at.Outside)) / (2 * Most))
+            .DefaultIfEmpty(0)
+            .Average();
+    }
+}

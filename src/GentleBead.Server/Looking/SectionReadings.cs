@@ -1,0 +1,91 @@
+using Dapper;
+using GentleBead.Core.Beads;
+using GentleBead.Core.Looking;
+using GentleBead.Core.Stock;
+using GentleBead.Server.Beads;
+using GentleBead.Server.Database;
+using Npgsql;
+
+namespace GentleBead.Server.Looking;
+
+/// <summary>
+/// What the eye would have marked on sections, beside what a person marked: kept with every marking, whether or not the eye was asked.
+/// </summary>
+public sealed partial class SectionReadings(NpgsqlDataSource database, PictureStore pictures, EyeProcess eye, ILogger<SectionReadings> log)
+{
+    // What the eye was like years ago says little of what it is now.
+    private const int Newest = 500;
+
+    /// <summary>Has the eye look at a section that was marked, and keeps what it says beside that; marks are kept without it too.</summary>
+    public async Task CompareAsync(
+        Guid marksId,
+        Picture picture,
+        Joint joint,
+        MacroMarks marks,
+        MacroMeasures kept,
+        Guid by,
+        CancellationToken cancel
+    )
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        if (
+            await connection.ExecuteScalarAsync<bool>(
+                "select exists (select from section_reading where id = @marksId)",
+                new { marksId },
+                cancel
+            )
+        )
+            return;
+        var (_, bytes) = await pictures.BytesAsync(picture.Id, cancel);
+        // A card is found again; without one the scale is what the person marked.
+        var scale = marks.Plane is null ? new KnownLength(marks.ScaleFrom, marks.ScaleTo, marks.ScaleLength) : null;
+        SectionAnswer? answer = null;
+        try
+        {
+            answer = await eye.SectionAsync(by, bytes, new(joint, scale, marks.Root), cancel);
+        }
+        catch (Exception tooBusy) when (tooBusy is not OperationCanceledException)
+        {
+            // Whoever marked a section has marked it, with the eye or without.
+            EyeFailed(tooBusy, picture.Id);
+        }
+        await connection.ExecuteAsync(
+            """
+            insert into section_reading (id, picture_id, proposed, measured, kept)
+            values (@marksId, @pictureId, @proposed, @measured, @kept) on conflict (id) do nothing
+            """,
+            new
+            {
+                marksId,
+                pictureId = picture.Id,
+                proposed = answer?.Section is { } seen ? new Jsonb<MacroMarks>(seen.Marks) : null,
+                measured = answer?.Section is { } read ? new Jsonb<SectionMeasures>(read.Measures) : null,
+                kept = new Jsonb<MacroMeasures>(kept),
+            },
+            cancel
+        );
+    }
+
+    /// <summary>How near the eye comes to what people make of it, by what is measured.</summary>
+    public async Task<IReadOnlyList<EyeAgreement>> AgreementAsync(CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        var sections = await connection.QueryAsync<(string Measured, string Kept)>(
+            "select measured, kept from section_reading where measured is not null order by seq desc limit @Newest",
+            new { Newest },
+            cancel
+        );
+        var faces = await connection.QueryAsync<(string Proposed, string Kept)>(
+            "select proposed, kept from face_reading where proposed is not null order by seq desc limit @Newest",
+            new { Newest },
+            cancel
+        );
+        return EyeAgreement.Of(
+            [.. faces.Select(row => (Jsonb.Read<FaceSeen>(row.Proposed).Measures, Jsonb.Read<FaceSeen>(row.Kept).Measures))],
+            [.. sections.Select(row => (Jsonb.Read<SectionMeasures>(row.Measured), Jsonb.Read<MacroMeasures>(row.Kept)))]
+        );
+    }
+
+    [LoggerMessage(LogLevel.Warning, "The eye could not look at the section of picture {PictureId}.")]
+    private partial void EyeFailed(Exception failed, Guid pictureId);
+}
