@@ -125,6 +125,28 @@ public class EyeTests(DemoRoom room) : IClassFixture<DemoRoom>
     }
 
     [Fact]
+    public async Task Toes_a_person_set_are_kept_where_the_eye_sees_no_bead()
+    {
+        var maren = await room.SignInAsync("maren");
+        var bare = Directory
+            .GetFiles(Renders, "71*.json")
+            .Order()
+            .First(one =>
+                System.Text.Json.JsonDocument.Parse(File.ReadAllText(one)).RootElement.GetProperty("wrong").GetString() == "NoBead"
+            );
+        var (_, picture) = await ShownAsync(maren, await File.ReadAllBytesAsync(Path.ChangeExtension(bare, ".jpg")));
+        Assert.Equal(
+            PictureTrouble.NoBead,
+            (await (await maren.PostAsJsonAsync($"/api/pictures/{picture}/face", new { })).ReadAsync<FaceAnswer>()).Trouble
+        );
+        object[] Toe(double y) => [.. Enumerable.Range(0, 12).Select(i => new { x = 450 + 40.0 * i, y })];
+        var id = Guid.CreateVersion7();
+        var answer = await maren.PutAsJsonAsync($"/api/pictures/{picture}/face/{id}", new { left = Toe(300), right = Toe(380) });
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        Assert.True(await room.QueryAsync<bool>("select proposed is null from face_reading where id = @id", new { id }));
+    }
+
+    [Fact]
     public async Task What_a_picture_measured_comes_from_pictures_alone()
     {
         var maren = await room.SignInAsync("maren");

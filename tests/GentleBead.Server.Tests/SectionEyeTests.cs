@@ -124,7 +124,7 @@ public class SectionEyeTests(DemoRoom room) : IClassFixture<DemoRoom>
                     {
                         from = Point(10, 10),
                         to = Point(400, 10),
-                        lengthMm = -3,
+                        lengthMm = 0.2,
                     },
                 },
                 "scale"

@@ -36,7 +36,7 @@ public sealed class FaceStore(NpgsqlDataSource database)
             {
                 id,
                 pictureId,
-                proposed = proposed is null ? null : new Jsonb<FaceSeen>(proposed),
+                proposed = new Jsonb<FaceSeen?>(proposed),
                 kept = new Jsonb<FaceSeen>(kept),
                 by = by.By,
                 sent = by.Sent.Hash,

@@ -58,8 +58,8 @@ public sealed partial class SectionReadings(NpgsqlDataSource database, PictureSt
             {
                 marksId,
                 pictureId = picture.Id,
-                proposed = answer?.Section is { } seen ? new Jsonb<MacroMarks>(seen.Marks) : null,
-                measured = answer?.Section is { } read ? new Jsonb<SectionMeasures>(read.Measures) : null,
+                proposed = new Jsonb<MacroMarks?>(answer?.Section?.Marks),
+                measured = new Jsonb<SectionMeasures?>(answer?.Section?.Measures),
                 kept = new Jsonb<MacroMeasures>(kept),
             },
             cancel

@@ -40,7 +40,7 @@ public sealed class WindowStore(NpgsqlDataSource database)
                 process = EnumText.Of(arc.Process),
                 wire = EnumText.Of(arc.Wire),
                 gas = EnumText.Of(arc.Gas),
-                body = points.Count == 0 ? null : new Jsonb<LearnedWindow>(LearnedWindow.Fit(arc, points)),
+                body = new Jsonb<LearnedWindow?>(points.Count == 0 ? null : LearnedWindow.Fit(arc, points)),
                 upto,
             },
             cancel
