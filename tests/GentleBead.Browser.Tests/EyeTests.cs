@@ -182,8 +182,10 @@ public class EyeTests(DemoServer demo)
         var before = page.Part("Measured");
 
         // Near an edge a mark that is dragged lies on it; with Shift held it stays where it is put.
-        Assert.True(Dragged(page, "touch", 5, shift: false) > 1.5);
-        Assert.True(Dragged(page, "touch", 5, shift: true) < 0.8);
+        var laid = new[] { 4, 6, 9 }.Select(by => Dragged(page, "touch", by, shift: false)).ToArray();
+        Assert.True(laid.Max() > 1, string.Join(' ', laid));
+        var free = new[] { 4, 6, 9 }.Select(by => Dragged(page, "touch", by, shift: true)).ToArray();
+        Assert.True(free.Max() < 0.8, string.Join(' ', free));
         Dragged(page, "touch", 60, shift: true);
         Page.Until(() => page.Part("Measured") != before, "the legs to follow the toe");
         var dragged = page.Part("Measured");

@@ -11,7 +11,7 @@ import { useTypedUnits } from '../shared/units';
 import { Line } from '../shared/words/useSay';
 import css from '../features/looking/section.module.css';
 import { MarkedSection } from '../features/looking/MarkedSection';
-import { modes, order, toMarks } from '../features/looking/sectionMarks';
+import { around, type Marks, modes, none, order, toMarks } from '../features/looking/sectionMarks';
 import { SectionMeasures } from '../features/looking/SectionMeasures';
 import { useBeadFile } from '../features/beads/useBeads';
 import { type Marking, useMarking } from '../features/looking/useMarking';
@@ -54,6 +54,8 @@ function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas
   const measured = useMeasured(picture.id, sent, marking.held !== undefined);
   const keep = useKeepMarks(picture.id);
   const proposal = useProposal(picture.id);
+  // What was proposed or kept is looked at from near; where it lies is not to move while a mark is dragged.
+  const [near, setNear] = useState<Marks | null>(picture.marks ? marking.marks : null);
   const wrong = keep.error ?? measured.error;
   return (
     <Page
@@ -62,11 +64,28 @@ function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas
       back={{ to: `/beads/${bead.id}`, label: 'Back to the bead' }}
     >
       <div className={css.macroPage}>
-        <MarkedSection picture={picture} marking={marking} edges={proposal.edges} />
+        <div className="stack">
+          <MarkedSection
+            picture={picture}
+            marking={marking}
+            edges={proposal.edges}
+            view={around(near ?? none, picture)}
+          />
+          <div className="row">
+            <Button variant="default" onClick={() => setNear(near ? null : marking.marks)}>
+              {near ? 'The whole picture' : 'Nearer to the marks'}
+            </Button>
+          </div>
+        </div>
         <div className="stack">
           <ProposalPanel
             proposal={proposal}
-            onAsk={() => proposal.ask(marking.marks, lengthMm, marking.take)}
+            onAsk={() =>
+              proposal.ask(marking.marks, lengthMm, (proposed) => {
+                marking.take(proposed);
+                setNear(proposed);
+              })
+            }
           />
           <Modes marking={marking}>
             {marking.marks.plane ? (

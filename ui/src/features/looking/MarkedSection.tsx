@@ -5,25 +5,31 @@ import { snapped } from './snap';
 import type { Marking } from './useMarking';
 import { arrows, usePicturePlace } from './usePicturePlace';
 
-// Of the picture's width, for the points that are dragged.
+// Of what is shown, for the points that are dragged.
 const handleShare = 1 / 110;
 
 // How far off a mark a finger may come down and how far off an edge a mark may be laid, on the screen.
 const reachPx = { touch: 24, mouse: 10, snap: 14 };
 
 /** The picture of a section with its marks; a tap marks, a mark can be dragged, and lies on edges it comes near. */
-export function MarkedSection(props: { picture: Schemas['Picture']; marking: Marking; edges: Point[][] }) {
-  const { picture, marking, edges } = props;
+export function MarkedSection(props: {
+  picture: Schemas['Picture'];
+  marking: Marking;
+  edges: Point[][];
+  /** The part of the picture that is shown. */
+  view: { x: number; y: number; width: number; height: number };
+}) {
+  const { picture, marking, edges, view } = props;
   const { marks, mode, held } = marking;
   const { svg, at, per } = usePicturePlace(picture);
-  const r = picture.width * handleShare;
+  const r = view.width * handleShare;
   const laid = (event: { clientX: number; clientY: number; shiftKey: boolean }): Point =>
     modes[mode].snaps && !event.shiftKey ? snapped(at(event), edges, reachPx.snap / per()) : at(event);
   return (
     <svg
       ref={svg}
       className={css.macroPicture}
-      viewBox={`0 0 ${picture.width} ${picture.height}`}
+      viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
       role="group"
       aria-label="The section; tap to mark"
       onPointerDown={(event) => {
@@ -84,7 +90,12 @@ export function MarkedSection(props: { picture: Schemas['Picture']; marking: Mar
         />
       ))}
       {marks.root[0] && (
-        <text x={marks.root[0].x + r * 1.4} y={marks.root[0].y + r * 2.6} fontSize={r * 2.4}>
+        <text
+          x={marks.root[0].x + r * 1.4}
+          y={marks.root[0].y + r * 2.6}
+          fontSize={r * 2.4}
+          strokeWidth={r / 2}
+        >
           root
         </text>
       )}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fromMarks, type Marks, missing, none, pairs, toMarks } from './sectionMarks';
+import { around, fromMarks, type Marks, missing, none, pairs, toMarks } from './sectionMarks';
 
 const at = (x: number, y = 0) => ({ x, y });
 const whole: Marks = {
@@ -28,5 +28,11 @@ describe('the marks on a section', () => {
 
   it('stand two by two where they are the ends of lines', () => {
     expect(pairs([at(1), at(2), at(3)])).toEqual([{ from: at(1), to: at(2) }]);
+  });
+
+  it('are looked at from near, with as much again round them, and never past the picture', () => {
+    expect(around(none, { width: 400, height: 300 })).toEqual({ x: 0, y: 0, width: 400, height: 300 });
+    expect(around(whole, { width: 4000, height: 3000 })).toEqual({ x: 0, y: 0, width: 189.6, height: 142.2 });
+    expect(around(whole, { width: 100, height: 60 })).toEqual({ x: 0, y: 0, width: 100, height: 60 });
   });
 });

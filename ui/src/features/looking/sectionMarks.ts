@@ -85,3 +85,22 @@ export function nearestMark(points: Point[], point: Point, reach: number): numbe
 /** What is needed and not yet marked, in the order it is done. */
 export const missing = (marks: Marks): Mode[] =>
   order.slice(0, 4).filter((one) => marks[one].length < Math.min(2, modes[one].most, one === 'face' ? 1 : 2));
+
+/** The part of a picture that the marks lie in, with as much again round them; the whole of it without marks. */
+export function around(marks: Marks, picture: { width: number; height: number }) {
+  const all = [...marks.root, ...marks.toes, ...marks.face, ...marks.fusion, ...marks.unfused];
+  if (all.length < 2) return { x: 0, y: 0, width: picture.width, height: picture.height };
+  const [left, right] = [Math.min(...all.map(({ x }) => x)), Math.max(...all.map(({ x }) => x))];
+  const [top, bottom] = [Math.min(...all.map(({ y }) => y)), Math.max(...all.map(({ y }) => y))];
+  const size = Math.max(right - left, bottom - top);
+  const width = Math.min(picture.width, 2.4 * size);
+  const height = Math.min(picture.height, (3 / 4) * width);
+  const within = (middle: number, own: number, most: number) =>
+    Math.min(most - own, Math.max(0, middle - own / 2));
+  return {
+    x: within((left + right) / 2, width, picture.width),
+    y: within((top + bottom) / 2, height, picture.height),
+    width,
+    height,
+  };
+}
