@@ -181,12 +181,13 @@ public class EyeTests(DemoServer demo)
         ScreenTests.Check(page, "section");
         var before = page.Part("Measured");
 
-        // Near an edge a mark that is dragged lies on it; with Shift held it stays where it is put.
-        var laid = new[] { 4, 6, 9 }.Select(by => Dragged(page, "touch", by, shift: false)).ToArray();
+        // Near an edge a mark that is dragged lies on it; switched off it stays where it is put.
+        var laid = new[] { 4, 6, 9 }.Select(by => Dragged(page, by)).ToArray();
         Assert.True(laid.Max() > 1, string.Join(' ', laid));
-        var free = new[] { 4, 6, 9 }.Select(by => Dragged(page, "touch", by, shift: true)).ToArray();
+        page.Click("Lay marks on edges");
+        var free = new[] { 4, 6, 9 }.Select(by => Dragged(page, by)).ToArray();
         Assert.True(free.Max() < 0.8, string.Join(' ', free));
-        Dragged(page, "touch", 60, shift: true);
+        Dragged(page, 60);
         Page.Until(() => page.Part("Measured") != before, "the legs to follow the toe");
         var dragged = page.Part("Measured");
         page.Run<object>("document.querySelectorAll('[data-mark=toes]')[1].focus()");
@@ -200,38 +201,68 @@ public class EyeTests(DemoServer demo)
         ScreenTests.Check(page, "agreement with the eye");
     }
 
-    // Drags the first toe down by so many pixels of the screen, and says how far off the finger the mark then lies.
-    private static double Dragged(Page page, string kind, int by, bool shift)
+    // Drags the first toe by touch, so many pixels of the screen right and down, and says how far off the finger it then lies.
+    private static double Dragged(Page page, int by)
     {
         page.Run<object>(
             $$"""
-            const mark = document.querySelectorAll('[data-mark=toes]')[0];
+            const mark = document.querySelector('[data-mark=toes]');
             const { x, y, width } = mark.getBoundingClientRect();
-            const at = { bubbles: true, pointerId: 1, pointerType: '{{kind}}', shiftKey: {{(shift ? "true" : "false")}},
-                clientX: x + width / 2, clientY: y + width / 2 };
             const svg = mark.ownerSVGElement;
+            const from = { x: x + width / 2, y: y + width / 2 };
+            const event = (kind, at) =>
+                new PointerEvent(kind, { bubbles: true, pointerId: 1, pointerType: 'touch', clientX: at.x, clientY: at.y });
             svg.setPointerCapture = () => {};
-            mark.dispatchEvent(new PointerEvent('pointerdown', at));
-            window.finger = { x: at.clientX + {{by}}, y: at.clientY + {{by}} };
-            window.lift = () => svg.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
-            setTimeout(() => svg.dispatchEvent(
-                new PointerEvent('pointermove', { ...at, clientX: window.finger.x, clientY: window.finger.y })), 60);
+            window.finger = { x: from.x + {{by}}, y: from.y + {{by}} };
+            window.mark = { cx: mark.getAttribute('cx'), cy: mark.getAttribute('cy') };
+            window.move = () => svg.dispatchEvent(event('pointermove', window.finger));
+            window.lift = () => svg.dispatchEvent(event('pointerup', window.finger));
+            mark.dispatchEvent(event('pointerdown', from));
             """
         );
-        page.SeeCount("[data-mark=toes]", 2);
-        Thread.Sleep(300);
-        var off = Convert.ToDouble(
-            page.Run<object>(
-                """
-                const { x, y, width } = document.querySelectorAll('[data-mark=toes]')[0].getBoundingClientRect();
-                window.lift();
-                return Math.hypot(x + width / 2 - window.finger.x, y + width / 2 - window.finger.y);
-                """
-            ),
-            System.Globalization.CultureInfo.InvariantCulture
+        page.SeeCount("[data-mark=toes][data-held]", 1);
+        page.Run<object>("window.move()");
+        Page.Until(
+            () =>
+                page.Run<bool>(
+                    "const mark = document.querySelector('[data-mark=toes]'); "
+                        + "return mark.getAttribute('cx') !== window.mark.cx || mark.getAttribute('cy') !== window.mark.cy"
+                ),
+            "the mark to follow the finger"
         );
-        page.Still();
-        return off;
+        var off = page.Run<object>(
+            """
+            const { x, y, width } = document.querySelector('[data-mark=toes]').getBoundingClientRect();
+            window.lift();
+            return Math.hypot(x + width / 2 - window.finger.x, y + width / 2 - window.finger.y);
+            """
+        );
+        page.SeeCount("[data-mark=toes][data-held]", 0);
+        return Convert.ToDouble(off, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [Fact]
+    public void A_student_says_whether_their_pictures_may_teach_the_eye()
+    {
+        using var page = new Page(demo.Server.Address).StepInAs("Wynn Okafor");
+        page.Open("/settings/record");
+        page.SeeIn("Pictures that teach", "My pictures of beads may teach the eye", "without your name");
+        Assert.False(Given());
+        Toggle();
+        page.SeeIn("Pictures that teach", "Said on");
+        page.Open("/settings/record");
+        page.SeeIn("Pictures that teach", "Said on");
+        Assert.True(Given());
+        ScreenTests.Check(page, "pictures that teach");
+        Toggle();
+        Page.Until(() => !Given(), "the leave to be taken back");
+
+        bool Given() => page.Run<bool>("return document.querySelector('[aria-label=\"Pictures that teach\"] input').checked");
+        void Toggle()
+        {
+            page.Run<object>("document.querySelector('[aria-label=\"Pictures that teach\"] input').focus()");
+            page.Press(" ");
+        }
     }
 
     [Fact]

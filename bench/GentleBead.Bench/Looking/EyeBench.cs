@@ -56,13 +56,9 @@ internal static class EyeBench
             Tell(checks.Key, [.. checks], missed);
         Refused(good);
         var spoilt = offs.Where(off => off.Truth.Wrong != Wrong.Nothing).ToArray();
-        foreach (var wrong in spoilt.GroupBy(off => off.Truth.Wrong))
-        {
-            var said = wrong.GroupBy(off => off.Answer.Trouble?.ToString() ?? "measured").Select(group => $"{group.Key} {group.Count()}");
-            Console.WriteLine($"  {wrong.Key}: {Percent(wrong.Select(Rightly)):0.0} % for the right reason ({string.Join(", ", said)})");
-        }
-        if (spoilt.Length > 0 && Percent(spoilt.Select(Rightly)) < Bars["reason"])
-            missed.Add($"right reason {Percent(spoilt.Select(Rightly)):0.0} %");
+        var rightly = Refusals.Tell([.. spoilt.Select(off => (off.Truth.Wrong, off.Answer.Trouble))], Right);
+        if (rightly < Bars["reason"])
+            missed.Add($"right reason {rightly:0.0} %");
         var bare = spoilt.Count(off => off.Truth.Wrong == Wrong.NoBead && (off.Answer.Face ?? off.Alone.Face) is not null);
         if (bare > 0)
             missed.Add($"a bead measured where there is none, {bare} times");
@@ -76,9 +72,9 @@ internal static class EyeBench
 
     private static void Tell(string what, (string What, bool Near, bool? Held)[] checks, List<string> missed)
     {
-        var near = Percent(checks.Select(check => check.Near));
+        var near = Refusals.Percent(checks.Select(check => check.Near));
         var held = checks.Where(check => check.Held is not null).Select(check => check.Held!.Value).ToArray();
-        var holds = Percent(held);
+        var holds = Refusals.Percent(held);
         Console.WriteLine(
             $"  {what}: {near:0.0} % of {checks.Length} near enough{(held.Length > 0 ? $", intervals hold {holds:0.0} %" : "")}"
         );
@@ -96,13 +92,5 @@ internal static class EyeBench
         );
         foreach (var why in good.GroupBy(off => off.Answer.Trouble).Where(group => group.Key is not null))
             Console.WriteLine($"    refused: {why.Key} {why.Count()}");
-    }
-
-    private static bool Rightly(EyeOff off) => off.Answer.Trouble is { } why && Right[off.Truth.Wrong].Contains(why);
-
-    private static double Percent(IEnumerable<bool> right)
-    {
-        var all = right.ToArray();
-        return 100.0 * all.Count(one => one) / Math.Max(1, all.Length);
     }
 }

@@ -62,13 +62,9 @@ internal static class SectionBench
         foreach (var why in good.GroupBy(off => off.Answer.Trouble).Where(group => group.Key is not null))
             Console.WriteLine($"    refused: {why.Key} {why.Count()}");
         var spoilt = offs.Where(off => off.Truth.Wrong != Wrong.Nothing).ToArray();
-        foreach (var wrong in spoilt.GroupBy(off => off.Truth.Wrong))
-        {
-            var said = wrong.GroupBy(off => off.Answer.Trouble?.ToString() ?? "measured").Select(group => $"{group.Key} {group.Count()}");
-            Console.WriteLine($"  {wrong.Key}: {Percent(wrong.Select(Rightly)):0.0} % for the right reason ({string.Join(", ", said)})");
-        }
-        if (spoilt.Length > 0 && Percent(spoilt.Select(Rightly)) < ReasonBar)
-            missed.Add($"right reason {Percent(spoilt.Select(Rightly)):0.0} %");
+        var rightly = Refusals.Tell([.. spoilt.Select(off => (off.Truth.Wrong, off.Answer.Trouble))], Right);
+        if (rightly < ReasonBar)
+            missed.Add($"right reason {rightly:0.0} %");
         var bare = spoilt.Count(off => off.Truth.Wrong == Wrong.NoBead && off.Answer.Section is not null);
         if (bare > 0)
             missed.Add($"weld metal measured where there is none, {bare} times");
@@ -113,8 +109,10 @@ internal static class SectionBench
         var pairs = good.Where(off => off.Seen.ContainsKey(name) && off.Truth.Measures.ContainsKey(name))
             .Select(off => (Seen: off.Seen[name], Known: off.Truth.Measures[name]))
             .ToArray();
-        var near = Percent(pairs.Select(pair => Math.Abs(pair.Seen.Value.Mm - pair.Known) <= Math.Max(bar.Mm, bar.Share * pair.Known)));
-        var held = Percent(pairs.Select(pair => pair.Known >= pair.Seen.Low.Mm - 1e-9 && pair.Known <= pair.Seen.High.Mm + 1e-9));
+        var near = Refusals.Percent(
+            pairs.Select(pair => Math.Abs(pair.Seen.Value.Mm - pair.Known) <= Math.Max(bar.Mm, bar.Share * pair.Known))
+        );
+        var held = Refusals.Percent(pairs.Select(pair => pair.Known >= pair.Seen.Low.Mm - 1e-9 && pair.Known <= pair.Seen.High.Mm + 1e-9));
         var offs = pairs.Select(pair => pair.Seen.Value.Mm - pair.Known).ToArray();
         Console.WriteLine(
             $"  {name}: {near:0.0} % of {pairs.Length} near enough, intervals hold {held:0.0} %; "
@@ -153,12 +151,4 @@ internal static class SectionBench
         }
             .Where(one => one.Value is not null)
             .ToDictionary(one => one.Name, one => one.Value!);
-
-    private static bool Rightly(Off off) => off.Answer.Trouble is { } why && Right[off.Truth.Wrong].Contains(why);
-
-    private static double Percent(IEnumerable<bool> right)
-    {
-        var all = right.ToArray();
-        return 100.0 * all.Count(one => one) / Math.Max(1, all.Length);
-    }
 }

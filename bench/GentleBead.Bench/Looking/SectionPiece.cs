@@ -18,10 +18,10 @@ internal sealed class SectionPiece
     private readonly List<UnfusedLine> unfused = [];
     private readonly List<(Point From, Point To)> seams = [];
 
-    public SectionPiece(Xoshiro256StarStar chance, Joint? joint = null)
+    public SectionPiece(Xoshiro256StarStar chance)
     {
         this.chance = chance;
-        Joint = joint ?? chance.Of(Drawn);
+        Joint = chance.Of(Drawn);
         if (Joint is Joint.T or Joint.Lap)
             Fillet(Joint == Joint.Lap);
         else

@@ -41,15 +41,12 @@ public sealed record SectionAnswer(SectionSeen? Section, PictureTrouble? Trouble
 public static class SectionEye
 {
     // Of these joints it has met drawn sections; of others it proposes nothing.
-    private static readonly Joint[] Known = [Joint.BeadOnPlate, Joint.Lap, Joint.T, Joint.SquareButt, Joint.VButt];
+    private static readonly Joint[] Known = [Joint.BeadOnPlate, Joint.Lap, Joint.T, Joint.SquareButt];
 
     // Weld metal that stands out less than this is not told from plate.
     private const double LeastSure = 0.28;
 
     private const double FaintSure = 0.5;
-
-    /// <summary>Whether it knows sections of a joint.</summary>
-    public static bool Knows(Joint joint) => Known.Contains(joint);
 
     /// <summary>Looks at a section.</summary>
     /// <param name="picture">The picture, blue, green and red, a byte each.</param>
@@ -58,7 +55,7 @@ public static class SectionEye
     {
         ArgumentNullException.ThrowIfNull(picture);
         ArgumentNullException.ThrowIfNull(ask);
-        if (!Knows(ask.Joint))
+        if (!Known.Contains(ask.Joint))
             return SectionAnswer.Of(PictureTrouble.StrangeJoint);
         var some = 0;
         var card = ask.Scale is null ? CardReader.Find(picture, out some) : Eye.Scaled(picture, ask.Scale);
@@ -75,6 +72,9 @@ public static class SectionEye
         if (trace is null || trace.Sure < LeastSure)
             return SectionAnswer.Of(PictureTrouble.NoWeld);
         var marks = Marks(field, trace);
+        // Marks that a person could not keep as they are propose nothing.
+        if (marks.Problems(picture.Width, picture.Height).Any())
+            return SectionAnswer.Of(PictureTrouble.NoWeld);
         return new(
             new(
                 marks,

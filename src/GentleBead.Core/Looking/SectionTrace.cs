@@ -84,7 +84,7 @@ internal sealed record SectionTrace(
             fillet ? SectionSeams.OfFillet(seam, root, toes.One, toes.Other) : SectionSeams.Free(seam, round),
             round,
             rim,
-            Clear(fused, round, weld)
+            Clear(Between(round, to, from), Between(SectionOutline.Outward(round), to, from), weld)
         );
     }
 
@@ -185,15 +185,10 @@ internal sealed record SectionTrace(
         return [.. Enumerable.Range(1, many).Select(i => line[(int)Math.Round(i * (line.Length - 1.0) / (many + 1))])];
     }
 
-    private static double Clear(Point[] fused, Point[] round, float[] weld)
+    private static double Clear(Point[] fused, Point[] outward, float[] weld)
     {
         const double beside = 4;
-        var outward = SectionOutline.Outward(round);
-        var ways = round.Zip(outward).ToDictionary(pair => pair.First, pair => pair.Second);
-        return fused
-            .Select(at => (Inside: SectionOutline.Along(at, ways[at], -beside), Outside: SectionOutline.Along(at, ways[at], beside)))
-            .Select(at => (SectionOutline.At(weld, at.Inside) - SectionOutline.At(weld, at.Outside)) / (2 * Most))
-            .DefaultIfEmpty(0)
-            .Average();
+        double At(int i, double by) => SectionOutline.At(weld, SectionOutline.Along(fused[i], outward[i], by));
+        return Enumerable.Range(0, fused.Length).Average(i => (At(i, -beside) - At(i, beside)) / (2 * Most));
     }
 }

@@ -36,7 +36,12 @@ public sealed record Picture(
     MacroMarks? Marks,
     MacroMeasures? Measures,
     DateTimeOffset AddedAt
-);
+)
+{
+    /// <summary>Whether points lie on it.</summary>
+    public bool Holds(IEnumerable<Point?> points) =>
+        points.OfType<Point>().All(point => point.X >= 0 && point.X <= Width && point.Y >= 0 && point.Y <= Height);
+}
 
 /// <summary>Pictures and the marks on them in the database. A picture is withdrawn, never deleted; marks are only added to.</summary>
 public sealed class PictureStore(NpgsqlDataSource database)

@@ -136,7 +136,7 @@ public static class EyeEndpoints
         );
     }
 
-    private static readonly Said Unreadable = Say($"The eye cannot read this picture.");
+    internal static readonly Said Unreadable = Say($"The eye cannot read this picture.");
 
     private static IEnumerable<Problem> ProblemsOf(Picture picture, FaceRequest request)
     {
@@ -151,8 +151,7 @@ public static class EyeEndpoints
         if (request.Scale?.Problem() is { } wrong)
             yield return new("scale", wrong);
         Point?[] all = [request.From, request.To, request.Scale?.From, request.Scale?.To];
-        var points = all.OfType<Point>().Concat(request.Left ?? []).Concat(request.Right ?? []);
-        if (points.Any(point => !(point.X >= 0 && point.X <= picture.Width && point.Y >= 0 && point.Y <= picture.Height)))
+        if (!picture.Holds([.. all, .. request.Left ?? [], .. request.Right ?? []]))
             yield return new("points", Say($"A point lies outside the picture."));
     }
 }

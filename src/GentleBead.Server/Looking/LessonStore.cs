@@ -74,7 +74,7 @@ public sealed class LessonStore(NpgsqlDataSource database)
         return word is var (given, at) ? new(given, at) : new(false, null);
     }
 
-    /// <summary>Every lesson, newest picture first: where its bytes are, what kind they are, and the lesson.</summary>
+    /// <summary>Every lesson, newest picture first, and the picture that it is of.</summary>
     public async Task<IReadOnlyList<(Guid Picture, Lesson Lesson)>> AllAsync(CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);

@@ -37,16 +37,16 @@ public static class SectionEndpoints
         CancellationToken cancel
     )
     {
-        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await beads.FindAsync(picture.BeadId, cancel) is not { } bead)
+        if (await FindAsync(pictureId, pictures, beads, cancel) is not var (picture, joint))
             return TypedResults.NotFound();
         var problems = NotASection(picture).Concat(ProblemsOf(picture, request)).ToList();
         if (problems.Count > 0)
             return Problems.Of(problems);
         var (_, bytes) = await pictures.BytesAsync(pictureId, cancel);
-        var ask = new SectionAsk(bead.Judgement.Shape.Joint, request.Scale, request.Middle);
+        var ask = new SectionAsk(joint, request.Scale, request.Middle);
         return await eye.SectionAsync(user.Id(), bytes, ask, cancel) is { } answer
             ? TypedResults.Ok(answer)
-            : Problems.Field("picture", Say($"The eye cannot read this picture."));
+            : Problems.Field("picture", EyeEndpoints.Unreadable);
     }
 
     private static async Task<Results<Ok<Bead>, NotFound, Wrong>> MarkAsync(
@@ -69,22 +69,18 @@ public static class SectionEndpoints
             return Problems.Of(problems);
 
         var measures = MacroMeasures.Of(marks, file.JudgedBy.BeadMeasure);
-        var sent = Sent.Of(request).Under(pictureId);
-        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), sent, cancel: cancel);
-        await readings.CompareAsync(marksId, picture, file.Bead.Judgement.Shape.Joint, marks, measures, user.Id(), cancel);
+        await pictures.AddMarksAsync(marksId, pictureId, marks, measures, user.Id(), Sent.Of(request).Under(pictureId), cancel: cancel);
         // What the section shows is evidence like any other: the bead is judged anew with it, whoever has gone. One id serves both
         // writes.
-        return TypedResults.Ok(
-            (
-                await recorder.MergeAsync(
-                    marksId,
-                    file.Bead.Id,
-                    evidence => evidence with { Macro = measures },
-                    user.Id(),
-                    CancellationToken.None
-                )
-            )!
+        var judged = await recorder.MergeAsync(
+            marksId,
+            file.Bead.Id,
+            evidence => evidence with { Macro = measures },
+            user.Id(),
+            CancellationToken.None
         );
+        await readings.CompareAsync(marksId, picture, file.Bead.Judgement.Shape.Joint, marks, measures, user.Id(), cancel);
+        return TypedResults.Ok(judged!);
     }
 
     // The same measures as marking gives, kept nowhere: what the marks say while they are being set.
@@ -96,17 +92,26 @@ public static class SectionEndpoints
         CancellationToken cancel
     )
     {
-        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await beads.FindAsync(picture.BeadId, cancel) is not { } bead)
+        if (await FindAsync(pictureId, pictures, beads, cancel) is not var (picture, joint))
             return TypedResults.NotFound();
         var marks = Whole(request);
         var problems = ProblemsOf(picture, marks);
-        return problems.Count > 0
-            ? Problems.Of(problems)
-            : TypedResults.Ok(MacroMeasures.Of(marks, bead.Judgement.Shape.Joint.Facts().Measure));
+        return problems.Count > 0 ? Problems.Of(problems) : TypedResults.Ok(MacroMeasures.Of(marks, joint.Facts().Measure));
     }
 
     private static async Task<IReadOnlyList<EyeAgreement>> AgreementAsync(SectionReadings readings, CancellationToken cancel) =>
         await readings.AgreementAsync(cancel);
+
+    // A picture, and what was welded on it.
+    private static async Task<(Picture Picture, Joint Joint)?> FindAsync(
+        Guid id,
+        PictureStore pictures,
+        BeadStore beads,
+        CancellationToken cancel
+    ) =>
+        await pictures.FindAsync(id, cancel) is { } picture && await beads.FindAsync(picture.BeadId, cancel) is { } bead
+            ? (picture, bead.Judgement.Shape.Joint)
+            : null;
 
     private static MacroMarks Whole(MacroMarks sent) =>
         sent with
@@ -127,10 +132,9 @@ public static class SectionEndpoints
 
     private static IEnumerable<Problem> ProblemsOf(Picture picture, SectionRequest request)
     {
-        if (request.Scale is { } scale && scale.Problem() is { } wrong)
+        if (request.Scale?.Problem() is { } wrong)
             yield return new("scale", wrong);
-        Point?[] all = [request.Scale?.From, request.Scale?.To, request.Middle];
-        if (all.OfType<Point>().Any(point => !(point.X >= 0 && point.X <= picture.Width && point.Y >= 0 && point.Y <= picture.Height)))
+        if (!picture.Holds([request.Scale?.From, request.Scale?.To, request.Middle]))
             yield return new("points", Say($"A point lies outside the picture."));
     }
 }

@@ -27,14 +27,7 @@ public sealed partial class SectionReadings(NpgsqlDataSource database, PictureSt
         CancellationToken cancel
     )
     {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        if (
-            await connection.ExecuteScalarAsync<bool>(
-                "select exists (select from section_reading where id = @marksId)",
-                new { marksId },
-                cancel
-            )
-        )
+        if (await IsKeptAsync(marksId, cancel))
             return;
         var (_, bytes) = await pictures.BytesAsync(picture.Id, cancel);
         // A card is found again; without one the scale is what the person marked.
@@ -49,6 +42,8 @@ public sealed partial class SectionReadings(NpgsqlDataSource database, PictureSt
             // Whoever marked a section has marked it, with the eye or without.
             EyeFailed(tooBusy, picture.Id);
         }
+        // No connection waits while the eye looks.
+        await using var connection = await database.OpenConnectionAsync(cancel);
         await connection.ExecuteAsync(
             """
             insert into section_reading (id, picture_id, proposed, measured, kept)
@@ -76,13 +71,25 @@ public sealed partial class SectionReadings(NpgsqlDataSource database, PictureSt
             cancel
         );
         var faces = await connection.QueryAsync<(string Proposed, string Kept)>(
-            "select proposed, kept from face_reading where proposed is not null order by seq desc limit @Newest",
+            """
+            select proposed -> 'measures', kept -> 'measures' from face_reading where proposed is not null order by seq desc limit @Newest
+            """,
             new { Newest },
             cancel
         );
         return EyeAgreement.Of(
-            [.. faces.Select(row => (Jsonb.Read<FaceSeen>(row.Proposed).Measures, Jsonb.Read<FaceSeen>(row.Kept).Measures))],
+            [.. faces.Select(row => (Jsonb.Read<FaceMeasures>(row.Proposed), Jsonb.Read<FaceMeasures>(row.Kept)))],
             [.. sections.Select(row => (Jsonb.Read<SectionMeasures>(row.Measured), Jsonb.Read<MacroMeasures>(row.Kept)))]
+        );
+    }
+
+    private async Task<bool> IsKeptAsync(Guid marksId, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        return await connection.ExecuteScalarAsync<bool>(
+            "select exists (select from section_reading where id = @marksId)",
+            new { marksId },
+            cancel
         );
     }
 

@@ -11,7 +11,15 @@ import { useTypedUnits } from '../shared/units';
 import { Line } from '../shared/words/useSay';
 import css from '../features/looking/section.module.css';
 import { MarkedSection } from '../features/looking/MarkedSection';
-import { around, type Marks, modes, none, order, toMarks } from '../features/looking/sectionMarks';
+import {
+  around,
+  type Marks,
+  modes,
+  none,
+  order,
+  type Point,
+  toMarks,
+} from '../features/looking/sectionMarks';
 import { SectionMeasures } from '../features/looking/SectionMeasures';
 import { useBeadFile } from '../features/beads/useBeads';
 import { type Marking, useMarking } from '../features/looking/useMarking';
@@ -42,6 +50,7 @@ export function MacroPage() {
 
 // What a card's scale is drawn as.
 const cardScaleMm = 10;
+const noEdges: Point[][] = [];
 
 function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas['Bead'] }) {
   const marking = useMarking(picture);
@@ -56,6 +65,7 @@ function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas
   const proposal = useProposal(picture.id);
   // What was proposed or kept is looked at from near; where it lies is not to move while a mark is dragged.
   const [near, setNear] = useState<Marks | null>(picture.marks ? marking.marks : null);
+  const [onEdges, setOnEdges] = useState(true);
   const wrong = keep.error ?? measured.error;
   return (
     <Page
@@ -68,7 +78,7 @@ function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas
           <MarkedSection
             picture={picture}
             marking={marking}
-            edges={proposal.edges}
+            edges={onEdges ? proposal.edges : noEdges}
             view={around(near ?? none, picture)}
           />
           <div className="row">
@@ -80,6 +90,8 @@ function Section({ picture, bead }: { picture: Schemas['Picture']; bead: Schemas
         <div className="stack">
           <ProposalPanel
             proposal={proposal}
+            onEdges={onEdges}
+            setOnEdges={setOnEdges}
             onAsk={() =>
               proposal.ask(marking.marks, lengthMm, (proposed) => {
                 marking.take(proposed);

@@ -23,8 +23,8 @@ export function MarkedSection(props: {
   const { marks, mode, held } = marking;
   const { svg, at, per } = usePicturePlace(picture);
   const r = view.width * handleShare;
-  const laid = (event: { clientX: number; clientY: number; shiftKey: boolean }): Point =>
-    modes[mode].snaps && !event.shiftKey ? snapped(at(event), edges, reachPx.snap / per()) : at(event);
+  const laid = (event: { clientX: number; clientY: number }): Point =>
+    modes[mode].snaps ? snapped(at(event), edges, reachPx.snap / per()) : at(event);
   return (
     <svg
       ref={svg}
@@ -66,7 +66,8 @@ export function MarkedSection(props: {
       {marks[mode].map((point, index) => (
         <circle
           key={`${mode}${index}`}
-          className={held?.index === index ? `${css.handle} ${css.held}` : css.handle}
+          className={css.handle}
+          data-held={held?.index === index || undefined}
           data-kind={mode === 'root' ? 'toes' : mode}
           data-mark={mode}
           cx={point.x}

@@ -3,7 +3,14 @@ import { Line, Says } from '../../shared/words/useSay';
 import type { Proposal } from './useProposal';
 
 /** Has the eye propose the marks, and says how far to trust them. */
-export function ProposalPanel({ proposal, onAsk }: { proposal: Proposal; onAsk: () => void }) {
+export function ProposalPanel(props: {
+  proposal: Proposal;
+  onAsk: () => void;
+  /** Whether a mark that is dragged lies on edges it comes near. */
+  onEdges: boolean;
+  setOnEdges: (on: boolean) => void;
+}) {
+  const { proposal, onAsk, onEdges, setOnEdges } = props;
   const { seen, todo, waiting, error } = proposal;
   return (
     <section className="panel stack" aria-label="The eye" aria-busy={waiting}>
@@ -31,10 +38,14 @@ export function ProposalPanel({ proposal, onAsk }: { proposal: Proposal; onAsk: 
       )}
       {seen && (
         <>
-          <p>
-            Proposed, and often off: look over each mark. A mark that is dragged lies on the edges it comes
-            near; hold Shift to place it freely.
-          </p>
+          <p>Proposed, and often off: look over each mark.</p>
+          <Button
+            variant={onEdges ? 'filled' : 'default'}
+            aria-pressed={onEdges}
+            onClick={() => setOnEdges(!onEdges)}
+          >
+            Lay marks on edges
+          </Button>
           {seen.notSurer.length > 0 && (
             <ul className="plain-list quiet" aria-label="Why it is not surer">
               {seen.notSurer.map((why, i) => (

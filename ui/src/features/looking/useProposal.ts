@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { answer, api, type Schemas } from '../../shared/api/client';
 import { fromMarks, type Marks, type Point, whole } from './sectionMarks';
 
@@ -11,6 +11,8 @@ export function useProposal(pictureId: string) {
       answer(api.POST('/api/pictures/{pictureId}/section', { params: { path: { pictureId } }, body })),
     onSuccess: ({ section }) => setSeen(section ?? null),
   });
+  // Thousands of points, and a finger moves through them: made once.
+  const edges = useMemo(() => (seen?.edges ?? []).map((line): Point[] => line.map(whole)), [seen]);
   return {
     ask: (marks: Marks, scaleMm: number, take: (proposed: Marks) => void) => {
       const [from, to] = marks.scale;
@@ -25,7 +27,7 @@ export function useProposal(pictureId: string) {
     /** What to do about the picture, where the eye could not propose anything. */
     todo: ask.data?.do ?? null,
     seen,
-    edges: (seen?.edges ?? []).map((line): Point[] => line.map(whole)),
+    edges,
   };
 }
 
