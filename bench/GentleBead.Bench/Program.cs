@@ -19,10 +19,12 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- progress  the next bead of simulated students, foretold five ways
 // dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [sections] [spoilt] [small]  draws
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye [sections] DIR … [tell]  the eye over drawn pictures, beside what is known
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye [sections] DIR … [tell] [draw]  the eye beside what is known
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye train DIR  teaches the eye, and writes EyeModel.json
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye cost DIR  time and memory of looking at twelve megapixels
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye LESSONS  the eye over pictures that a room corrected and gave away
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye fields DIR FILE  sections for Looking/teach_sections.py
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye fields sections|faces DIR FILE  lessons for Looking/teach_parts.py
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye paint sections|faces FILE SEED MANY  the same, painted in a moment
 // dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
@@ -65,8 +67,15 @@ switch (args)
     case ["eye", "train", var drawings]:
         TrainEye.Run("src/GentleBead.Core/Looking/EyeModel.json", drawings);
         return 0;
-    case ["eye", "fields", var cuts, var onto]:
-        return SectionLessons.Write(cuts, onto);
+    case ["eye", "fields", var what, var cuts, var onto]:
+        return what == "sections" ? SectionLessons.Write(cuts, onto) : FaceLessons.Write(cuts, onto);
+    case ["eye", "paint", var what, var onto, var first, var number]:
+        var painted = (int.Parse(first, null), int.Parse(number, null));
+        return what == "sections" ? SectionLessons.Painted(onto, painted) : FaceLessons.Painted(onto, painted);
+    case ["eye", "cost", var drawings]:
+        return EyeCost.Measure(drawings);
+    case ["eye", "cost", var large, var known]:
+        return EyeCost.One(large, known);
     case ["eye", "truths", var drawn]:
         return EyeDrawings.Truths(drawn);
     case ["eye", "render", var into, var first, var number, .. var how]:
@@ -75,7 +84,11 @@ switch (args)
             return Lacking;
         return how.Contains("sections") ? EyeDrawings.Sections(into, seeds, how) : EyeDrawings.Faces(into, seeds, how);
     case ["eye", "sections", .. var sections] when sections.Length > 0:
-        return SectionBench.Measure([.. sections.Where(one => one != "tell")], sections.Contains("tell"));
+        return SectionBench.Measure(
+            [.. sections.Where(one => one is not ("tell" or "draw"))],
+            sections.Contains("tell"),
+            sections.Contains("draw")
+        );
     case ["eye", var lessons] when EyeLessons.Are(lessons):
         return EyeLessons.Measure(lessons);
     case ["eye", .. var pictures] when pictures.Length > 0:

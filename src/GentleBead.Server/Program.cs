@@ -22,6 +22,7 @@ using GentleBead.Server.Looking;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Network;
 using GentleBead.Server.People;
+using GentleBead.Server.Pictures;
 using GentleBead.Server.Planning;
 using GentleBead.Server.Practice;
 using GentleBead.Server.Progress;
@@ -51,8 +52,8 @@ const int AtOnce = 64,
 const string EitherScheme = "Either";
 
 // The eye is this program too, in a process of its own.
-if (args is [EyeWorker.Verb])
-    return EyeWorker.Run();
+if (args is [PictureWorker.Verb])
+    return PictureWorker.Run();
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
 var connectionString =
@@ -143,7 +144,7 @@ services
     .AddSingleton<CauseRulingStore>()
     .AddSingleton<PictureStore>()
     .AddSingleton<PictureKeeper>()
-    .AddSingleton<EyeProcess>()
+    .AddSingleton<PictureProcess>()
     .AddSingleton<FaceStore>()
     .AddSingleton<FaceReaderOfPictures>()
     .AddSingleton<SectionReadings>()

@@ -31,6 +31,9 @@ internal static class EyeBench
         ["spatter"] = 90,
         ["pores"] = 95,
         ["tint"] = 90,
+        ["undercut"] = 90,
+        ["crater"] = 90,
+        ["restart"] = 90,
         ["reason"] = 97,
     };
 
@@ -49,8 +52,8 @@ internal static class EyeBench
         Parallel.For(0, files.Length, i => offs[i] = EyeOff.Of(files[i]));
         foreach (var off in tell ? offs : [])
             Console.WriteLine(off);
-        // Fewer pixels a millimetre than the eye asks for is a trouble too, whatever else is right.
-        var good = offs.Where(off => off.Truth.Wrong == Wrong.Nothing && off.Truth.PixelsPerMm >= LeastPixels).ToArray();
+        // Fewer pixels a millimetre than the eye asks for, or a bead at the picture's rim, is a trouble too, whatever else is right.
+        var good = offs.Where(off => off.Truth.Wrong == Wrong.Nothing && off.Truth.PixelsPerMm >= LeastPixels && !off.AtRim).ToArray();
         List<string> missed = [];
         foreach (var checks in good.SelectMany(off => off.Checks()).GroupBy(check => check.What))
             Tell(checks.Key, [.. checks], missed);
@@ -70,13 +73,15 @@ internal static class EyeBench
         return missed.Count == 0 ? 0 : 1;
     }
 
-    private static void Tell(string what, (string What, bool Near, bool? Held)[] checks, List<string> missed)
+    private static void Tell(string what, EyeCheck[] checks, List<string> missed)
     {
         var near = Refusals.Percent(checks.Select(check => check.Near));
         var held = checks.Where(check => check.Held is not null).Select(check => check.Held!.Value).ToArray();
         var holds = Refusals.Percent(held);
+        var offs = checks.Select(check => check.Off).OfType<double>().ToArray();
         Console.WriteLine(
             $"  {what}: {near:0.0} % of {checks.Length} near enough{(held.Length > 0 ? $", intervals hold {holds:0.0} %" : "")}"
+                + (offs.Length > 0 ? $"; {Refusals.Off(offs)}" : "")
         );
         if (near < Bars[what])
             missed.Add($"{what} {near:0.0} % under {Bars[what]}");

@@ -6,8 +6,15 @@ using Point = GentleBead.Core.Beads.Point;
 
 namespace GentleBead.Bench.Looking;
 
+/// <summary>How near one value of the eye's is to what is known.</summary>
+/// <param name="What">What was measured.</param>
+/// <param name="Near">Whether it is as near as is wanted.</param>
+/// <param name="Held">Whether it lies between what the eye said; null where the eye does not say.</param>
+/// <param name="Off">By how much it is more, mm; null of what is no length.</param>
+internal sealed record EyeCheck(string What, bool Near, bool? Held = null, double? Off = null);
+
 /// <summary>What the eye said of one drawn picture, beside what is known of it.</summary>
-internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alone, double? ScaleOff, long Took)
+internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alone, double? ScaleOff, bool AtRim, long Took)
 {
     /// <summary>Reads and measures one drawn picture: with a tap near either end, and without.</summary>
     public static EyeOff Of(string file)
@@ -25,14 +32,14 @@ internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alo
         var watch = Stopwatch.StartNew();
         var answer = Eye.Face(picture, new(truth.Fillet, Tap(2), Tap(98)));
         var took = watch.ElapsedMilliseconds;
-        return new(truth, answer, Eye.Face(picture, new(truth.Fillet)), Scale(picture, truth), took);
+        return new(truth, answer, Eye.Face(picture, new(truth.Fillet)), Scale(picture, truth), Touches(truth, picture), took);
     }
 
-    /// <summary>Whether a value is as near to what is known as is wanted of it; null where it was not told.</summary>
-    public IEnumerable<(string What, bool Near, bool? Held)> Checks()
+    /// <summary>How near each value is to what is known.</summary>
+    public IEnumerable<EyeCheck> Checks()
     {
         if (ScaleOff is { } scale)
-            yield return ("scale", Math.Abs(scale) <= 0.01, null);
+            yield return new("scale", Math.Abs(scale) <= 0.01);
         if (Answer.Face?.Measures is not { } seen)
             yield break;
         yield return Length("width", seen.Width, Truth.WidthMm, Math.Max(0.2, 0.03 * Truth.WidthMm));
@@ -40,8 +47,13 @@ internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alo
         if (seen.Ripple is { } ripple)
             yield return Length("ripple", ripple, Truth.RippleMm, 0.1 * Truth.RippleMm);
         var (grains, pores) = (Shown(), Truth.Pores.Count(one => one.DiameterMm > 0.5));
-        yield return ("spatter", Math.Abs(seen.Spatter.Count - grains) <= Math.Max(1, 0.15 * grains), null);
-        yield return ("pores", Math.Abs(seen.Pores.Count - pores) <= Math.Max(1, 0.15 * pores), null);
+        yield return new("spatter", Math.Abs(seen.Spatter.Count - grains) <= Math.Max(1, 0.15 * grains));
+        yield return new("pores", Math.Abs(seen.Pores.Count - pores) <= Math.Max(1, 0.15 * pores));
+        // A bead on which the eye does not say it is not counted for it.
+        if (seen.Undercut is { } groove)
+            yield return new("undercut", groove.Mm > 0 == Truth.UndercutMm is not null);
+        yield return new("crater", (seen.Crater ?? false) == Truth.Crater);
+        yield return new("restart", seen.Restarts is > 0 == Truth.RestartMm is not null);
         var (left, right) = Tints();
         foreach (var (side, known) in new[] { (seen.LeftTint, left), (seen.RightTint, right) })
         {
@@ -66,14 +78,26 @@ internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alo
             $"ripple {Off(seen.Ripple?.Value.Mm, Truth.RippleMm)} ({Truth.RippleSpread:0.00} {seen.RippleSpread:0.00})",
             $"grains {seen.Spatter.Count}/{Shown()}",
             $"pores {seen.Pores.Count}/{Truth.Pores.Count(one => one.DiameterMm > 0.5)}",
+            $"undercut {seen.Undercut?.Mm:0}/{Truth.UndercutMm ?? 0:0} crater {seen.Crater}/{Truth.Crater} "
+                + $"restart {seen.Restarts}/{(Truth.RestartMm is null ? 0 : 1)}",
             $"tint {Off(seen.LeftTint?.Width.Value.Mm, Tints().Left)} {Off(seen.RightTint?.Width.Value.Mm, Tints().Right)}",
             $"alone {alone} {Took} ms",
         ];
         return string.Join(' ', all);
     }
 
-    private static (string, bool, bool?) Length(string what, ReadLength seen, double known, double near) =>
-        (what, Math.Abs(seen.Value.Mm - known) <= near, known >= seen.Low.Mm - 1e-9 && known <= seen.High.Mm + 1e-9);
+    private static EyeCheck Length(string what, ReadLength seen, double known, double near)
+    {
+        var off = seen.Value.Mm - known;
+        return new(what, Math.Abs(off) <= near, known >= seen.Low.Mm - 1e-9 && known <= seen.High.Mm + 1e-9, off);
+    }
+
+    // Whether the bead comes within a millimetre of the picture's rim: it may be cut off, for all a picture shows.
+    private static bool Touches(FaceTruth truth, Mat picture)
+    {
+        var (wide, high, rim) = (picture.Width, picture.Height, truth.PixelsPerMm);
+        return truth.Left.Concat(truth.Right).Any(at => at.X < rim || at.Y < rim || at.X > wide - rim || at.Y > high - rim);
+    }
 
     // Grains of more than half a millimetre that lie where the eye looks.
     private int Shown() =>

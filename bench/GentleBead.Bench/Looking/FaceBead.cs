@@ -25,6 +25,7 @@ internal sealed class FaceBead
     private readonly Noise wander;
     private readonly Noise bend;
     private readonly double[] ripples;
+    private readonly Dictionary<int, (double Lower, double Upper)> toes = [];
 
     public FaceBead(Xoshiro256StarStar chance, int seed)
     {
@@ -159,6 +160,34 @@ internal sealed class FaceBead
             last = at;
         }
         return first is { } upper && last is { } lower ? ((0, upper.Upper), (lower.Lower, 0)) : ((0, 0), (0, 0));
+    }
+
+    /// <summary>How far a place of the plate is off the nearer toe, below 0 on the bead; past its ends, off the end's cap.</summary>
+    public double Outside(double s, double v)
+    {
+        var width = WidthAt(s);
+        if (width > 0 && Math.Abs(v - MiddleAt(s)) < width / 2)
+            return -1;
+        var along = Math.Clamp(s, Width / 2, Length - Width / 2);
+        return Math.Max(0, Math.Sqrt(Math.Pow(s - along, 2) + Math.Pow(v - MiddleAt(along), 2)) - WidthAt(along) / 2);
+    }
+
+    /// <summary>Of a fillet: how far a place of a plate, so far from the root, is past the toe on it; 0 on the bead.</summary>
+    public double Beyond(double s, double far, bool standing)
+    {
+        var along = Math.Clamp(s, Width / 2, Length - Width / 2);
+        var (lower, upper) = Toes(along);
+        var toe = standing ? upper : lower;
+        return s == along ? Math.Max(0, far - toe) : Math.Max(0, Math.Sqrt(Math.Pow(s - along, 2) + far * far) - toe);
+    }
+
+    // How far from the root a fillet's toes are; they are asked for often.
+    private (double Lower, double Upper) Toes(double s)
+    {
+        var of = (int)Math.Round(s / FaceSkin.Cell);
+        if (!toes.TryGetValue(of, out var at))
+            toes[of] = at = ToesAt(of * FaceSkin.Cell) is var found ? (found.Right.Y, found.Left.Z) : default;
+        return at;
     }
 
     private (double, double) Fillet(Xoshiro256StarStar chance)

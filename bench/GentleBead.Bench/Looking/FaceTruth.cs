@@ -86,8 +86,8 @@ internal sealed record FaceTruth(
 
     public void Write(string path) => File.WriteAllText(path, JsonSerializer.Serialize(this, Written));
 
-    // Where a pore opens: on the face as it would be without it.
-    private static Spot Mouth(FaceBead bead, Round pore)
+    /// <summary>Where a pore opens: on the face as it would be without it.</summary>
+    public static Spot Mouth(FaceBead bead, Round pore)
     {
         var rise = 0.9 * pore.DiameterMm;
         if (bead.Legs is not { } legs)

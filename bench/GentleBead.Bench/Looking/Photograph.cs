@@ -15,9 +15,19 @@ internal static class Photograph
         drawn.ConvertTo(seen, MatType.CV_32FC3, 1 / 255.0);
         Spoil(seen, scene, chance);
         var perMm = scene.View.Focal / (scene.View.At - new Spot(0, 0, 0)).Dot(-1 * scene.View.Forward);
-        Blur(seen, scene.Wrong == Wrong.Blurred ? chance.Between(0.24, 0.6) * perMm : chance.Between(0.5, 1.1));
-        Tone(seen, chance, scene.Wrong);
-        Grain(seen, chance, scene.Wrong == Wrong.Dark ? chance.Between(0.02, 0.05) : chance.Around(0.003, 0.018));
+        return Develop(seen, scene.Wrong, perMm, chance);
+    }
+
+    /// <summary>The file a phone would have written of what it saw, which is changed by it.</summary>
+    /// <param name="seen">Blue, green and red from 0 to 1, as floats.</param>
+    /// <param name="wrong">What spoils it.</param>
+    /// <param name="perMm">How many pixels a millimetre has.</param>
+    /// <param name="chance">Draws.</param>
+    public static byte[] Develop(Mat seen, Wrong wrong, double perMm, Xoshiro256StarStar chance)
+    {
+        Blur(seen, wrong == Wrong.Blurred ? chance.Between(0.24, 0.6) * perMm : chance.Between(0.5, 1.1));
+        Tone(seen, chance, wrong);
+        Grain(seen, chance, wrong == Wrong.Dark ? chance.Between(0.02, 0.05) : chance.Around(0.003, 0.018));
         if (chance.In(0.6))
             Sharpen(seen, chance.Between(0.2, 0.9));
         using var bytes = new Mat();

@@ -20,6 +20,11 @@ internal static class Refusals
         return spoilt.Count == 0 ? 100 : Percent(spoilt.Select(Rightly));
     }
 
+    /// <summary>By how much values are off, mm: in the middle, and at most in nineteen of twenty.</summary>
+    public static string Off(double[] offs) =>
+        $"off by {offs.Order().ElementAtOrDefault(offs.Length / 2):+0.00;-0.00} in the middle, "
+        + $"{offs.Select(Math.Abs).Order().ElementAtOrDefault((int)(0.95 * offs.Length)):0.00} at most in 95 %";
+
     /// <summary>How many of a hundred are so.</summary>
     public static double Percent(IEnumerable<bool> right)
     {

@@ -48,13 +48,21 @@ internal static class SectionBench
     }
 
     /// <summary>Measures every drawn section of folders; 0 where all is as near as is wanted.</summary>
-    public static int Measure(string[] folders, bool tell)
+    /// <param name="folders">Where they are.</param>
+    /// <param name="tell">Whether to say what came of each.</param>
+    /// <param name="draw">Whether to draw what it proposes over each.</param>
+    public static int Measure(string[] folders, bool tell, bool draw)
     {
         string[] files = [.. folders.SelectMany(folder => Directory.GetFiles(folder, "*.json")).Order()];
         var offs = new Off[files.Length];
         Parallel.For(0, files.Length, i => offs[i] = Look(files[i]));
         foreach (var off in tell ? offs : [])
             Console.WriteLine(Told(off));
+        foreach (var (file, off) in draw ? files.Zip(offs) : [])
+        {
+            if (off.Answer.Section is { } seen)
+                SectionDrawing.Write(file, off.Truth, seen.Marks);
+        }
         List<string> missed = [];
         var good = offs.Where(off => off.Truth.Wrong == Wrong.Nothing).ToArray();
         foreach (var (name, (bar, share, mm)) in Bars)
@@ -114,11 +122,7 @@ internal static class SectionBench
         );
         var held = Refusals.Percent(pairs.Select(pair => pair.Known >= pair.Seen.Low.Mm - 1e-9 && pair.Known <= pair.Seen.High.Mm + 1e-9));
         var offs = pairs.Select(pair => pair.Seen.Value.Mm - pair.Known).ToArray();
-        Console.WriteLine(
-            $"  {name}: {near:0.0} % of {pairs.Length} near enough, intervals hold {held:0.0} %; "
-                + $"off by {offs.Order().ElementAtOrDefault(offs.Length / 2):+0.00;-0.00} in the middle, "
-                + $"{offs.Select(Math.Abs).Order().ElementAtOrDefault((int)(0.95 * offs.Length)):0.00} at most in 95 %"
-        );
+        Console.WriteLine($"  {name}: {near:0.0} % of {pairs.Length} near enough, intervals hold {held:0.0} %; {Refusals.Off(offs)}");
         if (near < bar.Bar)
             missed.Add($"{name} {near:0.0} % under {bar.Bar}");
         if (held is < LeastHeld or > MostHeld)

@@ -12,7 +12,10 @@ namespace GentleBead.Bench.Looking;
 internal sealed class SectionPiece
 {
     // The welded joints a section is drawn of; of other joints none is.
-    private static readonly Joint[] Drawn = [Joint.T, Joint.Lap, Joint.SquareButt, Joint.BeadOnPlate];
+    private static readonly Joint[] Drawn = [Joint.T, Joint.Lap, Joint.SquareButt, Joint.VButt, Joint.BeadOnPlate];
+
+    // At which shares of its depth a groove's fused side is drawn through.
+    private static readonly double[] Downs = [0.3, 0.6, 0.85];
 
     private readonly Xoshiro256StarStar chance;
     private readonly List<UnfusedLine> unfused = [];
@@ -24,6 +27,8 @@ internal sealed class SectionPiece
         Joint = chance.Of(Drawn);
         if (Joint is Joint.T or Joint.Lap)
             Fillet(Joint == Joint.Lap);
+        else if (Joint == Joint.VButt)
+            Groove();
         else
             Flat(Joint == Joint.SquareButt);
     }
@@ -138,6 +143,44 @@ internal sealed class SectionPiece
         Fused = Fusion;
         if (!butt)
             return;
+        unfused.Add(new(new(0, deep), new(0, thick)));
+        seams.Add((new(0, deep), new(0, thick)));
+    }
+
+    // Edges bevelled to a V and filled: fused through with a bead behind, or with the edges' feet left unfused.
+    private void Groove()
+    {
+        var thick = chance.Between(4, 12);
+        var (foot, gap) = (chance.Between(0, Math.Min(2.5, 0.35 * thick)), chance.Between(0, 2.5));
+        var lean = Math.Tan(chance.Between(25, 35) * Math.PI / 180);
+        double Edge(double down) => gap / 2 + Math.Max(0, thick - foot - down) * lean;
+        var (left, right) = (chance.Between(6, 20), chance.Between(6, 20));
+        var half = Edge(0) + chance.Between(0.4, 2);
+        foreach (var side in new[] { -1, 1 })
+            Plates.Add([
+                new(side * (half + (side < 0 ? left : right)), 0),
+                new(side * Edge(0), 0),
+                new(side * gap / 2, thick - foot),
+                new(side * gap / 2, thick),
+                new(side * (half + (side < 0 ? left : right)), thick),
+            ]);
+        var (lower, upper) = (new Point(-half, 0), new Point(half, 0));
+        Face = Bulge(lower, upper, chance.Between(0.01, 0.16));
+        var into = chance.Between(0.2, 1.4);
+        Point[] Side(int side, double down) =>
+            [new(side * half, 0), .. Downs.Select(share => new Point(side * (Edge(share * down) + into), share * down))];
+        if (foot < 1 || chance.In(0.5))
+        {
+            var back = gap / 2 + chance.Between(0.4, 1.5);
+            Point[] one = Wavy([.. Side(-1, thick), new(-back, thick)]);
+            Point[] other = Wavy([.. Side(1, thick).Append(new(back, thick)).Reverse()]);
+            Fusion = [.. one, .. Bulge(new(-back, thick), new(back, thick), -chance.Between(0.05, 0.35)).Skip(1).SkipLast(1), .. other];
+            Fused = [.. one, .. other];
+            return;
+        }
+        var deep = thick - chance.Between(0.3, 0.9) * foot;
+        Fusion = Wavy([.. Side(-1, deep), new(0, deep), .. Side(1, deep).Reverse()]);
+        Fused = Fusion;
         unfused.Add(new(new(0, deep), new(0, thick)));
         seams.Add((new(0, deep), new(0, thick)));
     }

@@ -21,7 +21,11 @@ internal sealed class SectionScene : IScene
     private readonly double sunk;
     private readonly double deep;
 
-    public SectionScene(int seed, (int Width, int Height) size, Wrong wrong = Wrong.Nothing)
+    /// <param name="seed">What it comes from.</param>
+    /// <param name="size">Of the picture, pixels.</param>
+    /// <param name="wrong">What spoils it.</param>
+    /// <param name="across">How many millimetres the picture shows at least, its shorter way.</param>
+    public SectionScene(int seed, (int Width, int Height) size, Wrong wrong = Wrong.Nothing, double across = 73)
     {
         chance = Chance.Of(seed);
         (Seed, Wrong) = (seed, wrong);
@@ -31,7 +35,7 @@ internal sealed class SectionScene : IScene
         shift = new(chance.Between(-3, 3), chance.Between(-3, 3));
         sunk = chance.Between(0, 0.4);
         deep = chance.Between(4, 14);
-        var most = Math.Min(size.Width, size.Height) / 73.0;
+        var most = Math.Min(size.Width, size.Height) / across;
         var perMm = wrong == Wrong.Far ? chance.Between(3.5, 8) : chance.Between(0.72 * most, most);
         var focal = chance.Around(0.75, 1.3) * size.Width;
         var slant =
@@ -75,10 +79,22 @@ internal sealed class SectionScene : IScene
     /// <summary>Where a place of the piece is in the picture, pixels.</summary>
     public Point See(Point mm) => Place(mm) is var at ? View.See(new(at.X, at.Y, -sunk)) : default;
 
+    /// <summary>Where a place of the piece is in the picture that lies so many millimetres under its face.</summary>
+    public Point SeeUnder(Point mm, double under) => Place(mm) is var at ? View.See(new(at.X, at.Y, -sunk - under)) : default;
+
+    /// <summary>Where a place of the colours' square is in the picture, so many millimetres under the face.</summary>
+    public Point SeeSkin(Point mm, double under) => View.See(new(mm.X, mm.Y, -sunk - under));
+
+    /// <summary>How far the bench lies under the section's face, mm.</summary>
+    public double Deep => deep;
+
+    /// <summary>The colours of the section's face; the picture is the caller's.</summary>
+    public Mat Skin(double cell = SectionSkin.Cell) => new SectionSkin(chance, Seed, cell).Draw(Piece, Place, Wrong == Wrong.NoBead);
+
     /// <inheritdoc/>
     public void Write(string folder)
     {
-        using (var skin = new SectionSkin(chance, Seed).Draw(Piece, Place, Wrong == Wrong.NoBead))
+        using (var skin = Skin())
             Cv2.ImWrite(Path.Combine(folder, "skin.png"), skin);
         var text = new StringBuilder("#version 3.7; global_settings { assumed_gamma 1.0 max_trace_level 4 }\n");
         text.AppendLine(View.Pov());

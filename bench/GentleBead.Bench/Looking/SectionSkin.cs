@@ -17,13 +17,17 @@ internal sealed class SectionSkin
 
     private const int Shift = 6;
     private readonly Xoshiro256StarStar chance;
+    private readonly double cell;
     private readonly Noise coarse,
         fine,
         lines;
 
-    public SectionSkin(Xoshiro256StarStar chance, int seed)
+    /// <param name="chance">What it comes from.</param>
+    /// <param name="seed">What its grain comes from.</param>
+    /// <param name="cell">Millimetres a pixel.</param>
+    public SectionSkin(Xoshiro256StarStar chance, int seed, double cell = Cell)
     {
-        this.chance = chance;
+        (this.chance, this.cell) = (chance, cell);
         (coarse, fine, lines) = (new(seed * 13 + 1), new(seed * 13 + 2), new(seed * 13 + 3));
     }
 
@@ -33,7 +37,7 @@ internal sealed class SectionSkin
     /// <param name="bare">Whether there is no weld in it after all.</param>
     public Mat Draw(SectionPiece piece, Func<Point, Point> place, bool bare)
     {
-        const int cells = (int)(Side / Cell);
+        var cells = (int)(Side / cell);
         using var weld = Mask(cells, [piece.Weld], place);
         using var seam = new Mat(cells, cells, MatType.CV_8UC1, Scalar.All(0));
         foreach (var (from, to) in piece.Seams)
@@ -42,7 +46,7 @@ internal sealed class SectionSkin
             weld.SetTo(Scalar.All(0));
         using var off = Distance(weld, within: false);
         using var into = Distance(weld, within: true);
-        Cv2.GaussianBlur(seam, seam, new Size(), chance.Between(0.8, 2));
+        Cv2.GaussianBlur(seam, seam, new Size(), chance.Between(0.8, 2) * Cell / cell);
         weld.GetArray(out byte[] isWeld);
         seam.GetArray(out byte[] isSeam);
         off.GetArray(out float[] away);
@@ -52,9 +56,9 @@ internal sealed class SectionSkin
         var colours = new Vec3b[cells * cells];
         for (var i = 0; i < colours.Length; i++)
         {
-            var (x, y) = (i % cells * Cell - Side / 2, i / cells * Cell - Side / 2);
+            var (x, y) = (i % cells * cell - Side / 2, i / cells * cell - Side / 2);
             var tone =
-                isWeld[i] > 0 ? Weld(look, x - middle.X, y - middle.Y, deep[i] * Cell) : Plate(look, x, y, bare ? 99 : away[i] * Cell);
+                isWeld[i] > 0 ? Weld(look, x - middle.X, y - middle.Y, deep[i] * cell) : Plate(look, x, y, bare ? 99 : away[i] * cell);
             tone *= 1 + look.Scratches * Scratch(look, x, y) + look.Stain * coarse.Rough(x / 9, y / 9);
             var dark = isSeam[i] / 255.0;
             tone = tone * (1 - dark) + look.SeamTone * dark;
@@ -107,9 +111,9 @@ internal sealed class SectionSkin
         return far;
     }
 
-    private static OpenCvSharp.Point On(Point mm) => new((mm.X + Side / 2) / Cell * (1 << Shift), (mm.Y + Side / 2) / Cell * (1 << Shift));
+    private OpenCvSharp.Point On(Point mm) => new((mm.X + Side / 2) / cell * (1 << Shift), (mm.Y + Side / 2) / cell * (1 << Shift));
 
-    private static Mat Mask(int cells, IEnumerable<Point[]> shapes, Func<Point, Point> place)
+    private Mat Mask(int cells, IEnumerable<Point[]> shapes, Func<Point, Point> place)
     {
         var mask = new Mat(cells, cells, MatType.CV_8UC1, Scalar.All(0));
         foreach (var shape in shapes)
@@ -125,8 +129,8 @@ internal sealed class SectionSkin
         return mask;
     }
 
-    private static void Line(Mat into, Point from, Point to, double wide) =>
-        Cv2.Line(into, On(from), On(to), Scalar.All(255), Math.Max(1, (int)Math.Round(wide / Cell)), LineTypes.AntiAlias, Shift);
+    private void Line(Mat into, Point from, Point to, double wide) =>
+        Cv2.Line(into, On(from), On(to), Scalar.All(255), Math.Max(1, (int)Math.Round(wide / cell)), LineTypes.AntiAlias, Shift);
 
     // How one section came out of sawing, sanding and etching.
     private sealed class Look(Xoshiro256StarStar chance)

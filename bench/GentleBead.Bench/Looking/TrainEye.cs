@@ -8,12 +8,12 @@ using Point = GentleBead.Core.Beads.Point;
 
 namespace GentleBead.Bench.Looking;
 
-/// <summary>Teaches the eye to tell weld metal from plate, from drawn pictures whose truth is known.</summary>
+/// <summary>Teaches the eye to find beads, from drawn pictures whose truth is known.</summary>
 internal static class TrainEye
 {
     private const int OfEach = 1600;
 
-    /// <summary>Teaches all of it and writes it down: metal first, then grains and pores along the toes it finds.</summary>
+    /// <summary>Teaches it and writes it down.</summary>
     public static void Run(string path, string folder)
     {
         // Of what was spoilt, plates without a bead say what is none.
@@ -21,11 +21,8 @@ internal static class TrainEye
             .GetFiles(folder.TrimEnd('/') + "/../spoilt", "*.json")
             .Where(file => FaceTruth.Read(file).Wrong == Wrong.NoBead);
         string[] files = [.. Directory.GetFiles(folder, "*.json").Concat(bare).Order()];
-        var metal = Teach("metal", files, file => Of(file, search: false), [32, 16]);
-        var search = Teach("search", files, file => Of(file, search: true), [24, 12]);
-        var grains = Teach("grains", files, file => Round(file, new FaceNet(metal), spatter: true), [12]);
-        var pores = Teach("pores", files, file => Round(file, new FaceNet(metal), spatter: false), [12]);
-        File.WriteAllText(path, JsonSerializer.Serialize(new EyeModel(new(metal), new(search), grains, pores)));
+        var search = Teach("search", files, Of, [24, 12]);
+        File.WriteAllText(path, JsonSerializer.Serialize(new EyeModel(new(search))));
     }
 
     private static LearnedNet Teach(string what, string[] files, Func<string, IEnumerable<Example>> of, int[] hidden)
@@ -39,44 +36,14 @@ internal static class TrainEye
         return Learner.Teach(examples, hidden, [1, 1], 7);
     }
 
-    // What may be a grain or a pore, and whether it is one.
-    private static IEnumerable<Example> Round(string file, FaceNet metal, bool spatter)
-    {
-        var truth = FaceTruth.Read(file);
-        using var picture = Cv2.ImRead(Path.ChangeExtension(file, ".jpg"));
-        if (truth.Wrong == Wrong.NoBead || CardReader.Find(picture, out _) is not { } seen)
-            yield break;
-        var chance = Chance.Of(truth.Seed);
-        var lay = Lays(truth, seen, chance).ElementAt(truth.Fillet ? 1 : 0);
-        var strip = Strip.Of(picture, lay.Plane, lay.Length, seen.Corners(), seen.Light.Balance);
-        if (FaceTrace.Of(metal.Odds(strip, new FaceFeatures(strip)), strip.Rows) is not { } trace)
-            yield break;
-        var found = spatter ? FaceReader.Grains(strip, trace) : FaceReader.Holes(strip, trace);
-        var known = (spatter ? truth.SpatterAt : truth.PoresAt).Select(lay.Plane.ToPlane).ToArray();
-        var sizes = (spatter ? truth.Spatter : truth.Pores).Select(one => one.DiameterMm).ToArray();
-        var taken = new bool[known.Length];
-        foreach (var one in found)
-        {
-            var at = new Point(Strip.Along(one.Column), Strip.Across(one.Row));
-            var near = Enumerable
-                .Range(0, known.Length)
-                .Where(i => !taken[i] && (known[i] - at).Size() < 0.3 + sizes[i] / 2)
-                .OrderBy(i => (known[i] - at).Size())
-                .ToArray();
-            if (near.Length > 0)
-                taken[near[0]] = true;
-            yield return new(one.Features, near.Length > 0 ? 1 : 0);
-        }
-    }
-
-    private static IEnumerable<Example> Of(string file, bool search)
+    private static IEnumerable<Example> Of(string file)
     {
         var truth = FaceTruth.Read(file);
         using var picture = Cv2.ImRead(Path.ChangeExtension(file, ".jpg"));
         if (CardReader.Find(picture, out _) is not { } seen)
             yield break;
         var chance = Chance.Of(truth.Seed);
-        foreach (var lay in search ? Near(truth, seen, chance) : Lays(truth, seen, chance))
+        foreach (var lay in Near(seen, chance))
         {
             var strip = Strip.Of(picture, lay.Plane, lay.Length, seen.Corners(), seen.Light.Balance);
             foreach (var example in Places(strip, Metal(truth, lay, strip.Columns), chance))
@@ -84,32 +51,9 @@ internal static class TrainEye
         }
     }
 
-    private static IEnumerable<FaceLay> Lays(FaceTruth truth, CardSeen seen, Xoshiro256StarStar chance)
-    {
-        Point Off(Point of, double by) =>
-            new(of.X + chance.Between(-by, by) * truth.PixelsPerMm, of.Y + chance.Between(-by, by) * truth.PixelsPerMm);
-        Point Middle(int i) => new((truth.Left[i].X + truth.Right[i].X) / 2, (truth.Left[i].Y + truth.Right[i].Y) / 2);
-        yield return FaceLay.OnPlate(seen, Off(Middle(2), 1.5), Off(Middle(98), 1.5));
-        if (truth.Fillet)
-        {
-            var (from, to) = (seen.Plane.ToPlane(Off(truth.Right[5], 0.5)), seen.Plane.ToPlane(Off(truth.Right[95], 0.5)));
-            yield return FaceLay.OnFillet(seen, from, to, truth.WidthMm * chance.Between(0.9, 1.1));
-        }
-        // Somewhere else: mostly no bead.
-        var (x, y) = (chance.Between(-20, 20), chance.Between(-34, 34));
-        var (a, b) = (seen.Plane.ToPlane(Middle(10)), seen.Plane.ToPlane(Middle(90)));
-        var turn = new Point(chance.Between(-12, 12), chance.Between(-12, 12));
-        yield return FaceLay.OnPlate(
-            seen,
-            seen.Plane.ToPicture(new(a.X + x + turn.X, a.Y + y + turn.Y)),
-            seen.Plane.ToPicture(new(b.X + x - turn.X, b.Y + y - turn.Y))
-        );
-    }
-
     // Along the card, as a bead is looked for.
-    private static IEnumerable<FaceLay> Near(FaceTruth truth, CardSeen seen, Xoshiro256StarStar chance)
+    private static IEnumerable<FaceLay> Near(CardSeen seen, Xoshiro256StarStar chance)
     {
-        _ = truth;
         for (var i = 0; i < 3; i++)
         {
             var off = chance.Between(4, 40);

@@ -64,6 +64,10 @@ internal sealed record Viewpoint(Spot At, Spot Right, Spot Down, Spot Forward, d
         return new(Focal * way.Dot(Right) / far + (Width - 1) / 2.0, Focal * way.Dot(Down) / far + (Height - 1) / 2.0);
     }
 
+    /// <summary>The way from the camera through a place of its picture.</summary>
+    public Spot Through(Point pixels) =>
+        (pixels.X - (Width - 1) / 2.0) / Focal * Right + (pixels.Y - (Height - 1) / 2.0) / Focal * Down + Forward;
+
     public string Pov() =>
         $"camera {{ location {At.Pov()} direction {Forward.Pov()} "
         + $"right {(Width / Focal * Right).Pov()} up {(-Height / Focal * Down).Pov()} }}";

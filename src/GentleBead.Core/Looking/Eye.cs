@@ -127,17 +127,26 @@ public static class Eye
         var reading = ask is { Left: { } left, Right: { } right }
             ? FaceReader.Along(picture, card, left, right, leans)
             : FaceReader.Read(picture, card, from, to, leans);
+        // Where it is pointed at the picture's rim, no bead is one that goes on past it.
+        var none = AtRim(picture, card, from) || AtRim(picture, card, to) ? PictureTrouble.CutOff : PictureTrouble.NoBead;
         if (reading is null)
-            return FaceAnswer.Of(PictureTrouble.NoBead);
+            return FaceAnswer.Of(none);
         var told = ask.Left is not null;
         if (!told && Troubles.Of(reading) is { } hidden)
-            return FaceAnswer.Of(hidden);
+            return FaceAnswer.Of(hidden == PictureTrouble.NoBead ? none : hidden);
         var seen = Seen(card, reading, leans, told);
         // Toes that a person set come back as they were set: measured once more they say the same.
         return new(told ? seen with { Left = ask.Left!, Right = ask.Right! } : seen, null, null);
     }
 
     private static PictureTrouble Missing(int markers) => markers == 0 ? PictureTrouble.NoCard : PictureTrouble.CardHidden;
+
+    private static bool AtRim(Mat picture, CardSeen card, Point at)
+    {
+        const double rim = 2;
+        var pixels = rim * card.Plane.PixelsPerMm(card.Plane.ToPlane(at));
+        return at.X < pixels || at.Y < pixels || at.X > picture.Width - pixels || at.Y > picture.Height - pixels;
+    }
 
     private static Point Between(Point a, Point b) => new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
 
@@ -160,8 +169,8 @@ public static class Eye
                     .Distinct()
                     .Select(i => reading.Lay.Plane.ToPicture(new(Strip.Along((trace.From + i) * FaceNet.Every), Strip.Across(rows[i])))),
             ];
-        IReadOnlyList<Point> Places(IReadOnlyList<Blob> blobs) =>
-            [.. blobs.Select(one => reading.Lay.Plane.ToPicture(new(one.Along, one.Across)))];
+        IReadOnlyList<Point> Places(IReadOnlyList<FaceSpot> spots) =>
+            [.. spots.Select(one => reading.Lay.Plane.ToPicture(new(one.Along, one.Across)))];
         return new(
             Toe(trace.Left),
             Toe(trace.Right),

@@ -10,18 +10,19 @@ namespace GentleBead.Core.Looking;
 /// </remarks>
 internal static class FaceGauge
 {
-    // Grains and pores under this are not counted, mm.
-    private const double Smallest = 0.5;
+    // Grains and pores under this are not counted, mm; a grain of so much is seen as a little more.
+    private const double Smallest = 0.5,
+        SmallestGrain = 0.62;
 
     // What the eye is off by in the middle, mm: learned with the rest.
-    private const double WidthOff = 0.03,
-        FilletWidthOff = 0;
+    private const double WidthOff = 0.14,
+        FilletWidthOff = 0.03;
 
     // A round end fades out: what both together are seen too short by, mm.
-    private const double EndsOff = 0.35;
+    private const double EndsOff = 0.22;
 
     // A fillet's ends sink into its corner: what is hardly to be seen of them, as a share of the width.
-    private const double Sunk = 0.11;
+    private const double Sunk = 0.12;
 
     /// <summary>What it measured.</summary>
     public static FaceMeasures Of(CardSeen card, FaceReading reading, bool leans, bool told)
@@ -46,7 +47,7 @@ internal static class FaceGauge
         var widthHalf = 0.1 + 0.018 * width + 0.6 * blur + 0.4 * Math.Max(0, trace.Soft - 0.2);
         var lengthHalf = 0.5 + 0.015 * length + (leans ? 0.6 : 0);
         var pores = reading.Pores.Where(one => one.DiameterMm >= Smallest).ToArray();
-        var grains = reading.Spatter.Where(one => one.DiameterMm >= Smallest).ToArray();
+        var grains = reading.Spatter.Where(one => one.DiameterMm >= SmallestGrain).ToArray();
         return new(
             ReadLength.Of(length, lengthHalf),
             ReadLength.Of(width, widthHalf),
@@ -65,7 +66,10 @@ internal static class FaceGauge
             Length.FromMm(Worst(pores)),
             Tint(reading.Tint.Left),
             Tint(reading.Tint.Right),
-            leans ? ReadLength.Of(width / Math.Sqrt(2), widthHalf + 0.1 * width) : null
+            leans ? ReadLength.Of(width / Math.Sqrt(2), widthHalf + 0.1 * width) : null,
+            Length.FromMm(reading.Marks.UndercutMm),
+            reading.Marks.Crater,
+            reading.Marks.Restarts
         );
     }
 
@@ -112,14 +116,14 @@ internal static class FaceGauge
         return middles.Index().Max(one => Math.Abs(one.Item - y - xy / xx * (one.Index - x)));
     }
 
-    private static double OffToe(FaceTrace trace, Blob grain)
+    private static double OffToe(FaceTrace trace, FaceSpot grain)
     {
         var at = Math.Clamp((int)Math.Round(Strip.ColumnAt(grain.Along) / FaceNet.Every) - trace.From, 0, trace.Left.Length - 1);
         return Math.Max(0, Math.Max(Strip.Across(trace.Left[at]) - grain.Across, grain.Across - Strip.Across(trace.Right[at])));
     }
 
     // All pores' widths over the inch, 25 mm and a hair, that has the most of them.
-    private static double Worst(Blob[] pores) =>
+    private static double Worst(FaceSpot[] pores) =>
         pores
             .Select(first =>
                 pores.Where(one => one.Along >= first.Along && one.Along <= first.Along + Length.MmPerInch).Sum(one => one.DiameterMm)
@@ -128,5 +132,5 @@ internal static class FaceGauge
             .Max();
 
     private static FaceTint? Tint(TintSide? side) =>
-        side is null ? null : new(ReadLength.Of(side.WidthMm, 0.35 + 0.04 * side.WidthMm), Length.FromMm(side.SpreadMm), side.Hottest);
+        side is null ? null : new(ReadLength.Of(side.WidthMm, 0.15 + 0.02 * side.WidthMm), Length.FromMm(side.SpreadMm), side.Hottest);
 }

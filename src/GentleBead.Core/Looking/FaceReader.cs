@@ -11,13 +11,15 @@ namespace GentleBead.Core.Looking;
 /// <param name="Spatter">Grains on the plate.</param>
 /// <param name="Pores">Pores in the bead.</param>
 /// <param name="Tint">Tint on the left and on the right; null where too little of a side is to be seen.</param>
+/// <param name="Marks">What else stands out along it.</param>
 internal sealed record FaceReading(
     FaceLay Lay,
     FaceTrace Trace,
     Ripples? Ripples,
-    IReadOnlyList<Blob> Spatter,
-    IReadOnlyList<Blob> Pores,
-    (TintSide? Left, TintSide? Right) Tint
+    IReadOnlyList<FaceSpot> Spatter,
+    IReadOnlyList<FaceSpot> Pores,
+    (TintSide? Left, TintSide? Right) Tint,
+    FaceMarks Marks
 )
 {
     /// <summary>Whether the bead comes to the picture's rim, so that there may be more of it.</summary>
@@ -34,11 +36,8 @@ internal sealed record FaceReading(
 internal static class FaceReader
 {
     // Nearer to a toe than this what looks like a grain is the toe, mm; and as far into the bead what looks like a pore.
-    private const double OffToe = 0.5,
-        IntoBead = 0.6;
-
-    private const double LikelyGrain = 0.5,
-        LikelyPore = 0.5;
+    private const double OffToe = 0.2,
+        IntoBead = 0.2;
 
     /// <summary>Reads it; null where nothing looks like a bead.</summary>
     /// <param name="picture">The picture.</param>
@@ -50,22 +49,22 @@ internal static class FaceReader
     {
         var lay = FaceLay.OnPlate(seen, from, to);
         var hidden = seen.Corners();
-        var strip = Strip.Of(picture, lay.Plane, lay.Length, hidden, seen.Light.Balance);
-        if (Trace(strip) is not { } trace)
+        var sight = FaceSight.Of(Strip.Of(picture, lay.Plane, lay.Length, hidden, seen.Light.Balance));
+        if (Trace(sight) is not { } trace)
             return null;
         var missing = Math.Max(Strip.Along(trace.From * FaceNet.Every), lay.Length - Strip.Along(trace.To * FaceNet.Every));
         if (fillet)
         {
             lay = Leaned(seen, lay, trace);
-            strip = Strip.Of(picture, lay.Plane, lay.Length, hidden, seen.Light.Balance);
-            if (Trace(strip) is not { } again)
+            sight = FaceSight.Of(Strip.Of(picture, lay.Plane, lay.Length, hidden, seen.Light.Balance));
+            if (Trace(sight) is not { } again)
                 return null;
             trace = again;
         }
-        return Measure(seen, lay, strip, trace, fillet) with
+        return Measure(seen, lay, sight, trace, fillet) with
         {
             CutOff = AtRim(picture, lay, trace),
-            Burnt = Burnt(strip, trace),
+            Burnt = Burnt(sight.Strip, trace),
             Short = missing,
         };
     }
@@ -88,7 +87,8 @@ internal static class FaceReader
                 return null;
             trace = again;
         }
-        return Measure(seen, lay, Strip.Of(picture, lay.Plane, lay.Length, seen.Corners(), seen.Light.Balance), trace, fillet);
+        var sight = FaceSight.Of(Strip.Of(picture, lay.Plane, lay.Length, seen.Corners(), seen.Light.Balance));
+        return Measure(seen, lay, sight, trace, fillet);
     }
 
     private static Point Between(Point a, Point b) => new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
@@ -151,46 +151,24 @@ internal static class FaceReader
         return (double)burnt / Math.Max(1, all);
     }
 
-    /// <summary>Measures what was traced.</summary>
-    public static FaceReading Measure(CardSeen seen, FaceLay lay, Strip strip, FaceTrace trace, bool fillet) =>
-        new(
+    private static FaceReading Measure(CardSeen seen, FaceLay lay, FaceSight sight, FaceTrace trace, bool fillet)
+    {
+        var (strip, toe) = (sight.Strip, Beside(sight.Strip, trace));
+        return new(
             lay,
             trace,
-            Ripples.Of(strip, trace),
-            Blobs.Weigh(Grains(strip, trace), EyeModel.Own.Grains, LikelyGrain),
-            Blobs.Weigh(Holes(strip, trace), EyeModel.Own.Pores, LikelyPore),
+            Ripples.Of(sight, trace),
+            FaceSpots.Of(sight, FacePart.Grain, [.. toe.Select((far, i) => far > OffToe && strip.Seen[i])]),
+            FaceSpots.Of(sight, FacePart.Pore, [.. toe.Select((far, i) => far < -IntoBead && strip.Seen[i])]),
             (
-                TintReader.Of(strip, trace, -1, Reach(seen, lay, trace, -1, fillet)),
-                TintReader.Of(strip, trace, 1, Reach(seen, lay, trace, 1, fillet))
-            )
-        );
-
-    /// <summary>What might be grains of spatter.</summary>
-    public static List<Blobs.Candidate> Grains(Strip strip, FaceTrace trace)
-    {
-        var toe = Beside(strip, trace);
-        return Blobs.Find(
-            strip,
-            [.. toe.Select((far, i) => far > OffToe && strip.Seen[i])],
-            false,
-            (row, column) => toe[row * strip.Columns + column]
+                TintReader.Of(sight, trace, -1, Reach(seen, lay, trace, -1, fillet)),
+                TintReader.Of(sight, trace, 1, Reach(seen, lay, trace, 1, fillet))
+            ),
+            FaceMarks.Of(sight, trace)
         );
     }
 
-    /// <summary>What might be pores.</summary>
-    public static List<Blobs.Candidate> Holes(Strip strip, FaceTrace trace)
-    {
-        var toe = Beside(strip, trace);
-        return Blobs.Find(
-            strip,
-            [.. toe.Select((far, i) => far < -IntoBead && strip.Seen[i])],
-            true,
-            (row, column) => -toe[row * strip.Columns + column]
-        );
-    }
-
-    /// <summary>Both toes of a strip.</summary>
-    public static FaceTrace? Trace(Strip strip) => FaceTrace.Of(EyeModel.Own.Metal.Odds(strip, new FaceFeatures(strip)), strip.Rows);
+    private static FaceTrace? Trace(FaceSight sight) => FaceTrace.Of(sight.Odds(), sight.Strip.Rows);
 
     // The toe on the card's side is the lower one: the face leans up from it, away from the card.
     private static FaceLay Leaned(CardSeen seen, FaceLay lay, FaceTrace trace)

@@ -21,11 +21,16 @@ internal sealed record Ripples(double SpacingMm, double Spread, double Plain)
     private const double Nearest = 0.6;
 
     /// <summary>Reads them; null where none are to be seen.</summary>
-    /// <param name="strip">The bead laid straight.</param>
-    /// <param name="trace">Its toes.</param>
-    public static Ripples? Of(Strip strip, FaceTrace trace)
+    /// <param name="sight">What is to be seen.</param>
+    /// <param name="trace">The bead's toes.</param>
+    public static Ripples? Of(FaceSight sight, FaceTrace trace)
     {
-        var lanes = Read(strip, trace);
+        var strip = sight.Strip;
+        return Best(Read(strip, trace, at => strip.Light[at]), trace);
+    }
+
+    private static Ripples? Best(double[][] lanes, FaceTrace trace)
+    {
         if (lanes.Length == 0 || lanes[0].Length < 3 * Shortest / Strip.Cell)
             return null;
         // A ripple is a bow: the one it is comes out the most plainly when its lanes are laid one on the other.
@@ -39,7 +44,7 @@ internal sealed record Ripples(double SpacingMm, double Spread, double Plain)
     }
 
     // Along lanes side by side over the middle of the bead, with what changes slowly taken off.
-    private static double[][] Read(Strip strip, FaceTrace trace)
+    private static double[][] Read(Strip strip, FaceTrace trace, Func<int, float> of)
     {
         var inset = (int)((trace.Right[trace.Right.Length / 2] - trace.Left[trace.Left.Length / 2]) / 2);
         var from = trace.From * FaceNet.Every + inset;
@@ -56,7 +61,7 @@ internal sealed record Ripples(double SpacingMm, double Spread, double Plain)
                 var at = (double)(from + i) / FaceNet.Every - trace.From;
                 var (left, right) = (Between(trace.Left, at), Between(trace.Right, at));
                 var row = (int)Math.Clamp(Math.Round((left + right) / 2 + share * (right - left)), 0, strip.Rows - 1);
-                lanes[lane][i] = strip.Light[row * strip.Columns + from + i];
+                lanes[lane][i] = of(row * strip.Columns + from + i);
             }
             lanes[lane] = Without(lanes[lane], (int)(Longest / 2 / Strip.Cell));
         }

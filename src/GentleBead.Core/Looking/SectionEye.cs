@@ -41,12 +41,12 @@ public sealed record SectionAnswer(SectionSeen? Section, PictureTrouble? Trouble
 public static class SectionEye
 {
     // Of these joints it has met drawn sections; of others it proposes nothing.
-    private static readonly Joint[] Known = [Joint.BeadOnPlate, Joint.Lap, Joint.T, Joint.SquareButt];
+    private static readonly Joint[] Known = [Joint.BeadOnPlate, Joint.Lap, Joint.T, Joint.SquareButt, Joint.VButt];
 
     // Weld metal that stands out less than this is not told from plate.
-    private const double LeastSure = 0.28;
+    private const double LeastSure = 0.4;
 
-    private const double FaintSure = 0.5;
+    private const double FaintSure = 0.6;
 
     /// <summary>Looks at a section.</summary>
     /// <param name="picture">The picture, blue, green and red, a byte each.</param>
@@ -68,7 +68,7 @@ public static class SectionEye
         if (SectionTroubles.Of(field) is { } hidden)
             return SectionAnswer.Of(hidden);
         var measure = ask.Joint.Facts().Measure;
-        var trace = SectionTrace.Of(field, SectionModel.Weigh(field), measure == BeadMeasure.Leg);
+        var trace = SectionTrace.Of(field, SectionModel.Weigh(field), ask.Joint);
         if (trace is null || trace.Sure < LeastSure)
             return SectionAnswer.Of(PictureTrouble.NoWeld);
         var marks = Marks(field, trace);

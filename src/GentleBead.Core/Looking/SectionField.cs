@@ -16,9 +16,6 @@ internal sealed class SectionField
     /// <summary>How many pixels either way: the window's 34 mm.</summary>
     public const int Side = 340;
 
-    /// <summary>How many values a place has for the network that tells its parts.</summary>
-    public const int Maps = 4;
-
     // A section is pressed to the card's back: so far under its face, mm.
     private const double Paper = 0.2;
 
@@ -73,33 +70,8 @@ internal sealed class SectionField
         return new(plane, Strip.Maps(drawn, card.Light.Balance), Shown(matrix, picture.Size(), card.Card is not null));
     }
 
-    /// <summary>
-    /// For the network: brightness beside the window's middle, both colours, and whether a place is to be looked at. Where it is not,
-    /// all are 0.
-    /// </summary>
-    public float[][] ForNet()
-    {
-        const float colours = 4;
-        var (light, red, blue) = (Middle(Light), Middle(RedOverGreen), Middle(BlueOverGreen));
-        var maps = new[] { new float[Light.Length], new float[Light.Length], new float[Light.Length], new float[Light.Length] };
-        for (var i = 0; i < Light.Length; i++)
-        {
-            if (Seen[i] == 0)
-                continue;
-            maps[0][i] = Math.Clamp(Light[i] - light, -3, 3);
-            maps[1][i] = Math.Clamp(colours * (RedOverGreen[i] - red), -3, 3);
-            maps[2][i] = Math.Clamp(colours * (BlueOverGreen[i] - blue), -3, 3);
-            maps[3][i] = 1;
-        }
-        return maps;
-    }
-
-    private float Middle(float[] map)
-    {
-        var seen = map.Where((_, i) => Seen[i] != 0).ToArray();
-        Array.Sort(seen);
-        return seen.Length == 0 ? 0 : seen[seen.Length / 2];
-    }
+    /// <summary>For the network.</summary>
+    public float[][] ForNet() => NetMaps.Of(Array.ConvertAll(Seen, one => one != 0), Light, RedOverGreen, BlueOverGreen);
 
     private static byte[] Shown(Mat matrix, Size picture, bool rimmed)
     {

@@ -13,15 +13,15 @@ internal static class SectionGauge
         var faint = 1 + 1.5 * (1 - trace.Sure) + 3 * Math.Max(0, card.BlurMm - 0.05);
         ReadLength Read(double mm, double half, double share) => ReadLength.Of(mm, (half + share * mm) * faint);
         return new(
-            measures.LowerLeg is { } lower ? Read(lower.Mm, 0.15, 0.02) : null,
-            measures.UpperLeg is { } upper ? Read(upper.Mm, 0.15, 0.02) : null,
-            measures.Throat is { } throat ? Read(throat.Mm, 0.1, 0.02) : null,
-            Read(measures.Width.Mm, 0.15, 0.02),
-            Read(measures.Reinforcement.Mm, 0.1, 0.02),
-            measures.RootPenetration is { } root ? Read(root.Mm, 0.15, 0.05) : null,
-            measures.LowerPenetration is { } down ? Read(down.Mm, 0.12, 0.05) : null,
-            measures.UpperPenetration is { } side ? Read(side.Mm, 0.12, 0.05) : null,
-            Read(measures.UnfusedLength.Mm, 0.3, 0.1)
+            measures.LowerLeg is { } lower ? Read(lower.Mm, 1.2, 0.03) : null,
+            measures.UpperLeg is { } upper ? Read(upper.Mm, 0.8, 0.03) : null,
+            measures.Throat is { } throat ? Read(throat.Mm, 0.8, 0.03) : null,
+            Read(measures.Width.Mm, 0.5, 0.02),
+            Read(measures.Reinforcement.Mm, 0.5, 0.02),
+            measures.RootPenetration is { } root ? Read(root.Mm, 0.5, 0.05) : null,
+            measures.LowerPenetration is { } down ? Read(down.Mm, 0.7, 0.05) : null,
+            measures.UpperPenetration is { } side ? Read(side.Mm, 0.6, 0.05) : null,
+            Read(measures.UnfusedLength.Mm, 0.5, 0.1)
         );
     }
 }

@@ -1,4 +1,5 @@
 using GentleBead.Core.Beads;
+using GentleBead.Core.Stock;
 using OpenCvSharp;
 using Point = GentleBead.Core.Beads.Point;
 
@@ -39,18 +40,23 @@ internal sealed record SectionTrace(
     // A shorter face is none, pixels along it.
     private const int ShortestFace = 12;
 
+    // So far from the weld metal's outline a toe is its own, pixels.
+    private const double ToeReach = 15;
+
     private const int MostFace = 14,
         MostFusion = 40;
 
-    // Plates that stand at less than this to each other are a lap's: then the root is under the upper toe.
+    // Plates that stand at less than this to each other say nothing about where they met: then the root is under the upper toe.
     private const double Standing = 45;
 
     /// <summary>Traces a section; null where no weld metal is to be seen.</summary>
     /// <param name="field">What is to be seen.</param>
-    /// <param name="likely">How likely each part is at each place.</param>
-    /// <param name="fillet">Whether it lies in a corner.</param>
-    public static SectionTrace? Of(SectionField field, float[] likely, bool fillet)
+    /// <param name="seen">How likely each part is at each place, and where toes and root are.</param>
+    /// <param name="joint">What was welded.</param>
+    public static SectionTrace? Of(SectionField field, (float[] Parts, float[][] Marks) seen, Joint joint)
     {
+        var fillet = joint.Facts().IsFillet;
+        var likely = seen.Parts;
         var weld = SectionOutline.Soft(Score(likely, SectionPart.Weld), Softness);
         var metal = SectionOutline.Soft(Score(likely, SectionPart.Bare, against: true), Softness);
         using var patch = SectionOutline.Patch(weld);
@@ -60,12 +66,14 @@ internal sealed record SectionTrace(
         if (all is null)
             return null;
         var (round, rim) = (SectionOutline.Round(weld, patch), SectionOutline.Round(metal, all));
-        if (OpenToAir(round, metal) is not var (from, to))
+        var found = SectionPoints.Of(seen.Marks[(int)SectionMark.Toe]);
+        if (Open(round, metal, found) is not var (from, to))
             return null;
         var face = Between(round, from, to);
         var fused = Between(round, to, from).Reverse().ToArray();
         var (first, last) = (Plate(rim, face[0], face), Plate(rim, face[^1], face));
-        var toes = (One: Toe(face, first), Other: Toe([.. face.Reverse()], last));
+        Point Own(Point toe, Point crossing) => found.FirstOrDefault(one => (one - toe).Size() < ToeReach, crossing);
+        var toes = (One: Own(face[0], Toe(face, first)), Other: Own(face[^1], Toe([.. face.Reverse()], last)));
         Point InPicture(Point at) => field.Plane.ToPicture(new(at.X * SectionField.Cell, at.Y * SectionField.Cell));
         var (a, b) = (InPicture(toes.One), InPicture(toes.Other));
         if (fillet ? a.Y < b.Y : a.X > b.X)
@@ -73,13 +81,15 @@ internal sealed record SectionTrace(
             (toes, first, last) = ((toes.Other, toes.One), last, first);
             (face, fused) = ([.. face.Reverse()], [.. fused.Reverse()]);
         }
-        var root = fillet ? Corner(first, last, toes) : Middle(toes.One, toes.Other);
+        var root = fillet
+            ? SectionPoints.Of(seen.Marks[(int)SectionMark.Root]).FirstOrDefault(Corner(first, joint == Joint.Lap ? null : last, toes))
+            : Middle(toes.One, toes.Other);
         var seam = SectionSeams.Shares(likely);
         return new(
             root,
             toes.One,
             toes.Other,
-            Spaced(face, MostFace),
+            Spaced(Within(face, toes), MostFace),
             Spaced(fused, MostFusion),
             fillet ? SectionSeams.OfFillet(seam, root, toes.One, toes.Other) : SectionSeams.Free(seam, round),
             round,
@@ -103,14 +113,39 @@ internal sealed record SectionTrace(
         return score;
     }
 
+    // From which point of the outline to which the face goes: between the toes that were found, on the side that has air outside of it;
+    // else the longest stretch of it that has.
+    private static (int From, int To)? Open(Point[] round, float[] metal, Point[] toes)
+    {
+        Point[] own = [.. toes.Where(toe => round.Min(at => (at - toe).Size()) < ToeReach).Take(2)];
+        if (own.Length < 2)
+            return OpenToAir(round, metal);
+        int At(Point toe) => Enumerable.Range(0, round.Length).MinBy(i => (round[i] - toe).Size());
+        var (one, other) = (At(own[0]), At(own[1]));
+        var air = Bare(round, metal);
+        double Share(int from, int to) =>
+            Enumerable.Range(0, (to - from + round.Length) % round.Length + 1).Average(k => air[(from + k) % round.Length] ? 1.0 : 0);
+        var (from, to) = Share(one, other) > Share(other, one) ? (one, other) : (other, one);
+        return (to - from + round.Length) % round.Length < ShortestFace ? OpenToAir(round, metal) : (from, to);
+    }
+
+    // Which points of the outline have no metal outside of them.
+    private static bool[] Bare(Point[] round, float[] metal)
+    {
+        var outward = SectionOutline.Outward(round);
+        return
+        [
+            .. round.Select(
+                (at, i) => new[] { 3.0, 5, 7 }.Average(by => SectionOutline.At(metal, SectionOutline.Along(at, outward[i], by))) < 0
+            ),
+        ];
+    }
+
     // The longest stretch of the outline with no metal outside of it: from which of its points to which.
     private static (int From, int To)? OpenToAir(Point[] round, float[] metal)
     {
         const int reach = 5;
-        var outward = SectionOutline.Outward(round);
-        var bare = round
-            .Select((at, i) => new[] { 3.0, 5, 7 }.Average(by => SectionOutline.At(metal, SectionOutline.Along(at, outward[i], by))) < 0)
-            .ToArray();
+        var bare = Bare(round, metal);
         bool Open(int i) => Enumerable.Range(-reach, 2 * reach + 1).Count(k => bare[(i + k + 2 * bare.Length) % bare.Length]) > reach;
         var open = Enumerable.Range(0, bare.Length).Select(Open).ToArray();
         var begin = Array.IndexOf(open, false);
@@ -172,10 +207,19 @@ internal sealed record SectionTrace(
         return meets is { } at && (at - face[0]).Size() < furthest ? at : surface.Foot(face[0]);
     }
 
+    // A lap's upper plate lies on the lower one: its root is under the upper toe.
     private static Point Corner(SectionLine? lower, SectionLine? upper, (Point Lower, Point Upper) toes) =>
         lower is { } plate ? (upper is { } standing ? plate.Meets(standing, Standing) : null) ?? plate.Foot(toes.Upper)
         : upper is { } other ? other.Foot(toes.Lower)
         : new(toes.Upper.X, toes.Lower.Y);
+
+    // What of the face lies between the toes.
+    private static Point[] Within(Point[] face, (Point One, Point Other) toes)
+    {
+        var (way, length) = ((toes.Other - toes.One).Unit(), (toes.Other - toes.One).Size());
+        Point[] within = [.. face.Where(at => (at - toes.One).Along(way) is var along && along > 0 && along < length)];
+        return within.Length >= 3 ? within : face;
+    }
 
     private static Point Middle(Point a, Point b) => new((a.X + b.X) / 2, (a.Y + b.Y) / 2);
 

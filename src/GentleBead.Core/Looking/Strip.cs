@@ -86,6 +86,9 @@ internal sealed class Strip
         return new(columns, rows, seen, Maps(drawn, balance));
     }
 
+    /// <summary>For the network.</summary>
+    public float[][] ForNet() => NetMaps.Of(Seen, Light, RedOverGreen, BlueOverGreen);
+
     // The part of the picture that is needed, softened where it has more pixels than the strip; the matrix is brought to it.
     private static Mat Cut(Mat picture, PlaneView plane, double length, Mat matrix)
     {

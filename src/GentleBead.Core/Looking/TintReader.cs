@@ -9,14 +9,14 @@ namespace GentleBead.Core.Looking;
 internal sealed record TintSide(double WidthMm, double SpreadMm, TintColour? Hottest);
 
 /// <summary>
-/// Reads the heat tint beside a bead: how far from its toe the plate has a colour that the plate further out has not.
+/// Reads the heat tint beside a bead: how far from its toe the plate is sooner coloured than bare.
 /// </summary>
 internal static class TintReader
 {
     private const double Furthest = 9;
 
-    // Colour this far off the plate's is colour whatever the noise, as a logarithm of a ratio.
-    private const double Least = 0.07;
+    // The most a place counts for or against being coloured.
+    private const float Most = 3;
 
     // The first few tenths are the toe's own shade.
     private const double Toe = 0.3;
@@ -25,23 +25,23 @@ internal static class TintReader
     private const int Together = 10;
 
     /// <summary>Reads one side; null where too little of it is to be seen.</summary>
-    /// <param name="strip">The bead laid straight.</param>
-    /// <param name="trace">Its toes.</param>
+    /// <param name="sight">What is to be seen.</param>
+    /// <param name="trace">The bead's toes.</param>
     /// <param name="side">-1 for the left toe, 1 for the right.</param>
     /// <param name="reach">How many mm of the plate a row is, so many rows beyond the toe.</param>
-    public static TintSide? Of(Strip strip, FaceTrace trace, int side, Func<int, double> reach)
+    public static TintSide? Of(FaceSight sight, FaceTrace trace, int side, Func<int, double> reach)
     {
-        var steps = Enumerable.Range(0, strip.Rows).TakeWhile(step => reach(step) < Furthest + 3).Count();
+        var steps = Enumerable.Range(0, sight.Strip.Rows).TakeWhile(step => reach(step) < Furthest + 3).Count();
         List<double> widths = [];
         List<(double Red, double Blue)> near = [];
         var inset = Math.Min(trace.Left.Length / 5, 20);
         for (var from = inset; from + Together <= trace.Left.Length - inset; from += Together)
         {
-            var (red, blue) = (new double[steps], new double[steps]);
-            if (!Profile(strip, trace, side, from, red, blue))
+            var profile = new Profile(new double[steps], new double[steps], new double[steps]);
+            if (!Read(sight, trace, (side, from), profile))
                 continue;
-            widths.Add(Width(red, blue, reach, out var hottest));
-            near.Add(hottest);
+            widths.Add(Width(profile, reach));
+            near.Add(Hottest(profile, reach));
         }
         if (widths.Count < 2)
             return null;
@@ -55,59 +55,66 @@ internal static class TintReader
         return new(middle, spread, middle > 0 ? Colour(tone) : null);
     }
 
-    // The middle of each row's colour over a few columns, from the toe outward.
-    private static bool Profile(Strip strip, FaceTrace trace, int side, int from, double[] red, double[] blue)
+    // Of each row from the toe outward: its colour, and how much sooner it is coloured plate than bare.
+    private sealed record Profile(double[] Red, double[] Blue, double[] Sooner);
+
+    // The middle of a few columns.
+    private static bool Read(FaceSight sight, FaceTrace trace, (int Side, int From) at, Profile into)
     {
         Span<double> reds = stackalloc double[Together];
         Span<double> blues = stackalloc double[Together];
-        for (var step = 0; step < red.Length; step++)
+        Span<double> sooner = stackalloc double[Together];
+        var strip = sight.Strip;
+        for (var step = 0; step < into.Red.Length; step++)
         {
             var many = 0;
             for (var i = 0; i < Together; i++)
             {
-                var column = (trace.From + from + i) * FaceNet.Every;
-                var row = (int)Math.Round((side < 0 ? trace.Left : trace.Right)[from + i]) + side * step;
-                if (row < 0 || row >= strip.Rows || column >= strip.Columns || !strip.Seen[row * strip.Columns + column])
+                var column = (trace.From + at.From + i) * FaceNet.Every;
+                var row = (int)Math.Round((at.Side < 0 ? trace.Left : trace.Right)[at.From + i]) + at.Side * step;
+                var place = row * strip.Columns + column;
+                if (row < 0 || row >= strip.Rows || column >= strip.Columns || !strip.Seen[place])
                     continue;
-                (reds[many], blues[many]) = (
-                    strip.RedOverGreen[row * strip.Columns + column],
-                    strip.BlueOverGreen[row * strip.Columns + column]
-                );
-                many++;
+                (reds[many], blues[many]) = (strip.RedOverGreen[place], strip.BlueOverGreen[place]);
+                sooner[many++] = Math.Clamp(sight.Sooner(FacePart.Tint, FacePart.Plate, place), -Most, Most);
             }
-            if (many < Together / 2)
-                (red[step], blue[step]) = (double.NaN, double.NaN);
-            else
-                (red[step], blue[step]) = (Middle(reds[..many]), Middle(blues[..many]));
+            var told = many >= Together / 2;
+            into.Red[step] = told ? Middle(reds[..many]) : double.NaN;
+            into.Blue[step] = told ? Middle(blues[..many]) : double.NaN;
+            into.Sooner[step] = told ? Middle(sooner[..many]) : double.NaN;
         }
-        return red.Count(double.IsFinite) > red.Length / 2;
+        return into.Red.Count(double.IsFinite) > into.Red.Length / 2;
     }
 
-    private static double Width(double[] red, double[] blue, Func<int, double> reach, out (double Red, double Blue) hottest)
+    // To where it is sooner coloured than not; a few bare rows may be a scratch.
+    private static double Width(Profile of, Func<int, double> reach)
     {
-        // The plate as it is where no heat of this bead came to.
-        var far = Enumerable.Range(0, red.Length).Where(step => double.IsFinite(red[step])).TakeLast(red.Length / 4).ToArray();
-        var (plateRed, plateBlue) = (Middle(far.Select(step => red[step]).ToArray()), Middle(far.Select(step => blue[step]).ToArray()));
-        var noise = far.Select(step => Math.Sqrt(Math.Pow(red[step] - plateRed, 2) + Math.Pow(blue[step] - plateBlue, 2)))
-            .Order()
-            .ElementAt(far.Length / 2);
-        var least = Math.Max(Least, 3.5 * noise);
-        hottest = default;
-        var (last, bare) = (-1, 0);
-        for (var step = 0; step < red.Length; step++)
+        const int scratch = 6;
+        var (width, bare) = (0.0, 0);
+        for (var step = 0; step + 1 < of.Sooner.Length && bare <= scratch; step++)
         {
-            if (!double.IsFinite(red[step]) || reach(step) < Toe)
+            var (own, next) = (of.Sooner[step], of.Sooner[step + 1]);
+            bare = own > 0 ? 0 : bare + 1;
+            if (own <= 0 || reach(step) < Toe)
                 continue;
-            var (r, b) = (red[step] - plateRed, blue[step] - plateBlue);
-            if (hottest == default)
-                hottest = (r, b);
-            // One bare row may be a scratch; three are the end of it.
-            if (Math.Sqrt(r * r + b * b) > least)
-                (last, bare) = (step, 0);
-            else if (++bare > 6)
-                break;
+            var share =
+                next > 0 ? 1
+                : double.IsFinite(next) ? own / (own - next)
+                : 0.5;
+            width = reach(step) + share * (reach(step + 1) - reach(step));
         }
-        return last < 0 ? 0 : reach(last) + 0.5 * (reach(last + 1) - reach(last));
+        return width;
+    }
+
+    // Its colour next to the toe beside that of the plate as it is where no heat of this bead came to.
+    private static (double Red, double Blue) Hottest(Profile of, Func<int, double> reach)
+    {
+        var far = Enumerable.Range(0, of.Red.Length).Where(step => double.IsFinite(of.Red[step])).TakeLast(of.Red.Length / 4).ToArray();
+        var first = Enumerable.Range(0, of.Red.Length).FirstOrDefault(step => double.IsFinite(of.Red[step]) && reach(step) >= Toe);
+        return (
+            of.Red[first] - Middle(far.Select(step => of.Red[step]).ToArray()),
+            of.Blue[first] - Middle(far.Select(step => of.Blue[step]).ToArray())
+        );
     }
 
     // Straw has lost blue, purple green, blue red; grey has lost none of them. Trade's names; the angles are ours.

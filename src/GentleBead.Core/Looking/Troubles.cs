@@ -19,7 +19,7 @@ internal static class Troubles
     private const int FewestMarkers = 6;
 
     // Less than this is not likely weld metal: beads have more than four, plates hardly one.
-    private const double LeastSure = 2.5;
+    private const double LeastSure = 3.2;
 
     // Of the bead's length, what may be covered or glare.
     private const double MostHidden = 0.12;

@@ -1,6 +1,7 @@
 using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Pictures;
 using Npgsql;
 
 namespace GentleBead.Server.Beads;

@@ -9,6 +9,7 @@ using GentleBead.Core.Trials;
 using GentleBead.Demo;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
+using GentleBead.Server.Pictures;
 using GentleBead.Server.Rooms;
 using GentleBead.Server.Sheets;
 using GentleBead.Server.TestWelds;

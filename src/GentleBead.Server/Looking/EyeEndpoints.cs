@@ -6,6 +6,7 @@ using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using GentleBead.Server.Paper;
 using GentleBead.Server.People;
+using GentleBead.Server.Pictures;
 using Microsoft.AspNetCore.Http.HttpResults;
 using PdfSharp;
 
@@ -54,7 +55,7 @@ public static class EyeEndpoints
     private static async Task<Results<Ok<FrameAnswer>, Wrong>> FrameAsync(
         HttpRequest request,
         ClaimsPrincipal user,
-        EyeProcess eye,
+        PictureProcess eye,
         int width,
         CancellationToken cancel
     )

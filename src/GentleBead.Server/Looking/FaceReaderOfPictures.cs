@@ -3,6 +3,7 @@ using GentleBead.Core.Looking;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
+using GentleBead.Server.Pictures;
 
 namespace GentleBead.Server.Looking;
 
@@ -12,7 +13,7 @@ namespace GentleBead.Server.Looking;
 public sealed record FacePicture(Picture Picture, bool Fillet);
 
 /// <summary>Has the eye look at pictures that are kept.</summary>
-public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads, EyeProcess eye)
+public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads, PictureProcess eye)
 {
     /// <summary>A picture whose bead a person may see; null where there is none.</summary>
     public async Task<FacePicture?> FindAsync(Guid pictureId, ClaimsPrincipal user, CancellationToken cancel)

@@ -5,6 +5,7 @@ using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
+using GentleBead.Server.Pictures;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Looking;
@@ -33,7 +34,7 @@ public static class SectionEndpoints
         ClaimsPrincipal user,
         PictureStore pictures,
         BeadStore beads,
-        EyeProcess eye,
+        PictureProcess eye,
         CancellationToken cancel
     )
     {

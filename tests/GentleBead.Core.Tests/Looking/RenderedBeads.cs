@@ -15,6 +15,7 @@ internal sealed record RenderedBead(
     double WidthMm,
     double RippleMm,
     double[] TintMm,
+    double? UndercutMm,
     Point[] Left,
     Point[] Right,
     double[] PlateToPicture,
@@ -35,13 +36,24 @@ internal sealed record RenderedBead(
             .Select(file => JsonSerializer.Deserialize<RenderedBead>(File.ReadAllText(file), Web)!),
     ];
 
-    public static IReadOnlyList<RenderedBead> Good { get; } = [.. All.Where(bead => bead.Wrong == "Nothing" && bead.PixelsPerMm >= 9)];
+    /// <summary>What can be measured: enough pixels, and the whole bead off the picture's rim.</summary>
+    public static IReadOnlyList<RenderedBead> Good { get; } =
+    [.. All.Where(bead => bead.Wrong == "Nothing" && bead.PixelsPerMm >= 9 && !bead.AtRim())];
 
     /// <summary>Its picture, to be disposed of.</summary>
     public Mat Picture() => Cv2.ImRead(Path.Combine(Folder(), $"{Seed:00000}.jpg"));
 
     /// <summary>A place between both toes, so far along of a hundred.</summary>
     public Point Middle(int at) => new((Left[at].X + Right[at].X) / 2, (Left[at].Y + Right[at].Y) / 2);
+
+    // Within a millimetre of the rim a bead may be cut off, for all the picture shows.
+    private bool AtRim()
+    {
+        const int wide = 1400,
+            high = 1050;
+        return Left.Concat(Right)
+            .Any(at => at.X < PixelsPerMm || at.Y < PixelsPerMm || at.X > wide - PixelsPerMm || at.Y > high - PixelsPerMm);
+    }
 
     /// <summary>What the eye says, pointed at both ends.</summary>
     public FaceAnswer Look()

@@ -23,7 +23,7 @@ public class SectionTests
 
     // Where it stands, not where it is wanted: docs/eye.md has the figures. The bench asks for 0.9.
     [Fact]
-    public void Some_of_what_can_be_measured_is_proposed() => Share(0.25, Good.Select(one => one.Answer.Section is not null));
+    public void Half_of_what_can_be_measured_is_proposed() => Share(0.5, Good.Select(one => one.Answer.Section is not null));
 
     [Fact]
     public void Legs_throat_and_width_are_as_often_near_as_docs_say()
@@ -31,8 +31,8 @@ public class SectionTests
         var all = Good.Where(one => one.Answer.Section is not null)
             .SelectMany(one => Pairs(one.Drawn, one.Answer.Section!.Measures))
             .ToArray();
-        Share(0.35, all.Select(one => Math.Abs(one.Seen.Value.Mm - one.Known) <= Math.Max(0.3, 0.05 * one.Known)));
-        Share(0.4, all.Select(one => one.Known >= one.Seen.Low.Mm && one.Known <= one.Seen.High.Mm));
+        Share(0.45, all.Select(one => Math.Abs(one.Seen.Value.Mm - one.Known) <= Math.Max(0.3, 0.05 * one.Known)));
+        Share(0.8, all.Select(one => one.Known >= one.Seen.Low.Mm && one.Known <= one.Seen.High.Mm));
     }
 
     private static IEnumerable<(ReadLength Seen, double Known)> Pairs(RenderedSection drawn, SectionMeasures seen)

@@ -33,6 +33,20 @@ const pores = ({ poresMm, poresPer25Mm }: Measures, inch: boolean): Value =>
         `largest ${fine(Math.max(...poresMm), inch)}, ${fine(poresPer25Mm, inch)} within ${inch ? '1 in' : '25 mm'}`,
       ];
 
+/** What only a gauge or a second look can tell for certain; nothing where the eye did not look for it. */
+const undercut = ({ undercutMm }: Measures, inch: boolean): Value | null =>
+  undercutMm == null
+    ? null
+    : undercutMm === 0
+      ? ['none to be seen']
+      : [`suspected along ${fine(undercutMm, inch)} of the toes`, 'how deep a gauge says'];
+
+// Where they are not plain to see they may be there all the same: nothing is said.
+const crater = ({ crater: hollow }: Measures): Value | null => (hollow ? ['the end looks hollow'] : null);
+
+const restarts = ({ restarts: many }: Measures): Value | null =>
+  many ? [many === 1 ? 'once' : `${many} times`] : null;
+
 /** What a row is called, and what it says; nothing where it was not read. */
 const rows: [string, (measures: Measures, inch: boolean) => Value | null][] = [
   ['Length', (of, inch) => read(of.length, inch)],
@@ -44,6 +58,9 @@ const rows: [string, (measures: Measures, inch: boolean) => Value | null][] = [
   ['Ripples vary by', (of) => (of.rippleSpread == null ? null : [`${Math.round(100 * of.rippleSpread)} %`])],
   ['Spatter', (of, inch) => spatter(of.spatter, inch)],
   ['Pores', (of, inch) => pores(of, inch)],
+  ['Undercut', undercut],
+  ['Crater', crater],
+  ['Stopped and begun anew', restarts],
   ['Tint on the left', (of, inch) => tint(of.leftTint, inch)],
   ['Tint on the right', (of, inch) => tint(of.rightTint, inch)],
 ];

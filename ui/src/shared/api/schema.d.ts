@@ -18928,6 +18928,18 @@ export interface components {
             leftTint: null | components["schemas"]["FaceTint"];
             rightTint: null | components["schemas"]["FaceTint"];
             leg: null | components["schemas"]["ReadLength"];
+            /**
+             * Format: double
+             * @description How long what looks like a groove goes along its toes, both sides together: how deep it is a gauge says.
+             */
+            undercutMm?: null | number;
+            /** @description Whether its end looks hollow; null where that is not plain to see, which does not say that it is filled. */
+            crater?: null | boolean;
+            /**
+             * Format: int32
+             * @description How often it looks as if it had been begun anew; null likewise.
+             */
+            restarts?: null | number;
         };
         /** @description What is asked about a bead's face on a picture. */
         FaceRequest: {

@@ -5,12 +5,13 @@ using GentleBead.Core.Looking;
 using GentleBead.Server.Json;
 using GentleBead.Server.Work;
 
-namespace GentleBead.Server.Looking;
+namespace GentleBead.Server.Pictures;
 
 /// <summary>
-/// Asks the eye, which is a process of its own (<see cref="EyeWorker"/>): one that stalls or dies is ended and another started.
+/// Has pictures that anybody sent decoded: drawn anew, or looked at by the eye. It is done by a process of its own
+/// (<see cref="PictureWorker"/>): one that stalls or dies is ended and another started.
 /// </summary>
-public sealed class EyeProcess(HeavyWork heavy) : IDisposable
+public sealed class PictureProcess(HeavyWork heavy) : IDisposable
 {
     // A picture takes a second at most; what takes so long has lost its way.
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(20);
@@ -20,6 +21,12 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
 
     private readonly ConcurrentBag<(Process Process, int Asked)> idle = [];
     private volatile bool disposed;
+
+    /// <summary>Draws a picture anew, or says why it is not taken.</summary>
+    public async Task<(CleanPicture? Picture, Said? Problem)> CleanAsync(Guid person, byte[] sent, CancellationToken cancel) =>
+        await heavy.RunAsync(person, () => Ask(new(sent.Length, Clean: true), sent), cancel) is { } answer
+            ? (answer.Clean, answer.Problem)
+            : (null, Say($"This picture is damaged: it cannot be read to its end."));
 
     /// <summary>Measures a bead's face; null where the picture cannot be read.</summary>
     public async Task<FaceAnswer?> FaceAsync(Guid person, byte[] picture, FaceAsk ask, CancellationToken cancel) =>
@@ -41,7 +48,7 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
             End(one.Process);
     }
 
-    private EyeResponse? Ask(EyeRequest request, byte[] picture)
+    private PictureResponse? Ask(PictureRequest request, byte[] picture)
     {
         // One that has died since it was last asked is nobody's fault now: what a new one dies of is the picture.
         while (idle.TryTake(out var one))
@@ -54,7 +61,7 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
     }
 
     // Whether it lived to answer; null where it says that it cannot read the picture.
-    private bool Ask((Process Process, int Asked) one, EyeRequest request, byte[] picture, out EyeResponse? answer)
+    private bool Ask((Process Process, int Asked) one, PictureRequest request, byte[] picture, out PictureResponse? answer)
     {
         answer = null;
         using var late = new Timer(_ => End(one.Process), null, Longest, Timeout.InfiniteTimeSpan);
@@ -70,7 +77,7 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
             from.ReadExactly(length);
             var body = new byte[BitConverter.ToInt32(length)];
             from.ReadExactly(body);
-            answer = JsonSerializer.Deserialize<EyeResponse>(body, QuantityJson.Options);
+            answer = JsonSerializer.Deserialize<PictureResponse>(body, QuantityJson.Options);
             if (!disposed && one.Asked + 1 < MostAsked)
                 idle.Add((one.Process, one.Asked + 1));
             else
@@ -89,8 +96,8 @@ public sealed class EyeProcess(HeavyWork heavy) : IDisposable
         // Started as the server was, wherever its runtime lies.
         var host = Environment.ProcessPath is { } own && Path.GetFileName(own) == "dotnet" ? own : "dotnet";
         var start = new ProcessStartInfo(host) { RedirectStandardInput = true, RedirectStandardOutput = true };
-        start.ArgumentList.Add(typeof(EyeWorker).Assembly.Location);
-        start.ArgumentList.Add(EyeWorker.Verb);
+        start.ArgumentList.Add(typeof(PictureWorker).Assembly.Location);
+        start.ArgumentList.Add(PictureWorker.Verb);
         // Nothing of the server's goes along: no connection strings, no keys.
         start.Environment.Clear();
         foreach (var kept in new[] { "PATH", "HOME", "DOTNET_ROOT", "TMPDIR" })

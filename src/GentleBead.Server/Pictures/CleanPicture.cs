@@ -1,7 +1,7 @@
 using GentleBead.Server.Http;
 using SkiaSharp;
 
-namespace GentleBead.Server.Beads;
+namespace GentleBead.Server.Pictures;
 
 /// <summary>
 /// A picture drawn anew from what was sent: decoded, turned upright, shrunk where it is too large, and encoded again.

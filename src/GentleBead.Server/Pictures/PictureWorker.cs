@@ -4,17 +4,17 @@ using GentleBead.Core.Looking;
 using GentleBead.Server.Json;
 using OpenCvSharp;
 
-namespace GentleBead.Server.Looking;
+namespace GentleBead.Server.Pictures;
 
 /// <summary>
-/// The eye in a process of its own: pictures come from anybody, and what decodes them is a great deal of native code. It reads requests
-/// from its standard input and answers on its standard output, writes no files, and takes no more memory than it is given; when it dies,
-/// the server starts another.
+/// What decodes pictures, in a process of its own: they come from anybody, and it is a great deal of native code. It reads requests from
+/// its standard input and answers on its standard output, writes no files, and takes no more memory than it is given; when it dies, the
+/// server starts another.
 /// </summary>
-internal static partial class EyeWorker
+internal static partial class PictureWorker
 {
     /// <summary>The word on the command line that starts it.</summary>
-    public const string Verb = "eye";
+    public const string Verb = "pictures";
 
     // Pictures as they are kept are smaller; nothing larger is decoded.
     private const int MostPixels = 40_000_000;
@@ -52,7 +52,7 @@ internal static partial class EyeWorker
         using var to = Console.OpenStandardOutput();
         while (Read(from) is { } head)
         {
-            var request = JsonSerializer.Deserialize<EyeRequest>(head, QuantityJson.Options)!;
+            var request = JsonSerializer.Deserialize<PictureRequest>(head, QuantityJson.Options)!;
             var bytes = new byte[Math.Clamp(request.Bytes, 0, MostBytes)];
             from.ReadExactly(bytes);
             var answer = JsonSerializer.SerializeToUtf8Bytes(Answer(request, bytes), QuantityJson.Options);
@@ -63,8 +63,10 @@ internal static partial class EyeWorker
         return 0;
     }
 
-    private static EyeResponse Answer(EyeRequest request, byte[] bytes)
+    private static PictureResponse Answer(PictureRequest request, byte[] bytes)
     {
+        if (request.Clean)
+            return new(Clean: CleanPicture.Of(bytes, out var problem), Problem: problem);
         using var picture = Decoded(bytes);
         return picture is null ? new()
             : request.Face is { } face ? new(Face: Eye.Face(picture, face))

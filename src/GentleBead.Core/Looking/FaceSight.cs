@@ -1,0 +1,44 @@
+namespace GentleBead.Core.Looking;
+
+/// <summary>What is to be seen at each place of a strip: how likely each part is there.</summary>
+internal sealed class FaceSight
+{
+    private static readonly FacePart[] Metal = [FacePart.Trough, FacePart.Crest, FacePart.Pore, FacePart.Crater, FacePart.Restart];
+
+    private readonly float[] likely;
+
+    private FaceSight(Strip strip, float[] likely) => (Strip, this.likely) = (strip, likely);
+
+    /// <summary>The strip.</summary>
+    public Strip Strip { get; }
+
+    /// <summary>Looks at a strip.</summary>
+    public static FaceSight Of(Strip strip) => new(strip, FaceModel.Weigh(strip));
+
+    /// <summary>How likely a part is at a place, as a share.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="at">Row times columns and column.</param>
+    public float Share(FacePart part, int at) => MathF.Exp(likely[FaceModel.Parts * at + (int)part]);
+
+    /// <summary>How much sooner a place is one part than another, as a natural logarithm of the odds.</summary>
+    public float Sooner(FacePart part, FacePart other, int at) =>
+        likely[FaceModel.Parts * at + (int)part] - likely[FaceModel.Parts * at + (int)other];
+
+    /// <summary>How much sooner a place is weld metal than not: row by row, every third column.</summary>
+    public float[] Odds()
+    {
+        // So small a share that nothing is certain.
+        const float least = 1e-4f;
+        var columns = (Strip.Columns + FaceNet.Every - 1) / FaceNet.Every;
+        var odds = new float[Strip.Rows * columns];
+        for (var i = 0; i < odds.Length; i++)
+        {
+            var at = i / columns * Strip.Columns + i % columns * FaceNet.Every;
+            var metal = least;
+            foreach (var part in Metal)
+                metal += Share(part, at);
+            odds[i] = MathF.Log(metal / Math.Max(least, 1 + least - metal));
+        }
+        return odds;
+    }
+}
