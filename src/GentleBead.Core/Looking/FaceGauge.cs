@@ -10,10 +10,6 @@ namespace GentleBead.Core.Looking;
 /// </remarks>
 internal static class FaceGauge
 {
-    // Grains and pores under this are not counted, mm; a grain of so much is seen as a little more.
-    private const double Smallest = 0.5,
-        SmallestGrain = 0.62;
-
     // What the eye is off by in the middle, mm: learned with the rest.
     private const double WidthOff = 0.14,
         FilletWidthOff = 0.03;
@@ -46,8 +42,8 @@ internal static class FaceGauge
         var blur = card.BlurMm;
         var widthHalf = 0.1 + 0.018 * width + 0.6 * blur + 0.4 * Math.Max(0, trace.Soft - 0.2);
         var lengthHalf = 0.5 + 0.015 * length + (leans ? 0.6 : 0);
-        var pores = reading.Pores.Where(one => one.DiameterMm >= Smallest).ToArray();
-        var grains = reading.Spatter.Where(one => one.DiameterMm >= SmallestGrain).ToArray();
+        var pores = reading.Pores;
+        var grains = reading.Spatter;
         return new(
             ReadLength.Of(length, lengthHalf),
             ReadLength.Of(width, widthHalf),
@@ -58,7 +54,7 @@ internal static class FaceGauge
                 : null,
             reading.Ripples?.Spread,
             new(
-                grains.Length,
+                grains.Count,
                 Length.FromMm(grains.Select(one => one.DiameterMm).DefaultIfEmpty(0).Max()),
                 Length.FromMm(grains.Select(one => OffToe(trace, one)).DefaultIfEmpty(0).Max())
             ),
@@ -123,7 +119,7 @@ internal static class FaceGauge
     }
 
     // All pores' widths over the inch, 25 mm and a hair, that has the most of them.
-    private static double Worst(FaceSpot[] pores) =>
+    private static double Worst(IReadOnlyList<FaceSpot> pores) =>
         pores
             .Select(first =>
                 pores.Where(one => one.Along >= first.Along && one.Along <= first.Along + Length.MmPerInch).Sum(one => one.DiameterMm)

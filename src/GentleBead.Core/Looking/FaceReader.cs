@@ -39,6 +39,10 @@ internal static class FaceReader
     private const double OffToe = 0.2,
         IntoBead = 0.2;
 
+    // Grains and pores of half a millimetre and more are told; a grain of so much is seen as a little more.
+    private const double SmallestGrain = 0.62,
+        SmallestPore = 0.5;
+
     /// <summary>Reads it; null where nothing looks like a bead.</summary>
     /// <param name="picture">The picture.</param>
     /// <param name="seen">The card in it.</param>
@@ -158,8 +162,8 @@ internal static class FaceReader
             lay,
             trace,
             Ripples.Of(sight, trace),
-            FaceSpots.Of(sight, FacePart.Grain, [.. toe.Select((far, i) => far > OffToe && strip.Seen[i])]),
-            FaceSpots.Of(sight, FacePart.Pore, [.. toe.Select((far, i) => far < -IntoBead && strip.Seen[i])]),
+            FaceSpots.Of(sight, FacePart.Grain, [.. toe.Select((far, i) => far > OffToe && strip.Seen[i])], SmallestGrain),
+            FaceSpots.Of(sight, FacePart.Pore, [.. toe.Select((far, i) => far < -IntoBead && strip.Seen[i])], SmallestPore),
             (
                 TintReader.Of(sight, trace, -1, Reach(seen, lay, trace, -1, fillet)),
                 TintReader.Of(sight, trace, 1, Reach(seen, lay, trace, 1, fillet))

@@ -20,7 +20,8 @@ internal static class FaceSpots
     /// <param name="sight">What is to be seen.</param>
     /// <param name="part">What is looked for.</param>
     /// <param name="where">Which of the strip's places are looked at.</param>
-    public static List<FaceSpot> Of(FaceSight sight, FacePart part, bool[] where)
+    /// <param name="smallest">What is narrower is none, mm.</param>
+    public static List<FaceSpot> Of(FaceSight sight, FacePart part, bool[] where, double smallest)
     {
         var strip = sight.Strip;
         var shares = new float[where.Length];
@@ -50,7 +51,8 @@ internal static class FaceSpots
                     Strip.Across(across[spot] / area[spot]),
                     2 * Math.Sqrt(area[spot] / Math.PI) * Strip.Cell,
                     most[spot]
-                )),
+                ))
+                .Where(spot => spot.DiameterMm >= smallest),
         ];
     }
 }

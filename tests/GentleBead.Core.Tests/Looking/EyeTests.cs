@@ -62,6 +62,17 @@ public class EyeTests
         );
 
     [Fact]
+    public void Every_grain_and_pore_that_is_counted_is_shown() =>
+        Assert.All(
+            Looked.Value.Select(one => one.Answer.Face).OfType<FaceSeen>(),
+            seen =>
+            {
+                Assert.Equal(seen.Measures.Spatter.Count, seen.Spatter.Count);
+                Assert.Equal(seen.Measures.Pores.Count, seen.Pores.Count);
+            }
+        );
+
+    [Fact]
     public void A_groove_along_a_toe_is_suspected_where_one_was_drawn() =>
         Share(0.88, Measured().Select(one => one.Seen.Undercut!.Value.Mm > 0 == one.Bead.UndercutMm is not null));
 
