@@ -21,7 +21,7 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [sections] [spoilt] [small]  draws
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye [sections] DIR … [tell] [draw]  the eye beside what is known
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye train DIR  teaches the eye, and writes EyeModel.json
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye cost DIR  time and memory of looking at twelve megapixels
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye cost sections|faces DIR  what looking at twelve megapixels takes
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye LESSONS  the eye over pictures that a room corrected and gave away
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye fields sections|faces DIR FILE  lessons for Looking/teach_parts.py
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye paint sections|faces FILE SEED MANY  the same, painted in a moment
@@ -72,10 +72,10 @@ switch (args)
     case ["eye", "paint", var what, var onto, var first, var number]:
         var painted = (int.Parse(first, null), int.Parse(number, null));
         return what == "sections" ? SectionLessons.Painted(onto, painted) : FaceLessons.Painted(onto, painted);
-    case ["eye", "cost", var drawings]:
-        return EyeCost.Measure(drawings);
-    case ["eye", "cost", var large, var known]:
-        return EyeCost.One(large, known);
+    case ["eye", "cost", var what, var drawings]:
+        return EyeCost.Measure(what, drawings);
+    case ["eye", "cost", var what, var large, var known]:
+        return EyeCost.One(what, large, known);
     case ["eye", "truths", var drawn]:
         return EyeDrawings.Truths(drawn);
     case ["eye", "render", var into, var first, var number, .. var how]:

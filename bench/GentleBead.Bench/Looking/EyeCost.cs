@@ -22,8 +22,10 @@ internal static class EyeCost
 
     private sealed record Cost(double Plain, double Eye, double Mb);
 
-    /// <summary>Measures some of a folder's pictures, beads or sections; 0 where all stay under what is wanted.</summary>
-    public static int Measure(string folder)
+    /// <summary>Measures some of a folder's pictures; 0 where all stay under what is wanted.</summary>
+    /// <param name="what">faces or sections.</param>
+    /// <param name="folder">Where they are.</param>
+    public static int Measure(string what, string folder)
     {
         List<Cost> costs = [];
         foreach (var file in Directory.GetFiles(folder, "*.json").Order().Take(Most))
@@ -32,7 +34,7 @@ internal static class EyeCost
             try
             {
                 Enlarge(Path.ChangeExtension(file, ".jpg"), large);
-                costs.Add(Alone(large, file));
+                costs.Add(Alone(what, large, file));
             }
             finally
             {
@@ -51,13 +53,14 @@ internal static class EyeCost
     }
 
     /// <summary>Measures one picture and prints what it cost.</summary>
-    public static int One(string picture, string truth)
+    public static int One(string what, string picture, string truth)
     {
         var bytes = File.ReadAllBytes(picture);
+        Action look = what == "sections" ? () => Section(bytes, truth) : () => Face(bytes, truth);
         // Once to warm up: a worker has looked before.
-        Look(bytes, truth);
+        look();
         var plain = Best(() => Plain(bytes));
-        var eye = Best(() => Look(bytes, truth));
+        var eye = Best(look);
         using var self = Process.GetCurrentProcess();
         var peak = File.ReadLines("/proc/self/status").First(line => line.StartsWith("VmHWM", StringComparison.Ordinal));
         var mb = double.Parse(peak.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1024;
@@ -65,10 +68,10 @@ internal static class EyeCost
         return 0;
     }
 
-    private static Cost Alone(string picture, string truth)
+    private static Cost Alone(string what, string picture, string truth)
     {
         var start = new ProcessStartInfo(Environment.ProcessPath!) { RedirectStandardOutput = true };
-        foreach (var one in new[] { typeof(EyeCost).Assembly.Location, "eye", "cost", picture, truth })
+        foreach (var one in new[] { typeof(EyeCost).Assembly.Location, "eye", "cost", what, picture, truth })
             start.ArgumentList.Add(one);
         using var process = Process.Start(start)!;
         var said = process.StandardOutput.ReadToEnd().Split(' ');
@@ -104,14 +107,15 @@ internal static class EyeCost
         Cv2.Canny(small, edges, 50, 150);
     }
 
-    private static void Look(byte[] bytes, string truth)
+    private static void Section(byte[] bytes, string truth)
     {
         using var picture = Cv2.ImDecode(bytes, ImreadModes.Color);
-        if (File.ReadAllText(truth).Contains("lowerToe", StringComparison.Ordinal))
-        {
-            SectionEye.Look(picture, new(SectionTruth.Read(truth).Joint));
-            return;
-        }
+        SectionEye.Look(picture, new(SectionTruth.Read(truth).Joint));
+    }
+
+    private static void Face(byte[] bytes, string truth)
+    {
+        using var picture = Cv2.ImDecode(bytes, ImreadModes.Color);
         var known = FaceTruth.Read(truth);
         var larger = Width / 2000.0;
         Point Tap(int k) => new((known.Left[k].X + known.Right[k].X) / 2 * larger, (known.Left[k].Y + known.Right[k].Y) / 2 * larger);

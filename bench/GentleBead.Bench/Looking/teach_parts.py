@@ -3,7 +3,8 @@
     python3 teach_parts.py sections|faces ONNX STEPS LESSONS...
 
 A thousand steps take five minutes on two cores; ONNX.pt beside it is what was learned so far, and is gone on from.
-LESSONS are what "bench -- eye fields" and "bench -- eye paint" wrote. A small U-Net (Ronneberger, Fischer and Brox 2015); PyTorch is Debian's python3-torch.
+LESSONS are what "bench -- eye fields" and "bench -- eye paint" wrote. A small U-Net (Ronneberger, Fischer and Brox 2015); PyTorch is
+Debian's python3-torch.
 """
 
 import os
