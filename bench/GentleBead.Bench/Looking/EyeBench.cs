@@ -31,9 +31,9 @@ internal static class EyeBench
         ["spatter"] = 90,
         ["pores"] = 95,
         ["tint"] = 90,
-        ["undercut"] = 90,
-        ["crater"] = 90,
-        ["restart"] = 90,
+        ["undercut"] = 80,
+        ["crater"] = 80,
+        ["restart"] = 80,
         ["reason"] = 97,
     };
 

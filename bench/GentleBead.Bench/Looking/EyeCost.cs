@@ -56,7 +56,12 @@ internal static class EyeCost
     public static int One(string what, string picture, string truth)
     {
         var bytes = File.ReadAllBytes(picture);
-        Action look = what == "sections" ? () => Section(bytes, truth) : () => Face(bytes, truth);
+        var ask = what == "sections" ? Section(truth) : Face(truth);
+        Action look = () =>
+        {
+            using var decoded = Cv2.ImDecode(bytes, ImreadModes.Color);
+            ask(decoded);
+        };
         // Once to warm up: a worker has looked before.
         look();
         var plain = Best(() => Plain(bytes));
@@ -107,18 +112,19 @@ internal static class EyeCost
         Cv2.Canny(small, edges, 50, 150);
     }
 
-    private static void Section(byte[] bytes, string truth)
+    private static Action<Mat> Section(string truth)
     {
-        using var picture = Cv2.ImDecode(bytes, ImreadModes.Color);
-        SectionEye.Look(picture, new(SectionTruth.Read(truth).Joint));
+        var ask = new SectionAsk(SectionTruth.Read(truth).Joint);
+        return picture => SectionEye.Look(picture, ask);
     }
 
-    private static void Face(byte[] bytes, string truth)
+    private static Action<Mat> Face(string truth)
     {
-        using var picture = Cv2.ImDecode(bytes, ImreadModes.Color);
         var known = FaceTruth.Read(truth);
-        var larger = Width / 2000.0;
+        using var drawn = Cv2.ImRead(Path.ChangeExtension(truth, ".jpg"));
+        var larger = (double)Width / drawn.Width;
         Point Tap(int k) => new((known.Left[k].X + known.Right[k].X) / 2 * larger, (known.Left[k].Y + known.Right[k].Y) / 2 * larger);
-        Eye.Face(picture, new(known.Fillet, Tap(2), Tap(98)));
+        var ask = new FaceAsk(known.Fillet, Tap(2), Tap(98));
+        return picture => Eye.Face(picture, ask);
     }
 }

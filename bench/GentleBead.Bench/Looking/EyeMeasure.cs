@@ -49,11 +49,19 @@ internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alo
         var (grains, pores) = (Shown(), Truth.Pores.Count(one => one.DiameterMm > 0.5));
         yield return new("spatter", Math.Abs(seen.Spatter.Count - grains) <= Math.Max(1, 0.15 * grains));
         yield return new("pores", Math.Abs(seen.Pores.Count - pores) <= Math.Max(1, 0.15 * pores));
-        // A bead on which the eye does not say it is not counted for it.
-        if (seen.Undercut is { } groove)
-            yield return new("undercut", groove.Mm > 0 == Truth.UndercutMm is not null);
-        yield return new("crater", (seen.Crater ?? false) == Truth.Crater);
-        yield return new("restart", seen.Restarts is > 0 == Truth.RestartMm is not null);
+        // Of what is seldom there only beads count that have it or are said to: to say nothing ever is no merit.
+        foreach (
+            var (what, told, there) in new[]
+            {
+                ("undercut", seen.Undercut is not null, Truth.UndercutMm is not null),
+                ("crater", seen.Crater is true, Truth.Crater),
+                ("restart", seen.Restart is true, Truth.RestartMm is not null),
+            }
+        )
+        {
+            if (told || there)
+                yield return new(what, told && there);
+        }
         var (left, right) = Tints();
         foreach (var (side, known) in new[] { (seen.LeftTint, left), (seen.RightTint, right) })
         {
@@ -78,8 +86,8 @@ internal sealed record EyeOff(FaceTruth Truth, FaceAnswer Answer, FaceAnswer Alo
             $"ripple {Off(seen.Ripple?.Value.Mm, Truth.RippleMm)} ({Truth.RippleSpread:0.00} {seen.RippleSpread:0.00})",
             $"grains {seen.Spatter.Count}/{Shown()}",
             $"pores {seen.Pores.Count}/{Truth.Pores.Count(one => one.DiameterMm > 0.5)}",
-            $"undercut {seen.Undercut?.Mm:0}/{Truth.UndercutMm ?? 0:0} crater {seen.Crater}/{Truth.Crater} "
-                + $"restart {seen.Restarts}/{(Truth.RestartMm is null ? 0 : 1)}",
+            $"undercut {seen.Undercut?.Mm:0}/{Truth.UndercutMm:0}",
+            $"crater {seen.Crater}/{Truth.Crater} restart {seen.Restart}/{Truth.RestartMm:0}",
             $"tint {Off(seen.LeftTint?.Width.Value.Mm, Tints().Left)} {Off(seen.RightTint?.Width.Value.Mm, Tints().Right)}",
             $"alone {alone} {Took} ms",
         ];

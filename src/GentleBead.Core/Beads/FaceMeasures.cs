@@ -38,9 +38,10 @@ public sealed record FaceSpatter(int Count, Length Largest, Length Furthest);
 /// <param name="LeftTint">Tint on the left, seen along the bead.</param>
 /// <param name="RightTint">Tint on the right.</param>
 /// <param name="Leg">Legs of a fillet, taken as alike; null on a flat bead.</param>
-/// <param name="Undercut">How long what looks like a groove goes along its toes, both sides together: how deep it is a gauge says.</param>
-/// <param name="Crater">Whether its end looks hollow; null where that is not plain to see, which does not say that it is filled.</param>
-/// <param name="Restarts">How often it looks as if it had been begun anew; null likewise.</param>
+/// <param name="Undercut">How long what looks like a groove goes along its toes, both sides together, above 0; how deep it is a gauge
+/// says. Null where none is plain to see, which does not say that there is none.</param>
+/// <param name="Crater">Whether its end looks hollow; null likewise.</param>
+/// <param name="Restart">Whether it looks as if it had been begun anew; null likewise.</param>
 public sealed record FaceMeasures(
     ReadLength Length,
     ReadLength Width,
@@ -56,5 +57,5 @@ public sealed record FaceMeasures(
     ReadLength? Leg,
     Length? Undercut = null,
     bool? Crater = null,
-    int? Restarts = null
+    bool? Restart = null
 );

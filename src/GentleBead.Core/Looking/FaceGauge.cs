@@ -63,9 +63,9 @@ internal static class FaceGauge
             Tint(reading.Tint.Left),
             Tint(reading.Tint.Right),
             leans ? ReadLength.Of(width / Math.Sqrt(2), widthHalf + 0.1 * width) : null,
-            Length.FromMm(reading.Marks.UndercutMm),
+            reading.Marks.UndercutMm is { } groove ? Length.FromMm(groove) : null,
             reading.Marks.Crater,
-            reading.Marks.Restarts
+            reading.Marks.Restart
         );
     }
 

@@ -1,10 +1,12 @@
 namespace GentleBead.Core.Looking;
 
-/// <summary>What stands out along a bead besides its toes and ripples.</summary>
-/// <param name="UndercutMm">How long a groove goes along its toes, both sides together; 0 without one.</param>
-/// <param name="Crater">Whether its end is hollow; null where that is not plain to see, which does not say that it is filled.</param>
-/// <param name="Restarts">How often it was begun anew; null likewise.</param>
-internal sealed record FaceMarks(double UndercutMm, bool? Crater, int? Restarts)
+/// <summary>
+/// What stands out along a bead besides its toes and ripples; null of what is not plain to see, which does not say that it is not there.
+/// </summary>
+/// <param name="UndercutMm">How long a groove goes along its toes, both sides together; above 0.</param>
+/// <param name="Crater">Whether its end is hollow.</param>
+/// <param name="Restart">Whether it was begun anew.</param>
+internal sealed record FaceMarks(double? UndercutMm, bool? Crater, bool? Restart)
 {
     // From this share on a column has a groove beside its toe, and shorter grooves are a shade, mm.
     private const double Groove = 0.5,
@@ -22,10 +24,11 @@ internal sealed record FaceMarks(double UndercutMm, bool? Crater, int? Restarts)
     public static FaceMarks Of(FaceSight sight, FaceTrace trace)
     {
         var width = trace.Left.Zip(trace.Right, (left, right) => right - left).Order().ElementAt(trace.Left.Length / 2);
+        var groove = Grooved(sight, trace.Left, trace.From, -1) + Grooved(sight, trace.Right, trace.From, 1);
         return new(
-            Grooved(sight, trace.Left, trace.From, -1) + Grooved(sight, trace.Right, trace.From, 1),
+            groove > 0 ? groove : null,
             Covered(sight, trace, FacePart.Crater) > LeastCrater * width * width ? true : null,
-            Covered(sight, trace, FacePart.Restart) > LeastRestart * width * width ? 1 : null
+            Covered(sight, trace, FacePart.Restart) > LeastRestart * width * width ? true : null
         );
     }
 

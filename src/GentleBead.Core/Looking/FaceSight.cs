@@ -7,7 +7,10 @@ internal sealed class FaceSight
 
     private readonly float[] likely;
 
-    private FaceSight(Strip strip, float[] likely) => (Strip, this.likely) = (strip, likely);
+    /// <summary>What is known of a strip already.</summary>
+    /// <param name="strip">The strip.</param>
+    /// <param name="likely">How likely each part is at each place, as a natural logarithm: all parts of a place side by side.</param>
+    public FaceSight(Strip strip, float[] likely) => (Strip, this.likely) = (strip, likely);
 
     /// <summary>The strip.</summary>
     public Strip Strip { get; }

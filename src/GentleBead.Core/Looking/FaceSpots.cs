@@ -1,5 +1,3 @@
-using OpenCvSharp;
-
 namespace GentleBead.Core.Looking;
 
 /// <summary>Something round on a strip: a grain of spatter, or a pore.</summary>
@@ -27,30 +25,16 @@ internal static class FaceSpots
         var shares = new float[where.Length];
         for (var i = 0; i < shares.Length; i++)
             shares[i] = where[i] ? sight.Share(part, i) : 0;
-        using var mask = new Mat(strip.Rows, strip.Columns, MatType.CV_8UC1);
-        mask.SetArray(Array.ConvertAll(shares, share => share > Least ? byte.MaxValue : (byte)0));
-        using var labels = new Mat();
-        var many = Cv2.ConnectedComponents(mask, labels);
-        labels.GetArray(out int[] of);
-        var (area, most, along, across) = (new double[many], new double[many], new double[many], new double[many]);
-        for (var i = 0; i < shares.Length; i++)
-        {
-            var (spot, share) = (of[i], shares[i]);
-            if (spot == 0)
-                continue;
-            (area[spot], most[spot]) = (area[spot] + share, Math.Max(most[spot], share));
-            (along[spot], across[spot]) = (along[spot] + share * (i % strip.Columns), across[spot] + share * (i / strip.Columns));
-        }
         return
         [
-            .. Enumerable
-                .Range(1, many - 1)
-                .Where(spot => most[spot] > Likely)
-                .Select(spot => new FaceSpot(
-                    Strip.Along(along[spot] / area[spot]),
-                    Strip.Across(across[spot] / area[spot]),
-                    2 * Math.Sqrt(area[spot] / Math.PI) * Strip.Cell,
-                    most[spot]
+            .. Patches
+                .Of(shares, strip.Columns, Least)
+                .Where(patch => patch.Likely > Likely)
+                .Select(patch => new FaceSpot(
+                    Strip.Along(patch.X),
+                    Strip.Across(patch.Y),
+                    2 * Math.Sqrt(patch.Area / Math.PI) * Strip.Cell,
+                    patch.Likely
                 ))
                 .Where(spot => spot.DiameterMm >= smallest),
         ];

@@ -1,3 +1,5 @@
+using MathNet.Numerics.Statistics;
+
 namespace GentleBead.Core.Looking;
 
 /// <summary>What a network of parts is given of a field.</summary>
@@ -22,8 +24,7 @@ internal static class NetMaps
     private static float[] Beside(float[] map, bool[] seen, float by)
     {
         var shown = map.Where((_, i) => seen[i]).ToArray();
-        Array.Sort(shown);
-        var middle = shown.Length == 0 ? 0 : shown[shown.Length / 2];
+        var middle = shown.Length == 0 ? 0 : ArrayStatistics.MedianInplace(shown);
         return [.. map.Select((value, i) => seen[i] ? Math.Clamp(by * (value - middle), -Most, Most) : 0)];
     }
 }

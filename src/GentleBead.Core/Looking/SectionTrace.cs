@@ -40,8 +40,9 @@ internal sealed record SectionTrace(
     // A shorter face is none, pixels along it.
     private const int ShortestFace = 12;
 
-    // So far from the weld metal's outline a toe is its own, pixels.
-    private const double ToeReach = 15;
+    // So far from the weld metal's outline its toes lie, and the root, past which it goes or which it did not reach, pixels.
+    private const double ToeReach = 15,
+        RootReach = 40;
 
     private const int MostFace = 14,
         MostFusion = 40;
@@ -66,7 +67,7 @@ internal sealed record SectionTrace(
         if (all is null)
             return null;
         var (round, rim) = (SectionOutline.Round(weld, patch), SectionOutline.Round(metal, all));
-        var found = SectionPoints.Of(seen.Marks[(int)SectionMark.Toe]);
+        var found = SectionPoints.Of(seen.Marks[(int)SectionMark.Toe], round, ToeReach);
         if (Open(round, metal, found) is not var (from, to))
             return null;
         var face = Between(round, from, to);
@@ -82,7 +83,9 @@ internal sealed record SectionTrace(
             (face, fused) = ([.. face.Reverse()], [.. fused.Reverse()]);
         }
         var root = fillet
-            ? SectionPoints.Of(seen.Marks[(int)SectionMark.Root]).FirstOrDefault(Corner(first, joint == Joint.Lap ? null : last, toes))
+            ? SectionPoints
+                .Of(seen.Marks[(int)SectionMark.Root], round, RootReach)
+                .FirstOrDefault(Corner(first, joint == Joint.Lap ? null : last, toes))
             : Middle(toes.One, toes.Other);
         var seam = SectionSeams.Shares(likely);
         return new(
@@ -117,11 +120,10 @@ internal sealed record SectionTrace(
     // else the longest stretch of it that has.
     private static (int From, int To)? Open(Point[] round, float[] metal, Point[] toes)
     {
-        Point[] own = [.. toes.Where(toe => round.Min(at => (at - toe).Size()) < ToeReach).Take(2)];
-        if (own.Length < 2)
+        if (toes.Length < 2)
             return OpenToAir(round, metal);
         int At(Point toe) => Enumerable.Range(0, round.Length).MinBy(i => (round[i] - toe).Size());
-        var (one, other) = (At(own[0]), At(own[1]));
+        var (one, other) = (At(toes[0]), At(toes[1]));
         var air = Bare(round, metal);
         double Share(int from, int to) =>
             Enumerable.Range(0, (to - from + round.Length) % round.Length + 1).Average(k => air[(from + k) % round.Length] ? 1.0 : 0);

@@ -73,8 +73,19 @@ public class EyeTests
         );
 
     [Fact]
-    public void A_groove_along_a_toe_is_suspected_where_one_was_drawn() =>
-        Share(0.88, Measured().Select(one => one.Seen.Undercut!.Value.Mm > 0 == one.Bead.UndercutMm is not null));
+    public void A_groove_is_seldom_suspected_where_none_was_drawn() =>
+        Share(0.9, Measured().Where(one => one.Bead.UndercutMm is null).Select(one => one.Seen.Undercut is null));
+
+    [Fact]
+    public void Pointed_at_the_pictures_rim_a_bead_that_is_not_seen_is_cut_off_and_elsewhere_there_is_none()
+    {
+        var bare = RenderedBead.All.First(bead => bead.Wrong == "NoBead");
+        using var picture = bare.Picture();
+        Assert.Equal(PictureTrouble.NoBead, bare.Look().Trouble);
+        var atRim = Eye.Face(picture, new(bare.Fillet, new(3, bare.Middle(3).Y), bare.Middle(97)));
+        Assert.Equal(PictureTrouble.CutOff, atRim.Trouble);
+        Assert.Null(atRim.Face);
+    }
 
     [Fact]
     public void A_picture_that_will_not_do_is_refused_and_says_what_to_do()

@@ -18930,16 +18930,14 @@ export interface components {
             leg: null | components["schemas"]["ReadLength"];
             /**
              * Format: double
-             * @description How long what looks like a groove goes along its toes, both sides together: how deep it is a gauge says.
+             * @description How long what looks like a groove goes along its toes, both sides together, above 0; how deep it is a gauge
+             *                 says. Null where none is plain to see, which does not say that there is none.
              */
             undercutMm?: null | number;
-            /** @description Whether its end looks hollow; null where that is not plain to see, which does not say that it is filled. */
+            /** @description Whether its end looks hollow; null likewise. */
             crater?: null | boolean;
-            /**
-             * Format: int32
-             * @description How often it looks as if it had been begun anew; null likewise.
-             */
-            restarts?: null | number;
+            /** @description Whether it looks as if it had been begun anew; null likewise. */
+            restart?: null | boolean;
         };
         /** @description What is asked about a bead's face on a picture. */
         FaceRequest: {

@@ -1,0 +1,44 @@
+using GentleBead.Core.Beads;
+using GentleBead.Core.Looking;
+using OpenCvSharp;
+
+namespace GentleBead.Core.Tests.Looking;
+
+/// <summary>Strips of which it is said what is to be seen at each place: the geometry after the network is tested by them.</summary>
+internal static class MadeFaces
+{
+    private const double PerMm = 1 / Strip.Cell;
+
+    /// <summary>A strip along a line, and at each of its places, so far along and beside it, a part that is certain.</summary>
+    /// <param name="length">How long the line is, mm.</param>
+    /// <param name="part">Which part is where, mm.</param>
+    public static FaceSight Of(double length, Func<double, double, FacePart> part)
+    {
+        var strip = Blank(length);
+        var likely = new float[strip.Rows * strip.Columns * FaceModel.Parts];
+        Array.Fill(likely, MathF.Log(0.001f));
+        for (var i = 0; i < strip.Rows * strip.Columns; i++)
+        {
+            var own = part(Strip.Along(i % strip.Columns), Strip.Across(i / strip.Columns));
+            likely[FaceModel.Parts * i + (int)own] = MathF.Log(1 - 0.001f * (FaceModel.Parts - 1));
+        }
+        return new(strip, likely);
+    }
+
+    /// <summary>A strip of a grey picture.</summary>
+    public static Strip Blank(double length)
+    {
+        using var picture = new Mat(
+            (int)(2 * Strip.Reach * PerMm),
+            (int)((length + 2 * Strip.Beyond) * PerMm),
+            MatType.CV_8UC3,
+            Scalar.All(120)
+        );
+        var plane = new PlaneView([PerMm, 0, PerMm * Strip.Beyond, 0, PerMm, PerMm * Strip.Reach, 0, 0, 1]);
+        return Strip.Of(picture, plane, length, null, (1, 1, 1));
+    }
+
+    /// <summary>A straight bead from 0 to its length, with plate about it.</summary>
+    public static bool IsBead(double along, double across, double length, double width) =>
+        along >= 0 && along <= length && Math.Abs(across) <= width / 2;
+}
