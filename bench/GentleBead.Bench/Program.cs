@@ -18,13 +18,13 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- plan    50 evenings planned, beside the plan by hand and the bound
 // dotnet run -c Release --project bench/GentleBead.Bench -- progress  the next bead of simulated students, foretold five ways
 // dotnet run -c Release --project bench/GentleBead.Bench -- ear     the ear over every way of recording, and what is no arc
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [sections] [spoilt] [small]  draws
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye [sections] DIR … [tell] [draw]  the eye beside what is known
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye render DIR SEED MANY [sections|backs] [spoilt] [small]  draws
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye [sections|backs] DIR … [tell] [draw]  the eye beside what is known
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye train DIR  teaches the eye, and writes EyeModel.json
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye cost sections|faces DIR  what looking at twelve megapixels takes
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye LESSONS  the eye over pictures that a room corrected and gave away
 // dotnet run -c Release --project bench/GentleBead.Bench -- eye fields sections|faces DIR FILE  lessons for Looking/teach_parts.py
-// dotnet run -c Release --project bench/GentleBead.Bench -- eye paint sections|faces FILE SEED MANY  the same, painted in a moment
+// dotnet run -c Release --project bench/GentleBead.Bench -- eye paint sections|faces|backs FILE SEED MANY  the same, painted in a moment
 // dotnet run -c Release --project bench/GentleBead.Bench -- train SOUNDS  teaches the ear, and writes SoundModel.json
 const int Lacking = 2;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
@@ -71,7 +71,12 @@ switch (args)
         return what == "sections" ? SectionLessons.Write(cuts, onto) : FaceLessons.Write(cuts, onto);
     case ["eye", "paint", var what, var onto, var first, var number]:
         var painted = (int.Parse(first, null), int.Parse(number, null));
-        return what == "sections" ? SectionLessons.Painted(onto, painted) : FaceLessons.Painted(onto, painted);
+        return what switch
+        {
+            "sections" => SectionLessons.Painted(onto, painted),
+            "backs" => FaceLessons.Painted(onto, painted, BackFlat.Of),
+            _ => FaceLessons.Painted(onto, painted, FaceFlat.Of),
+        };
     case ["eye", "cost", var what, var drawings]:
         return EyeCost.Measure(what, drawings);
     case ["eye", "cost", var what, var large, var known]:
@@ -82,7 +87,11 @@ switch (args)
         var seeds = (int.Parse(first, null), int.Parse(number, null));
         if (!Debian.Has(Debian.PovRay))
             return Lacking;
-        return how.Contains("sections") ? EyeDrawings.Sections(into, seeds, how) : EyeDrawings.Faces(into, seeds, how);
+        return how.Contains("sections") ? EyeDrawings.Sections(into, seeds, how)
+            : how.Contains("backs") ? EyeDrawings.Backs(into, seeds, how)
+            : EyeDrawings.Faces(into, seeds, how);
+    case ["eye", "backs", .. var backs] when backs.Length > 0:
+        return BackBench.Measure([.. backs.Where(one => one != "tell")], backs.Contains("tell"));
     case ["eye", "sections", .. var sections] when sections.Length > 0:
         return SectionBench.Measure(
             [.. sections.Where(one => one is not ("tell" or "draw"))],

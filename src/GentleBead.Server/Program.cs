@@ -146,6 +146,9 @@ services
     .AddSingleton<PictureKeeper>()
     .AddSingleton<PictureProcess>()
     .AddSingleton<FaceStore>()
+    .AddSingleton<BackStore>()
+    .AddSingleton<EyeCardStore>()
+    .AddSingleton<KeptPictures>()
     .AddSingleton<FaceReaderOfPictures>()
     .AddSingleton<SectionReadings>()
     .AddSingleton<LessonStore>()
@@ -367,6 +370,8 @@ BeadFileEndpoints.Map(app);
 UnplacedEndpoints.Map(app);
 PictureEndpoints.Map(app);
 EyeEndpoints.Map(app);
+BackEndpoints.Map(app);
+EyeCardEndpoints.Map(app);
 SectionEndpoints.Map(app);
 LessonEndpoints.Map(app);
 JudgingEndpoints.Map(app);

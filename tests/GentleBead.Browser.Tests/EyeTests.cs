@@ -21,7 +21,7 @@ public class EyeTests(DemoServer demo)
             );
 
     // A film that stands still, for the browser to take as its camera.
-    private static string Film(string picture)
+    internal static string Film(string picture)
     {
         var film = Path.Combine(Path.GetTempPath(), $"gentlebead-{Guid.NewGuid()}.mjpeg");
         string[] asked =

@@ -70,6 +70,8 @@ public class AccessTests(DemoRoom room) : IClassFixture<DemoRoom>
         "/api/beads/{id:guid}/file",
         "/api/pictures/{pictureId:guid}",
         "/api/pictures/{pictureId:guid}/face",
+        "/api/pictures/{pictureId:guid}/back",
+        "/api/eye/card",
         "/api/eye/cards.pdf",
         "/api/eye/frame",
         "/api/eye/leave",

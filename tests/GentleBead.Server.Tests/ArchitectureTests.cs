@@ -49,7 +49,7 @@ public partial class ArchitectureTests
         ["TestWelds"] = ["test_weld", "test_record"],
         ["Checks"] = ["check_tick"],
         ["Kept"] = ["kept_setting"],
-        ["Looking"] = ["face_reading", "section_reading", "picture_leave"],
+        ["Looking"] = ["face_reading", "back_reading", "section_reading", "picture_leave", "eye_card"],
         ["Listening"] = ["recording", "recording_part", "stand_in"],
         ["Practice"] = ["drill", "drill_answer"],
         ["Windows"] = ["learned_window"],

@@ -68,6 +68,7 @@ public sealed class CostTests(DemoRoom room) : IClassFixture<DemoRoom>
             "/api/courses/{course}/progress",
             "/api/judging/among-instructors",
             "/api/eye/agreement",
+            "/api/eye/card",
             "/api/eye/leave",
             "/api/students/{student}/skills",
             "/api/students/{student}/progress",

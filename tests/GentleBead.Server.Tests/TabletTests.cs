@@ -44,6 +44,7 @@ public sealed class TabletTests(DemoRoom room) : IClassFixture<DemoRoom>, IAsync
         "/api/sheets/{id:guid}/beads",
         "/api/pictures/{pictureId:guid}",
         "/api/pictures/{pictureId:guid}/face",
+        "/api/pictures/{pictureId:guid}/back",
         "/api/eye/frame",
         "/api/people/students/{id:guid}/hand",
         "/api/sessions/{id:guid}/booths/{boothId:guid}/checks/",

@@ -37,6 +37,16 @@ internal static class EyeDrawings
             (scene, path) => SectionTruth.Of(scene).Write(path)
         );
 
+    /// <summary>Draws backs into a folder.</summary>
+    public static int Backs(string folder, (int From, int Count) seeds, string[] how) =>
+        All(
+            folder,
+            seeds,
+            how,
+            seed => new BackScene(seed, how.Contains("small") ? Small : Large),
+            (scene, path) => BackTruth.Of(scene).Write(path)
+        );
+
     /// <summary>Writes anew what is known of beads that were drawn.</summary>
     public static int Truths(string folder)
     {

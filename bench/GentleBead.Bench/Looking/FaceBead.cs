@@ -20,7 +20,7 @@ internal sealed record TintBand(double WidthMm, double Heat);
 /// <summary>
 /// A bead from known numbers, along its own axis: it begins at 0, ends at its length, and lies about 0 across. Everything in millimetres.
 /// </summary>
-internal sealed class FaceBead
+internal sealed class FaceBead : ILaid
 {
     private readonly Noise wander;
     private readonly Noise bend;
@@ -101,6 +101,9 @@ internal sealed class FaceBead
             width *= 1 + 0.12 * (1 - Math.Abs(s - at) / (Width / 2));
         return width;
     }
+
+    /// <inheritdoc/>
+    public bool IsHole(double s, double v) => false;
 
     /// <summary>How high it stands over the plate.</summary>
     public double HeightAt(double s, double v)

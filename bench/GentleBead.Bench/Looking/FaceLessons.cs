@@ -16,12 +16,12 @@ internal static class FaceLessons
         return PartLesson.Write(path, files.Length, i => Read(files[i]));
     }
 
-    /// <summary>Writes painted faces of so many seeds into a file.</summary>
-    public static int Painted(string path, (int From, int Count) seeds) =>
+    /// <summary>Writes painted faces, or what shows behind beads, of so many seeds into a file.</summary>
+    public static int Painted(string path, (int From, int Count) seeds, Func<int, (Strip Strip, byte[] Parts)> paint) =>
         PartLesson.Write(
             path,
             seeds.Count,
-            i => FaceFlat.Of(seeds.From + i) is var (strip, parts) ? [new PartLesson(strip.ForNet(), parts)] : []
+            i => paint(seeds.From + i) is var (strip, parts) ? [new PartLesson(strip.ForNet(), parts)] : []
         );
 
     private static IEnumerable<PartLesson> Read(string file)

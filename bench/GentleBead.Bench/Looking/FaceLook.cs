@@ -18,7 +18,7 @@ internal sealed class FaceLook
         (1, 150, 150, 145),
     ];
 
-    private readonly FaceBead bead;
+    private readonly ILaid bead;
     private readonly Noise coarse,
         fine,
         lines;
@@ -29,9 +29,10 @@ internal sealed class FaceLook
         brushed,
         soot,
         sootReach,
-        mottle;
+        mottle,
+        under;
 
-    public FaceLook(FaceBead bead, Xoshiro256StarStar chance, int seed)
+    public FaceLook(ILaid bead, Xoshiro256StarStar chance, int seed)
     {
         this.bead = bead;
         (coarse, fine, lines) = (new(seed * 11 + 3), new(seed * 11 + 4), new(seed * 11 + 5));
@@ -43,12 +44,16 @@ internal sealed class FaceLook
         mottle = bead.Surface == Surface.Mill ? chance.Between(6, 22) : chance.Between(2, 9);
         soot = chance.In(0.35) ? chance.Between(0.15, 0.45) : 0;
         sootReach = chance.Between(3, 12);
+        under = chance.Between(0, 26);
     }
 
     public Vec3b At(double s, double v)
     {
         var outside = bead.Outside(s, v);
-        return outside < 0 ? Metal(s, v) : Plate(s, v, v < bead.MiddleAt(s) ? 0 : 1, outside);
+        // Through a hole the bench is seen, in the plate's shadow.
+        return bead.IsHole(s, v) ? Of(under, under, under)
+            : outside < 0 ? Metal(s, v)
+            : Plate(s, v, v < bead.MiddleAt(s) ? 0 : 1, outside);
     }
 
     public bool IsMetal(double s, double v) => Math.Abs(v - bead.MiddleAt(s)) < bead.WidthAt(s) / 2;

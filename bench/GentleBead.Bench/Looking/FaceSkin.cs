@@ -55,12 +55,12 @@ internal sealed class FaceSkin
         }
         if (bead.Legs is null)
         {
-            Keep("relief.png", Relief(plate));
+            Keep("relief.png", Relief(plate, bead.HeightAt));
             Keep("skin.png", Colour(plate, look.At));
             Keep("mask.png", Colour(plate, (s, v) => look.IsMetal(s, v) ? new(255, 255, 255) : new(0, 0, 0)));
             return;
         }
-        Keep("relief.png", Relief(FilletBox(bead)));
+        Keep("relief.png", Relief(FilletBox(bead), bead.HeightAt));
         Keep("skin.png", Colour(FilletBox(bead), look.Metal));
         Keep("lower.png", Colour(plate, (s, y) => look.Plate(s, y, 1, bead.Beyond(s, y, standing: false))));
         Keep(
@@ -73,7 +73,7 @@ internal sealed class FaceSkin
     public static (double Left, double Top, double Right, double Bottom) FilletBox(FaceBead bead) =>
         (-1, -0.7 * bead.Width, bead.Length + 1, 0.7 * bead.Width);
 
-    private Mat Relief((double Left, double Top, double Right, double Bottom) box)
+    public static Mat Relief((double Left, double Top, double Right, double Bottom) box, Func<double, double, double> of)
     {
         var drawn = Blank(box, MatType.CV_16UC1);
         var (rows, columns) = (drawn.Rows, drawn.Cols);
@@ -81,14 +81,14 @@ internal sealed class FaceSkin
         {
             for (var column = 0; column < columns; column++)
             {
-                var height = bead.HeightAt(box.Left + column * Cell, box.Top + row * Cell);
+                var height = of(box.Left + column * Cell, box.Top + row * Cell);
                 drawn.Set(row, column, (ushort)Math.Clamp((height - Low) / (High - Low) * 65535, 0, 65535));
             }
         }
         return drawn;
     }
 
-    private static Mat Colour((double Left, double Top, double Right, double Bottom) box, Func<double, double, Vec3b> colour)
+    public static Mat Colour((double Left, double Top, double Right, double Bottom) box, Func<double, double, Vec3b> colour)
     {
         var drawn = Blank(box, MatType.CV_8UC3);
         var (rows, columns) = (drawn.Rows, drawn.Cols);

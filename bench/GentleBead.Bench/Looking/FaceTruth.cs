@@ -77,8 +77,8 @@ internal sealed record FaceTruth(
             Toe(seen[^1], true),
             [.. seen.Select(s => Toe(s, true))],
             [.. seen.Select(s => Toe(s, false))],
-            scene.PlateToPicture(),
-            new PlaneView(scene.PlateToPicture()).PixelsPerMm(new(bead.Length / 2, 0))
+            scene.View.PlateToPicture(),
+            new PlaneView(scene.View.PlateToPicture()).PixelsPerMm(new(bead.Length / 2, 0))
         );
     }
 

@@ -1,4 +1,6 @@
+using GentleBead.Bench.Listening;
 using GentleBead.Core.Beads;
+using MathNet.Numerics.Random;
 
 namespace GentleBead.Bench.Looking;
 
@@ -67,6 +69,24 @@ internal sealed record Viewpoint(Spot At, Spot Right, Spot Down, Spot Forward, d
     /// <summary>The way from the camera through a place of its picture.</summary>
     public Spot Through(Point pixels) =>
         (pixels.X - (Width - 1) / 2.0) / Focal * Right + (pixels.Y - (Height - 1) / 2.0) / Focal * Down + Forward;
+
+    /// <summary>From the plate's millimetres, right and down, to the picture's pixels: a homography, row by row.</summary>
+    public double[] PlateToPicture()
+    {
+        var (cx, cy) = ((Width - 1) / 2.0, (Height - 1) / 2.0);
+        double[] Row(Spot of) => [of.X, of.Y, -of.Dot(At)];
+        var (right, down, forward) = (Row(Right), Row(Down), Row(Forward));
+        return [.. right.Zip(forward, (a, f) => Focal * a + cx * f), .. down.Zip(forward, (a, f) => Focal * a + cy * f), .. forward];
+    }
+
+    /// <summary>Turned so that a line lies along the picture's longer side, either way round, nearly.</summary>
+    public Viewpoint Level(Spot from, Spot to, Xoshiro256StarStar chance)
+    {
+        var (left, right) = (See(from), See(to));
+        var angle = Math.Atan2(right.Y - left.Y, right.X - left.X) + chance.Between(-0.22, 0.22) + (chance.In(0.5) ? Math.PI : 0);
+        var (cos, sin) = (Math.Cos(angle), Math.Sin(angle));
+        return this with { Right = cos * Right + sin * Down, Down = cos * Down + -sin * Right };
+    }
 
     public string Pov() =>
         $"camera {{ location {At.Pov()} direction {Forward.Pov()} "

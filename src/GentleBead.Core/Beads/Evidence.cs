@@ -280,6 +280,7 @@ public sealed record Listened(Sound Sound, double Confidence, double? ShortRate)
 /// <param name="Soot">Aluminium: soot.</param>
 /// <param name="Macro">What a cut and etched section measured.</param>
 /// <param name="Face">What a picture of its face measured.</param>
+/// <param name="Back">What a picture of its back measured.</param>
 /// <param name="Strengths">How strongly; what is left out is plain.</param>
 /// <param name="Listened">What a recording says beside the ear; the ear leads.</param>
 /// <param name="Along">Where along the bead what is wrong lies.</param>
@@ -308,6 +309,7 @@ public sealed record Evidence(
     Soot? Soot = null,
     MacroMeasures? Macro = null,
     FaceMeasures? Face = null,
+    BackMeasures? Back = null,
     IReadOnlyDictionary<Noted, Strength>? Strengths = null,
     Listened? Listened = null,
     Along? Along = null,
@@ -320,6 +322,9 @@ public sealed record Evidence(
 {
     /// <summary>What the arc sounded like: by the ear, and where nobody noted it by the recording.</summary>
     public Sound? SoundHeard() => Sound ?? Listened?.Sound;
+
+    /// <summary>What the far side shows: by a look, and where nobody noted it by a picture; null when neither.</summary>
+    public Penetration? PenetrationSeen() => Penetration ?? Back?.Shows;
 
     /// <summary>The size of the bead as its joint measures it: by gauge, from the section, off a picture; null when not measured.</summary>
     public Length? SizeBy(BeadMeasure measure) =>
@@ -387,6 +392,7 @@ public sealed record Evidence(
         && Soot is null
         && Macro is null
         && Face is null
+        && Back is null
         && Along is null
         && Start is null
         && Tip is null

@@ -105,7 +105,7 @@ internal static class Aspects
                 return signs.Contains(Sign.RootFused) ? Right(text) : Off(text);
             }
         }
-        return bead.Evidence.Penetration switch
+        return bead.Evidence.PenetrationSeen() switch
         {
             null => Unknown(Say($"The far side was not looked at.")),
             Beads.Penetration.NoneSeen when bead.IsThick => Unknown(

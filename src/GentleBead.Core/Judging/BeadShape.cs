@@ -89,9 +89,9 @@ public sealed record BeadShape(
             evidence.Ripple == Ripple.Stretched ? 0.38 : 0.2,
             evidence.Ripple == Ripple.Uneven ? 1 : 0,
             root is { } depth ? Math.Clamp(depth / sheet.Job.Thinner, 0, 1)
-                : evidence.Penetration is { } penetration ? ByPenetration[penetration]
+                : evidence.PenetrationSeen() is { } penetration ? ByPenetration[penetration]
                 : Math.Clamp(0.5 * heat, 0, 1),
-            root is not null || evidence.Penetration is not null,
+            root is not null || evidence.PenetrationSeen() is not null,
             evidence is { BeadSize: { } lower, Measured.OtherLeg: { } upper } && lower.Mm > 0 ? Math.Clamp(upper / lower, 0.3, 2)
                 : evidence.Faults.Contains(Fault.UnequalLegs) ? 0.6
                 : 1,

@@ -166,7 +166,7 @@ public static class Observations
             },
             // On thick plate an unmarked back says nothing, so it must not count as a sign of cold.
             Noted<Penetration>(
-                bead => bead.IsThick && bead.Evidence.Penetration == Penetration.NoneSeen ? null : bead.Evidence.Penetration,
+                bead => bead.IsThick && bead.Evidence.PenetrationSeen() == Penetration.NoneSeen ? null : bead.Evidence.PenetrationSeen(),
                 (Penetration.NoneSeen, new(NothingBehind, Say($"nothing shows behind")) { Heat = -1 }),
                 (Penetration.TintBehind, new(TintBehind, Say($"tint behind"))),
                 (Penetration.BackMark, new(BackMark, Say($"mark evenly through on the back")))
@@ -309,7 +309,9 @@ public static class Observations
                 Ask = Say($"Cut, polish and etch one: does it bite at the root?"),
                 Trouble = 12,
                 Decides = bead =>
-                    bead.IsThick && !bead.HasSection && bead.Evidence.Penetration is not (Penetration.TintBehind or Penetration.BackMark),
+                    bead.IsThick
+                    && !bead.HasSection
+                    && bead.Evidence.PenetrationSeen() is not (Penetration.TintBehind or Penetration.BackMark),
             },
         ];
 

@@ -93,6 +93,18 @@ public sealed class Card
     /// <summary>Both cards.</summary>
     public static IReadOnlyList<Card> All { get; } = [Bead, Section];
 
+    /// <summary>The card as a printer made it that prints everything so many times as large.</summary>
+    /// <param name="by">What its bar of 100 mm measures, over 100 mm; 0.8 to 1.25.</param>
+    public Card Printed(double by) =>
+        new(Kind, Width * by, Height * by)
+        {
+            Markers = [.. Markers.Select(one => new CardMarker(one.Number, Times(one.At, by), one.Side * by))],
+            Patches = [.. Patches.Select(one => one with { At = Times(one.At, by), Width = one.Width * by, Height = one.Height * by })],
+            Window = Window is var (at, width, height) ? (Times(at, by), width * by, height * by) : null,
+        };
+
+    private static Point Times(Point of, double by) => new(of.X * by, of.Y * by);
+
     private static byte[] Tones => [255, 191, 128, 64, 0];
 
     private static (byte Red, byte Green, byte Blue)[] Colours => [(200, 40, 40), (230, 200, 40), (40, 150, 70), (40, 80, 180)];

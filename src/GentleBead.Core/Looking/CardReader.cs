@@ -23,14 +23,18 @@ public static class CardReader
     /// <summary>Finds the card that shows most of itself; null where there is none.</summary>
     /// <param name="picture">The picture, blue, green and red, a byte each.</param>
     /// <param name="some">How many markers were read, whether or not they were enough.</param>
-    public static CardSeen? Find(Mat picture, out int some)
+    /// <param name="printed">How many times as large as it should be it was printed: <see cref="Card.Printed"/>.</param>
+    public static CardSeen? Find(Mat picture, out int some, double printed = 1)
     {
         ArgumentNullException.ThrowIfNull(picture);
         using var pale = new Mat();
         Cv2.CvtColor(picture, pale, ColorConversionCodes.BGR2GRAY);
         var rough = Search(pale);
         some = rough.Count;
-        var best = Card.All.Select(card => (Card: card, Found: Own(card, rough))).MaxBy(one => one.Found.Count);
+        var best = Card
+            .All.Select(card => card.Printed(printed))
+            .Select(card => (Card: card, Found: Own(card, rough)))
+            .MaxBy(one => one.Found.Count);
         return best.Found.Count < LeastMarkers ? null : Read(picture, Grey.Of(pale), best.Card, best.Found);
     }
 

@@ -31,13 +31,15 @@ public sealed record KnownLength(Point From, Point To, Length Length)
 /// <param name="Left">Points along the left toe that a person set, pixels; null to trace them.</param>
 /// <param name="Right">Points along the right toe; null with them.</param>
 /// <param name="Scale">A known length; null with a card.</param>
+/// <param name="Printed">How many times as large as it should be the card was printed: <see cref="Card.Printed"/>.</param>
 public sealed record FaceAsk(
     bool Fillet,
     Point? From = null,
     Point? To = null,
     IReadOnlyList<Point>? Left = null,
     IReadOnlyList<Point>? Right = null,
-    KnownLength? Scale = null
+    KnownLength? Scale = null,
+    double Printed = 1
 );
 
 /// <summary>What the eye saw of a bead's face.</summary>
@@ -110,7 +112,7 @@ public static class Eye
         ArgumentNullException.ThrowIfNull(picture);
         ArgumentNullException.ThrowIfNull(ask);
         var some = 0;
-        var card = ask.Scale is null ? CardReader.Find(picture, out some) : Scaled(picture, ask.Scale);
+        var card = ask.Scale is null ? CardReader.Find(picture, out some, ask.Printed) : Scaled(picture, ask.Scale);
         if (card is null)
             return FaceAnswer.Of(Missing(some));
         var ends =
@@ -120,6 +122,8 @@ public static class Eye
             : FaceFinder.Find(picture, card);
         if (ends is not var (from, to))
             return FaceAnswer.Of(Troubles.Of(card, card.Middle, ask.Fillet) ?? PictureTrouble.NoBead);
+        if (TooNear(from, to))
+            return FaceAnswer.Of(PictureTrouble.NoBead);
         var middle = card.Plane.ToPlane(Between(from, to));
         if (Troubles.Of(card, middle, ask.Fillet) is { } trouble)
             return FaceAnswer.Of(trouble);
@@ -139,7 +143,15 @@ public static class Eye
         return new(told ? seen with { Left = ask.Left!, Right = ask.Right! } : seen, null, null);
     }
 
-    private static PictureTrouble Missing(int markers) => markers == 0 ? PictureTrouble.NoCard : PictureTrouble.CardHidden;
+    /// <summary>Whether two taps are one: no line goes through them.</summary>
+    internal static bool TooNear(Point from, Point to)
+    {
+        const double pixels = 10;
+        return !((to - from).Size() >= pixels);
+    }
+
+    /// <summary>What is wrong where no card was made out.</summary>
+    internal static PictureTrouble Missing(int markers) => markers == 0 ? PictureTrouble.NoCard : PictureTrouble.CardHidden;
 
     private static bool AtRim(Mat picture, CardSeen card, Point at)
     {

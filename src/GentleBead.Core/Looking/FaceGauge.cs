@@ -72,13 +72,7 @@ internal static class FaceGauge
     /// <summary>Why it is not surer, in words.</summary>
     public static IReadOnlyList<Said> NotSurer(CardSeen card, FaceReading reading, bool leans)
     {
-        List<Said> why = [];
-        if (card.Card is null)
-            why.Add(Say($"No card: how slantingly it was taken is not known, and colours are taken as they are."));
-        if (card.Plane.PixelsPerMm(card.Middle) < 1.4 * Troubles.LeastPixelsPerMm)
-            why.Add(Say($"Few pixels a millimetre: nearer would show more."));
-        if (card.BlurMm > 0.09)
-            why.Add(Say($"Not quite sharp."));
+        List<Said> why = [.. OfPicture(card)];
         if (leans)
             why.Add(Say($"A fillet's legs are taken as alike: a picture does not show its root."));
         if (reading.Ripples is null)
@@ -86,6 +80,17 @@ internal static class FaceGauge
         if (reading.Tint.Left is null || reading.Tint.Right is null)
             why.Add(Say($"Too little plate is to be seen beside the bead to tell its tint."));
         return why;
+    }
+
+    /// <summary>What keeps a picture of anything from saying more.</summary>
+    public static IEnumerable<Said> OfPicture(CardSeen card)
+    {
+        if (card.Card is null)
+            yield return Say($"No card: how slantingly it was taken is not known, and colours are taken as they are.");
+        if (card.Plane.PixelsPerMm(card.Middle) < 1.4 * Troubles.LeastPixelsPerMm)
+            yield return Say($"Few pixels a millimetre: nearer would show more.");
+        if (card.BlurMm > 0.09)
+            yield return Say($"Not quite sharp.");
     }
 
     private static double[] Widths(FaceTrace trace)

@@ -29,18 +29,28 @@ internal enum FacePart
 
     /// <summary>Where the bead was begun anew.</summary>
     Restart,
+
+    /// <summary>A hole burnt through the plate.</summary>
+    Hole,
 }
 
-/// <summary>What the eye learned of faces.</summary>
+/// <summary>What the eye learned of faces, and of backs.</summary>
 internal static class FaceModel
 {
     /// <summary>How many parts there are.</summary>
-    public const int Parts = 9;
+    public const int Parts = 10;
 
     [ThreadStatic]
-    private static PartNet? own;
+    private static PartNet? face,
+        back;
 
-    /// <summary>How likely each part is at each place of a strip, as a natural logarithm: all parts of a place side by side.</summary>
-    public static float[] Weigh(Strip strip) =>
-        (own ??= PartNet.Read("Face.onnx", Parts)).Weigh(strip.ForNet(), strip.Columns, strip.Rows).Parts;
+    /// <summary>
+    /// How likely each part is at each place of a strip along a face, as a natural logarithm: all parts of a place side by side.
+    /// </summary>
+    public static float[] Weigh(Strip strip) => Weigh(strip, face ??= PartNet.Read("Face.onnx", Parts));
+
+    /// <summary>The same of a strip along what shows behind a bead.</summary>
+    public static float[] WeighBack(Strip strip) => Weigh(strip, back ??= PartNet.Read("Back.onnx", Parts));
+
+    private static float[] Weigh(Strip strip, PartNet net) => net.Weigh(strip.ForNet(), strip.Columns, strip.Rows).Parts;
 }

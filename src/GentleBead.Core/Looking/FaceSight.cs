@@ -3,7 +3,7 @@ namespace GentleBead.Core.Looking;
 /// <summary>What is to be seen at each place of a strip: how likely each part is there.</summary>
 internal sealed class FaceSight
 {
-    private static readonly FacePart[] Metal = [FacePart.Trough, FacePart.Crest, FacePart.Pore, FacePart.Crater, FacePart.Restart];
+    private static readonly FacePart[] OfMetal = [FacePart.Trough, FacePart.Crest, FacePart.Pore, FacePart.Crater, FacePart.Restart];
 
     private readonly float[] likely;
 
@@ -18,6 +18,12 @@ internal sealed class FaceSight
     /// <summary>Looks at a strip.</summary>
     public static FaceSight Of(Strip strip) => new(strip, FaceModel.Weigh(strip));
 
+    /// <summary>Looks at a strip along the back of a plate.</summary>
+    public static FaceSight OfBack(Strip strip) => new(strip, FaceModel.WeighBack(strip));
+
+    /// <summary>The same parts on another strip of the same size.</summary>
+    public FaceSight On(Strip strip) => new(strip, likely);
+
     /// <summary>How likely a part is at a place, as a share.</summary>
     /// <param name="part">The part.</param>
     /// <param name="at">Row times columns and column.</param>
@@ -26,6 +32,15 @@ internal sealed class FaceSight
     /// <summary>How much sooner a place is one part than another, as a natural logarithm of the odds.</summary>
     public float Sooner(FacePart part, FacePart other, int at) =>
         likely[FaceModel.Parts * at + (int)part] - likely[FaceModel.Parts * at + (int)other];
+
+    /// <summary>How likely a place is weld metal of any kind, as a share.</summary>
+    public float Metal(int at)
+    {
+        var metal = 0f;
+        foreach (var part in OfMetal)
+            metal += Share(part, at);
+        return metal;
+    }
 
     /// <summary>How much sooner a place is weld metal than not: row by row, every third column.</summary>
     public float[] Odds()
@@ -37,9 +52,7 @@ internal sealed class FaceSight
         for (var i = 0; i < odds.Length; i++)
         {
             var at = i / columns * Strip.Columns + i % columns * FaceNet.Every;
-            var metal = least;
-            foreach (var part in Metal)
-                metal += Share(part, at);
+            var metal = least + Metal(at);
             odds[i] = MathF.Log(metal / Math.Max(least, 1 + least - metal));
         }
         return odds;

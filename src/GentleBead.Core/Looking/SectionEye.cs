@@ -10,7 +10,8 @@ namespace GentleBead.Core.Looking;
 /// <param name="Joint">What was welded.</param>
 /// <param name="Scale">A known length; null with a card.</param>
 /// <param name="Middle">Where the section is, pixels; null for the picture's middle. With a card its window says.</param>
-public sealed record SectionAsk(Joint Joint, KnownLength? Scale = null, Point? Middle = null);
+/// <param name="Printed">How many times as large as it should be the card was printed: <see cref="Card.Printed"/>.</param>
+public sealed record SectionAsk(Joint Joint, KnownLength? Scale = null, Point? Middle = null, double Printed = 1);
 
 /// <summary>What the eye saw of a section: a proposal, to be looked over.</summary>
 /// <param name="Marks">Where it would mark it.</param>
@@ -58,7 +59,7 @@ public static class SectionEye
         if (!Known.Contains(ask.Joint))
             return SectionAnswer.Of(PictureTrouble.StrangeJoint);
         var some = 0;
-        var card = ask.Scale is null ? CardReader.Find(picture, out some) : Eye.Scaled(picture, ask.Scale);
+        var card = ask.Scale is null ? CardReader.Find(picture, out some, ask.Printed) : Eye.Scaled(picture, ask.Scale);
         if (card is null || card.Card is { Window: null })
             return SectionAnswer.Of(some == 0 ? PictureTrouble.NoWindow : PictureTrouble.CardHidden);
         var middle = ask.Middle ?? new Point(picture.Width / 2.0, picture.Height / 2.0);

@@ -135,7 +135,7 @@ public static class Beside
         (BesideField.Tint, Word(bead => bead.Evidence.Tint)),
         (BesideField.Spatter, Word(bead => bead.Evidence.Spatter)),
         (BesideField.Ripple, Word(bead => bead.Evidence.Ripple)),
-        (BesideField.Penetration, Word(bead => bead.Evidence.Penetration)),
+        (BesideField.Penetration, Word(bead => bead.Evidence.PenetrationSeen())),
         (BesideField.BeadSize, Number(bead => bead.Evidence.BeadSize?.Mm, Apart(MmApart))),
         // A cause that went is a change as much as one that came.
         (BesideField.Cause, (one, other) => $"{one.Cause}" != $"{other.Cause}"),

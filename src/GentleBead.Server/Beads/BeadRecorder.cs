@@ -114,7 +114,13 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
                 // What a screen was shown of a section comes back with it; it stands as measured, and is set by no look.
                 if (evidence.Macro is not null && evidence.Macro != bead.Evidence.Macro)
                     problems.Add(new("evidence.macro", SectionElsewhere));
-                evidence = evidence with { Listened = bead.Evidence.Listened, Macro = bead.Evidence.Macro, Face = bead.Evidence.Face };
+                evidence = evidence with
+                {
+                    Listened = bead.Evidence.Listened,
+                    Macro = bead.Evidence.Macro,
+                    Face = bead.Evidence.Face,
+                    Back = bead.Evidence.Back,
+                };
                 problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
                 return Corrected(bead, request.Settings, ground, problems) with { Evidence = evidence };
             },
@@ -243,6 +249,7 @@ public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rul
         {
             Listened = null,
             Face = null,
+            Back = null,
         };
         problems.AddRange(evidence.Problems(ground.Body.BeadMeasure));
         if (evidence.Macro is not null)

@@ -74,6 +74,14 @@ public sealed record HeldPart(string Key, Said Name, Fate Fate, string Rows, str
             "read_at"
         ),
         Of(
+            "backs",
+            Say($"What was measured behind beads on pictures"),
+            Fate.Stays,
+            "back_reading",
+            $"picture_id in (select id from picture where bead_id in {Beads})",
+            "read_at"
+        ),
+        Of(
             "sections",
             Say($"What the eye would have marked on sections"),
             Fate.Stays,

@@ -4,11 +4,8 @@ using GentleBead.Core.Looking;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Paper;
-using GentleBead.Server.People;
 using GentleBead.Server.Pictures;
 using Microsoft.AspNetCore.Http.HttpResults;
-using PdfSharp;
 
 namespace GentleBead.Server.Looking;
 
@@ -20,7 +17,7 @@ namespace GentleBead.Server.Looking;
 /// <param name="Scale">A known length, where no card lies in the picture.</param>
 public sealed record FaceRequest(Point? From, Point? To, IReadOnlyList<Point>? Left, IReadOnlyList<Point>? Right, KnownLength? Scale);
 
-/// <summary>The eye: the card to print, whether a frame will do, a bead's face measured on a picture.</summary>
+/// <summary>The eye: whether a frame will do, a bead's face measured on a picture.</summary>
 public static class EyeEndpoints
 {
     private const int MostFrame = 700 * 1024;
@@ -31,25 +28,11 @@ public static class EyeEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var eye = app.MapGroup("/api/eye").WithTags("eye");
-        eye.MapGet("/cards.pdf", CardsAsync).RequireAuthorization(Access.SignedIn);
         eye.MapPost("/frame", FrameAsync).RequireAuthorization(Access.AtWork).WithUpload(MostFrame, "image/jpeg");
         var pictures = app.MapGroup("/api/pictures").WithTags("eye");
         pictures.MapGet("/{pictureId:guid}/face", StandingAsync).RequireAuthorization(Access.AtWork);
         pictures.MapPost("/{pictureId:guid}/face", LookAsync).RequireAuthorization(Access.AtWork);
         pictures.MapPut("/{pictureId:guid}/face/{readingId:guid}", KeepAsync).RequireAuthorization(Access.Instructor).Repeatable();
-    }
-
-    private static async Task<Results<FileContentHttpResult, Told>> CardsAsync(
-        ClaimsPrincipal user,
-        PeopleStore people,
-        CancellationToken cancel,
-        bool letter = false
-    )
-    {
-        if (PaperFile.NoFont() is { } missing)
-            return missing;
-        var units = (await people.FindAsync(user.Id(), cancel))!.Units;
-        return TypedResults.File(EyeCardPdf.Draw(letter ? PageSize.Letter : PageSize.A4, units), "application/pdf", "eye-cards.pdf");
     }
 
     private static async Task<Results<Ok<FrameAnswer>, Wrong>> FrameAsync(
@@ -141,8 +124,8 @@ public static class EyeEndpoints
 
     private static IEnumerable<Problem> ProblemsOf(Picture picture, FaceRequest request)
     {
-        if (picture.Side == PictureSide.Macro)
-            yield return new("picture", Say($"A section is measured by its own marks."));
+        if (picture.Side != PictureSide.Face)
+            yield return new("picture", Say($"This picture does not show the face of the bead."));
         if ((request.From is null) != (request.To is null))
             yield return new("to", Say($"Both ends of the bead, or neither."));
         if (request.Left is { Count: < 2 or > MostPoints } || request.Right is { Count: < 2 or > MostPoints })

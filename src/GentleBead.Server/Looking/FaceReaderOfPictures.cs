@@ -3,7 +3,6 @@ using GentleBead.Core.Looking;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Http;
-using GentleBead.Server.Pictures;
 
 namespace GentleBead.Server.Looking;
 
@@ -13,7 +12,7 @@ namespace GentleBead.Server.Looking;
 public sealed record FacePicture(Picture Picture, bool Fillet);
 
 /// <summary>Has the eye look at pictures that are kept.</summary>
-public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads, PictureProcess eye)
+public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads, KeptPictures kept)
 {
     /// <summary>A picture whose bead a person may see; null where there is none.</summary>
     public async Task<FacePicture?> FindAsync(Guid pictureId, ClaimsPrincipal user, CancellationToken cancel)
@@ -28,8 +27,7 @@ public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads,
     /// <summary>Looks at it; null where it cannot be read.</summary>
     public async Task<FaceAnswer?> LookAsync(FacePicture found, FaceRequest request, Guid by, CancellationToken cancel)
     {
-        var (_, bytes) = await pictures.BytesAsync(found.Picture.Id, cancel);
         var ask = new FaceAsk(found.Fillet, request.From, request.To, request.Left, request.Right, request.Scale);
-        return await eye.FaceAsync(by, bytes, ask, cancel);
+        return await kept.FaceAsync(found.Picture.Id, ask, by, cancel);
     }
 }

@@ -5,7 +5,6 @@ using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using GentleBead.Server.Pictures;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace GentleBead.Server.Looking;
@@ -34,7 +33,7 @@ public static class SectionEndpoints
         ClaimsPrincipal user,
         PictureStore pictures,
         BeadStore beads,
-        PictureProcess eye,
+        KeptPictures eye,
         CancellationToken cancel
     )
     {
@@ -43,9 +42,8 @@ public static class SectionEndpoints
         var problems = NotASection(picture).Concat(ProblemsOf(picture, request)).ToList();
         if (problems.Count > 0)
             return Problems.Of(problems);
-        var (_, bytes) = await pictures.BytesAsync(pictureId, cancel);
         var ask = new SectionAsk(joint, request.Scale, request.Middle);
-        return await eye.SectionAsync(user.Id(), bytes, ask, cancel) is { } answer
+        return await eye.SectionAsync(pictureId, ask, user.Id(), cancel) is { } answer
             ? TypedResults.Ok(answer)
             : Problems.Field("picture", EyeEndpoints.Unreadable);
     }

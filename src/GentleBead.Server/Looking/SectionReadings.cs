@@ -4,7 +4,6 @@ using GentleBead.Core.Looking;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
-using GentleBead.Server.Pictures;
 using Npgsql;
 
 namespace GentleBead.Server.Looking;
@@ -12,12 +11,7 @@ namespace GentleBead.Server.Looking;
 /// <summary>
 /// What the eye would have marked on sections, beside what a person marked: kept with every marking, whether or not the eye was asked.
 /// </summary>
-public sealed partial class SectionReadings(
-    NpgsqlDataSource database,
-    PictureStore pictures,
-    PictureProcess eye,
-    ILogger<SectionReadings> log
-)
+public sealed partial class SectionReadings(NpgsqlDataSource database, KeptPictures eye, ILogger<SectionReadings> log)
 {
     // What the eye was like years ago says little of what it is now.
     private const int Newest = 500;
@@ -35,13 +29,12 @@ public sealed partial class SectionReadings(
     {
         if (await IsKeptAsync(marksId, cancel))
             return;
-        var (_, bytes) = await pictures.BytesAsync(picture.Id, cancel);
         // A card is found again; without one the scale is what the person marked.
         var scale = marks.Plane is null ? new KnownLength(marks.ScaleFrom, marks.ScaleTo, marks.ScaleLength) : null;
         SectionAnswer? answer = null;
         try
         {
-            answer = await eye.SectionAsync(by, bytes, new(joint, scale, marks.Root), cancel);
+            answer = await eye.SectionAsync(picture.Id, new(joint, scale, marks.Root), by, cancel);
         }
         catch (Exception tooBusy) when (tooBusy is not OperationCanceledException)
         {

@@ -32,6 +32,10 @@ public sealed class PictureProcess(HeavyWork heavy) : IDisposable
     public async Task<FaceAnswer?> FaceAsync(Guid person, byte[] picture, FaceAsk ask, CancellationToken cancel) =>
         (await heavy.RunAsync(person, () => Ask(new(picture.Length, Face: ask), picture), cancel))?.Face;
 
+    /// <summary>Measures what shows behind a bead; null where the picture cannot be read.</summary>
+    public async Task<BackAnswer?> BackAsync(Guid person, byte[] picture, BackAsk ask, CancellationToken cancel) =>
+        (await heavy.RunAsync(person, () => Ask(new(picture.Length, Back: ask), picture), cancel))?.Back;
+
     /// <summary>Proposes a section's marks; null where the picture cannot be read.</summary>
     public async Task<SectionAnswer?> SectionAsync(Guid person, byte[] picture, SectionAsk ask, CancellationToken cancel) =>
         (await heavy.RunAsync(person, () => Ask(new(picture.Length, Section: ask), picture), cancel))?.Section;

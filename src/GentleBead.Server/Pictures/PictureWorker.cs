@@ -70,6 +70,7 @@ internal static partial class PictureWorker
         using var picture = Decoded(bytes);
         return picture is null ? new()
             : request.Face is { } face ? new(Face: Eye.Face(picture, face))
+            : request.Back is { } back ? new(Back: BackEye.Look(picture, back))
             : request.Section is { } section ? new(Section: SectionEye.Look(picture, section))
             : new(Frame: Eye.Frame(picture, request.Width));
     }

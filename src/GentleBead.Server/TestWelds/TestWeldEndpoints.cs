@@ -273,7 +273,7 @@ public static class TestWeldEndpoints
         if (evidence.Macro is not null)
             problems.Add(new("evidence.macro", BeadRecorder.SectionElsewhere));
         var section = await SectionAsync(request, test, tests, problems, cancel);
-        evidence = evidence with { Macro = section?.Measures, Listened = null, Face = null };
+        evidence = evidence with { Macro = section?.Measures, Listened = null, Face = null, Back = null };
         problems.AddRange(evidence.Problems(test.Body.Sheet.BeadMeasure));
         var note = (request.Note ?? "").Trim();
         if (note.Length > MostLetters)

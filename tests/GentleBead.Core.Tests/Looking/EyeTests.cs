@@ -88,6 +88,14 @@ public class EyeTests
     }
 
     [Fact]
+    public void Two_taps_on_one_place_are_no_bead()
+    {
+        var bead = RenderedBead.Good[0];
+        using var picture = bead.Picture();
+        Assert.Equal(PictureTrouble.NoBead, Eye.Face(picture, new(bead.Fillet, bead.Middle(50), bead.Middle(50))).Trouble);
+    }
+
+    [Fact]
     public void A_picture_that_will_not_do_is_refused_and_says_what_to_do()
     {
         var spoilt = Looked.Value.Where(one => one.Bead.Wrong != "Nothing").ToArray();

@@ -14,7 +14,7 @@ internal static class MadeFaces
     /// <param name="part">Which part is where, mm.</param>
     public static FaceSight Of(double length, Func<double, double, FacePart> part)
     {
-        var strip = Blank(length);
+        var strip = Blank(length, part);
         var likely = new float[strip.Rows * strip.Columns * FaceModel.Parts];
         Array.Fill(likely, MathF.Log(0.001f));
         for (var i = 0; i < strip.Rows * strip.Columns; i++)
@@ -25,8 +25,8 @@ internal static class MadeFaces
         return new(strip, likely);
     }
 
-    /// <summary>A strip of a grey picture.</summary>
-    public static Strip Blank(double length)
+    /// <summary>A strip of a grey picture, dark where there is a hole.</summary>
+    public static Strip Blank(double length, Func<double, double, FacePart>? part = null)
     {
         using var picture = new Mat(
             (int)(2 * Strip.Reach * PerMm),
@@ -34,6 +34,12 @@ internal static class MadeFaces
             MatType.CV_8UC3,
             Scalar.All(120)
         );
+        var (rows, columns) = (picture.Rows, picture.Cols);
+        for (var i = 0; part is not null && i < rows * columns; i++)
+        {
+            if (part(Strip.Along(i % columns), Strip.Across(i / columns)) == FacePart.Hole)
+                picture.Set(i / columns, i % columns, new Vec3b(12, 12, 12));
+        }
         var plane = new PlaneView([PerMm, 0, PerMm * Strip.Beyond, 0, PerMm, PerMm * Strip.Reach, 0, 0, 1]);
         return Strip.Of(picture, plane, length, null, (1, 1, 1));
     }

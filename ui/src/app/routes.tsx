@@ -18,6 +18,7 @@ const MachinesPage = page('MachinesPage', () => import('../pages/MachinesPage'))
 const AddMachinePage = page('AddMachinePage', () => import('../pages/AddMachinePage'));
 const CostsPage = page('CostsPage', () => import('../pages/CostsPage'));
 const CameraPage = page('CameraPage', () => import('../pages/CameraPage'));
+const BackPage = page('BackPage', () => import('../pages/BackPage'));
 const FacePage = page('FacePage', () => import('../pages/FacePage'));
 const PicturesBesidePage = page('PicturesBesidePage', () => import('../pages/PicturesBesidePage'));
 const MacroPage = page('MacroPage', () => import('../pages/MacroPage'));
@@ -140,6 +141,7 @@ export const instructorRoutes = (
       <Route path="card" element={<CardPage />} />
     </Route>
     <Route path="beads/:beadId/camera" element={<CameraPage />} />
+    <Route path="beads/:beadId/back/:pictureId" element={<BackPage />} />
     <Route path="beads/:beadId/face/:pictureId" element={<FacePage />} />
     <Route path="beads/:beadId/face/:pictureId/beside/:otherId" element={<PicturesBesidePage />} />
     <Route path="beads/:beadId/macro/:pictureId" element={<MacroPage />} />

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, Outlet } from 'react-router';
 import { BoothBead } from '../features/beads/BoothBead';
 import { beadQueries } from '../features/beads/queries';
+import { AimCamera } from '../features/looking/AimCamera';
 import { BoothTrial } from '../features/trials/BoothTrial';
 import { trialQueries } from '../features/trials/queries';
 import { SweepForm } from '../features/trials/SweepForm';
@@ -93,6 +94,7 @@ function Lay({
         asksOwn={asksOwn}
         laying={running && step ? { trialId: running.id, step } : undefined}
         onNext={() => setInHand(undefined)}
+        aim={(on) => <AimCamera {...on} />}
       />
       {coupon.sheet.body.pair && machine.wireControl && machine.voltControl && (
         <Button component={Link} to="/sweep" variant="default" size="lg">

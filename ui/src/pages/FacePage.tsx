@@ -1,58 +1,43 @@
-import { Button, NumberInput } from '@mantine/core';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Button } from '@mantine/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
 import { answer, api, type Schemas } from '../shared/api/client';
-import { inRoom } from '../shared/live/changes';
-import { asLoading, Loaded } from '../shared/Loaded';
-import { newId } from '../shared/newId';
 import { Page } from '../shared/page/Page';
-import { useTypedUnits } from '../shared/units';
 import { Line, Says } from '../shared/words/useSay';
-import { useBeadFile } from '../features/beads/useBeads';
 import css from '../features/looking/face.module.css';
 import { FaceMeasures } from '../features/looking/FaceMeasures';
 import { FacePicture } from '../features/looking/FacePicture';
+import { KnownLength } from '../features/looking/KnownLength';
 import { eyeQueries, type FaceRequest } from '../features/looking/queries';
 import { type Face, type Tool, useFace } from '../features/looking/useFace';
+import { type PictureKept, PictureFrame, useKeepMeasured } from './PictureFrame';
 
 /** A bead's face measured on its picture: the eye proposes, a person corrects, and it becomes evidence. */
 export function FacePage() {
-  const { beadId = '', pictureId = '' } = useParams();
-  const file = useBeadFile(beadId);
+  const { pictureId = '' } = useParams();
   const kept = useQuery(eyeQueries.standing(pictureId));
   return (
-    <Loaded of={asLoading(file)} what="this picture">
-      {({ bead, pictures }) => {
-        const picture = pictures.find((one) => one.id === pictureId);
-        return picture ? (
-          <Loaded of={asLoading(kept)} what="what was kept of it">
-            {(standing) => <Measured key={picture.id} picture={picture} bead={bead} kept={standing} />}
-          </Loaded>
-        ) : (
-          <Page title="Face" back={{ to: `/beads/${beadId}`, label: 'Back to the bead' }}>
-            <div className="panel empty">
-              <p>This picture was withdrawn.</p>
-            </div>
-          </Page>
-        );
-      }}
-    </Loaded>
+    <PictureFrame title="Face" kept={kept}>
+      {(all) => <Measured key={all.picture.id} {...all} />}
+    </PictureFrame>
   );
 }
 
-function Measured(props: {
-  picture: Schemas['Picture'];
-  bead: Schemas['Bead'];
-  kept: Schemas['FaceSeen'] | null;
-}) {
+function Measured(props: PictureKept<Schemas['FaceSeen'] | null>) {
   const { picture, bead, kept } = props;
   const face = useFace(kept);
   const looked = useQuery({
     ...eyeQueries.look(picture.id, face.request),
     placeholderData: keepPreviousData,
   });
-  const keep = useKeepFace(picture.id, `/beads/${bead.id}`);
+  const keep = useKeepMeasured(bead.id, (readingId, body: FaceRequest) =>
+    answer(
+      api.PUT('/api/pictures/{pictureId}/face/{readingId}', {
+        params: { path: { pictureId: picture.id, readingId } },
+        body,
+      }),
+    ),
+  );
   const seen = looked.data?.face ?? undefined;
   const wrong = keep.error ?? looked.error;
   return (
@@ -108,8 +93,6 @@ const tools: [Tool, string, string][] = [
 ];
 
 function Tools({ face, noCard }: { face: Face; noCard: boolean }) {
-  const [typed, setTyped] = useState<number | string | null>(null);
-  const { per, unit } = useTypedUnits(typed !== null);
   return (
     <section className="panel stack" aria-label="Correct">
       <div className={css.tools}>
@@ -126,16 +109,7 @@ function Tools({ face, noCard }: { face: Face; noCard: boolean }) {
       </div>
       <p className="quiet">{tools.find(([tool]) => tool === face.tool)?.[2]}</p>
       {(noCard || face.tool === 'scale' || face.scale.length > 0) && (
-        <NumberInput
-          label="The known length is"
-          suffix={` ${unit('length')}`}
-          min={0}
-          value={typed ?? Number((face.scaleMm * per('length')).toFixed(4))}
-          onChange={(next) => {
-            setTyped(next);
-            face.setScaleMm(Number(next) / per('length'));
-          }}
-        />
+        <KnownLength mm={face.scaleMm} onChange={face.setScaleMm} />
       )}
       <div className="row">
         <Button variant="default" disabled={face.undo === undefined} onClick={face.undo}>
@@ -147,23 +121,4 @@ function Tools({ face, noCard }: { face: Face; noCard: boolean }) {
       </div>
     </section>
   );
-}
-
-function useKeepFace(pictureId: string, back: string) {
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const [readingId] = useState(newId);
-  return useMutation({
-    mutationFn: (body: FaceRequest) =>
-      answer(
-        api.PUT('/api/pictures/{pictureId}/face/{readingId}', {
-          params: { path: { pictureId, readingId } },
-          body,
-        }),
-      ),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: inRoom() });
-      await navigate(back);
-    },
-  });
 }

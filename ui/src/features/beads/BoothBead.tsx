@@ -18,7 +18,7 @@ import { type Draft, freshDraft, type Laying, placeOf } from './captureDraft';
 import { EvidenceGroup } from './EvidenceGroup';
 import { changed, type EvidenceDraft, goodLook, toEvidence } from './evidenceDraft';
 import { FreshPiece } from './FreshPiece';
-import { HeldFiles } from './HeldFiles';
+import { type Aim, HeldFiles } from './HeldFiles';
 import { LengthLaid } from './LengthLaid';
 import { SettingsUsed, toSettings } from './SettingsUsed';
 import { useBoothRecord } from './useBoothRecord';
@@ -37,6 +37,8 @@ interface Booth {
   asksOwn: boolean;
   /** The step of a trial that the next bead is for. */
   laying: Laying | undefined;
+  /** The camera with the card. */
+  aim: Aim;
 }
 
 const looks = ['profile', 'toes', 'penetration'] as const;
@@ -160,7 +162,7 @@ function Capture(props: Booth & { onSaved: (saved: Saved) => void }) {
         Looks right all round
       </button>
       {looks.map((of) => group(of))}
-      <HeldFiles {...files} />
+      <HeldFiles {...files} aim={props.aim} />
       <Choice
         title="Your verdict"
         words={ownVerdicts}

@@ -1,15 +1,52 @@
-import { Button } from '@mantine/core';
-import { useEffect, useMemo } from 'react';
+import { Button, Modal } from '@mantine/core';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { Choice } from '../../shared/Choice';
 import { AddPicture } from './AddPicture';
 import css from './boothBead.module.css';
+import { sides } from './sides';
 import type { useHeld } from './useHeld';
 
+/** A camera that says whether a picture will do before it is taken. */
+export type Aim = (on: { onPicture: (file: File) => void; onClose: () => void }) => ReactNode;
+
+type Side = 'face' | 'back';
+
+const aimed: Record<Side, string> = { face: sides.face, back: sides.back };
+
 /** Pictures and sound that go with the bead being noted. */
-export function HeldFiles({ held, trouble, addPicture, drop }: ReturnType<typeof useHeld>) {
+export function HeldFiles({
+  held,
+  trouble,
+  addPicture,
+  drop,
+  aim,
+}: ReturnType<typeof useHeld> & { aim: Aim }) {
+  const [aiming, setAiming] = useState(false);
+  const [side, setSide] = useState<Side>('face');
   return (
     <div className={css.files} role="group" aria-label="Pictures and sound">
       <AddPicture side="face" busy={false} onFile={(file) => void addPicture('face', file)} />
       <AddPicture side="back" busy={false} onFile={(file) => void addPicture('back', file)} />
+      <Button variant="default" onClick={() => setAiming(true)}>
+        Camera with the card
+      </Button>
+      <Modal
+        opened={aiming}
+        onClose={() => setAiming(false)}
+        fullScreen
+        title="Card flat beside the bead, light from the side"
+      >
+        <div className="stack">
+          <Choice title="What it shows" words={aimed} value={side} onChange={(to) => to && setSide(to)} />
+          {aim({
+            onPicture: (file) => {
+              void addPicture(side, file);
+              setAiming(false);
+            },
+            onClose: () => setAiming(false),
+          })}
+        </div>
+      </Modal>
       {held.map(({ id, kind, label, body }) => (
         <span key={id} className={css.file}>
           {kind === 'picture' && body instanceof Blob && <Small of={body} called={label} />}

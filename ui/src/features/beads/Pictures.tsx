@@ -79,8 +79,12 @@ export function Pictures(props: { file: Schemas['BeadFile']; metal: Schemas['Met
               </span>
               {props.mayWrite && (
                 <span className="row">
-                  {picture.side === 'face' && (
-                    <Button component={Link} to={`/beads/${bead.id}/face/${picture.id}`} variant="default">
+                  {picture.side !== 'macro' && (
+                    <Button
+                      component={Link}
+                      to={`/beads/${bead.id}/${picture.side}/${picture.id}`}
+                      variant="default"
+                    >
                       Measure it
                     </Button>
                   )}

@@ -17,7 +17,7 @@ async function drawn(video: HTMLVideoElement, width: number, as: number): Promis
   return canvas.convertToBlob({ type: 'image/jpeg', quality: as });
 }
 
-/** Aims the camera at bead and card: says what is wrong with the picture before it is taken. */
+/** Aims the camera at a bead, or at the plate behind it, and the card: says what is wrong with the picture before it is taken. */
 export function AimCamera(props: { onPicture: (file: File) => void; onClose: () => void }) {
   const video = useRef<HTMLVideoElement>(null);
   const [blocked, setBlocked] = useState(false);
@@ -68,7 +68,7 @@ export function AimCamera(props: { onPicture: (file: File) => void; onClose: () 
   const take = async () => {
     if (!video.current) return;
     const picture = await drawn(video.current, Infinity, 0.92);
-    props.onPicture(new File([picture], 'face.jpg', { type: 'image/jpeg' }));
+    props.onPicture(new File([picture], 'picture.jpg', { type: 'image/jpeg' }));
   };
   if (blocked) {
     return (

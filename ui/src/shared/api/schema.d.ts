@@ -10239,55 +10239,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/eye/cards.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: {
-                    letter?: boolean;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description The server or its database is busy; Retry-After says when to come again. */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/eye/frame": {
         parameters: {
             query?: never;
@@ -10544,6 +10495,411 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackSeen"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{pictureId}/back/{readingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pictureId: string;
+                    readingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Bead"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description The body is larger than is taken here. */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/cards.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    letter?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EyeCard"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/card/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EyeCardBar"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -17162,6 +17518,75 @@ export interface components {
              */
             late: number;
         };
+        /** @description What came of looking at a back: what was seen, or why nothing could be measured. */
+        BackAnswer: {
+            back: null | components["schemas"]["BackSeen"];
+            trouble: null | components["schemas"]["PictureTrouble"];
+            do: null | components["schemas"]["Said"];
+        };
+        /** @description A piece of what runs along a back: points along its middle, pixels of the picture. */
+        BackLine: {
+            /** @description Two or more. */
+            along: components["schemas"]["Point"][];
+        };
+        /** @description What a picture of a bead's back measured. */
+        BackMeasures: {
+            mark: null | components["schemas"]["BackTrace"];
+            tint: null | components["schemas"]["BackTrace"];
+            /** @description How wide each place is that looks like a hole burnt through: suspected only, a person notes one. */
+            holesMm: number[];
+        };
+        /** @description What is asked about the back of a bead on a picture. */
+        BackRequest: {
+            from: null | components["schemas"]["Point"];
+            to: null | components["schemas"]["Point"];
+            scale: null | components["schemas"]["KnownLength"];
+            /** @description Where what was taken for a hole is none, pixels, at most 40; null where nobody says so. */
+            notHoles: null | components["schemas"]["Point"][];
+        };
+        /** @description What the eye saw of a bead's back. */
+        BackSeen: {
+            /** @description Where metal came through. */
+            mark: components["schemas"]["BackLine"][];
+            /** @description Where the plate is coloured. */
+            tint: components["schemas"]["BackLine"][];
+            /** @description Where holes are. */
+            holes: components["schemas"]["Point"][];
+            /**
+             * Format: double
+             * @description How many pixels a millimetre has there.
+             */
+            pixelsPerMm: number;
+            card: null | components["schemas"]["CardKind"];
+            /** @description What it measured. */
+            measures: components["schemas"]["BackMeasures"];
+            /** @description Why it is not surer, in words; empty where nothing stands in the way. */
+            notSurer: {
+                say: string;
+                with?: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
+        /** @description What runs along the back of a bead, as a picture shows it: a mark where it came through, or heat tint. */
+        BackTrace: {
+            /**
+             * Format: double
+             * @description Over what share of the bead's length; above 0, up to 1.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description In how many pieces; 1 or more.
+             */
+            pieces: number;
+            /** @description Whether it runs in one piece all along the bead; else it is broken. */
+            even: boolean;
+            /** @description How wide it is in the middle of what shows. */
+            width: components["schemas"]["ReadLength"];
+            /** @description How much its width varies along it, one standard deviation. */
+            variesMm: components["schemas"]["Length"];
+        };
         /**
          * @description What a bead or a sweep says of the smooth band.
          * @enum {unknown}
@@ -18762,6 +19187,7 @@ export interface components {
             soot?: null | components["schemas"]["Soot"];
             macro?: null | components["schemas"]["MacroMeasures"];
             face?: null | components["schemas"]["FaceMeasures"];
+            back?: null | components["schemas"]["BackMeasures"];
             listened?: null | components["schemas"]["Listened"];
             along?: null | components["schemas"]["Along"];
             start?: null | components["schemas"]["Start"];
@@ -18897,6 +19323,21 @@ export interface components {
          * @enum {unknown}
          */
         EyeAspect: "faceLength" | "faceWidth" | "lowerLeg" | "upperLeg" | "throat" | "width" | "reinforcement" | "rootPenetration" | "lowerPenetration" | "upperPenetration" | "unfused";
+        /** @description What the bar of 100 mm measures on the cards that this shop printed. */
+        EyeCard: {
+            /** @description What a rule says; 80 to 125 mm, 100 where nobody has measured it. */
+            barMm: components["schemas"]["Length"];
+            /**
+             * Format: date-time
+             * @description When it was measured; null where nobody has.
+             */
+            notedAt: null | string;
+        };
+        /** @description What a rule says of the printed bar of 100 mm. */
+        EyeCardBar: {
+            /** @description 80 to 125 mm. */
+            barMm: components["schemas"]["Length"];
+        };
         /** @description What came of looking: what was seen, or why nothing could be measured. */
         FaceAnswer: {
             face: null | components["schemas"]["FaceSeen"];
