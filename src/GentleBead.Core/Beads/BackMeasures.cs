@@ -24,9 +24,12 @@ public sealed record BackTrace(double Share, int Pieces, bool Even, ReadLength W
 /// <param name="Holes">How wide each place is that looks like a hole burnt through: suspected only, a person notes one.</param>
 public sealed record BackMeasures(BackTrace? Mark, BackTrace? Tint, IReadOnlyList<Length> Holes)
 {
-    /// <summary>What the far side shows, in the words of a look: a mark that is broken is no more than heat that came through.</summary>
-    public Penetration Shows =>
+    /// <summary>
+    /// What the far side shows, in the words of a look: a mark that is broken is no more than heat that came through. Null where nothing is
+    /// to be seen: mill scale hides tint, so only whoever has the plate in hand says that there is none.
+    /// </summary>
+    public Penetration? Shows =>
         Mark is { Even: true } ? Penetration.BackMark
-        : Mark is null && Tint is null ? Penetration.NoneSeen
-        : Penetration.TintBehind;
+        : Mark is not null || Tint is not null ? Penetration.TintBehind
+        : null;
 }

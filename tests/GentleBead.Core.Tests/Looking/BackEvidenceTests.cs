@@ -20,10 +20,10 @@ public class BackEvidenceTests
         Assert.Equal(shows, Seen(Trace(share, pieces), null).PenetrationSeen());
 
     [Fact]
-    public void Tint_is_tint_and_nothing_is_nothing()
+    public void Tint_is_tint_and_a_picture_that_shows_nothing_says_nothing()
     {
         Assert.Equal(Penetration.TintBehind, Seen(null, Trace(1, 1)).PenetrationSeen());
-        Assert.Equal(Penetration.NoneSeen, Seen(null, null).PenetrationSeen());
+        Assert.Null(Seen(null, null).PenetrationSeen());
         Assert.Null(new Evidence().PenetrationSeen());
     }
 

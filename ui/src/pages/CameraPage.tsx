@@ -30,17 +30,19 @@ export function CameraPage() {
       under="Card flat beside the bead, camera straight above, light from the side"
       back={{ to: `/beads/${beadId}`, label: 'Back to the bead' }}
     >
-      <div className="panel stack">
-        <Choice
-          title="What it shows"
-          words={sides}
-          value={side}
-          onChange={(to) => to && setSearch({ side: to }, { replace: true })}
-        />
-        <AimCamera onPicture={take} onClose={() => void navigate(`/beads/${beadId}`)} />
-        {state}
+      <div className="stack">
+        <div className="panel stack">
+          <Choice
+            title="What it shows"
+            words={sides}
+            value={side}
+            onChange={(to) => to && setSearch({ side: to }, { replace: true })}
+          />
+          <AimCamera onPicture={take} onClose={() => void navigate(`/beads/${beadId}`)} />
+          {state}
+        </div>
+        <CardPanel />
       </div>
-      <CardPanel />
     </Page>
   );
 }

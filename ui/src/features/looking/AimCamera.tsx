@@ -84,11 +84,16 @@ export function AimCamera(props: { onPicture: (file: File) => void; onClose: () 
         <video ref={video} muted playsInline aria-label="What the camera sees" />
         {frame && frame.card.length > 0 && size && (
           <svg viewBox={`0 0 ${size.width} ${size.height}`} aria-hidden="true">
-            <polygon
-              className={css.card}
-              strokeWidth={size.width / 160}
-              points={frame.card.map(({ x = 0, y = 0 }) => `${x * size.width},${y * size.height}`).join(' ')}
-            />
+            {/* Its own frame cuts off what of the card is out of the picture. */}
+            <svg width={size.width} height={size.height} overflow="hidden">
+              <polygon
+                className={css.card}
+                strokeWidth={size.width / 160}
+                points={frame.card
+                  .map(({ x = 0, y = 0 }) => `${x * size.width},${y * size.height}`)
+                  .join(' ')}
+              />
+            </svg>
           </svg>
         )}
       </div>

@@ -7,6 +7,7 @@ import { newId } from '../../shared/newId';
 import { dayWithYear } from '../../shared/time';
 import { useTypedUnits } from '../../shared/units';
 import { Line } from '../../shared/words/useSay';
+import css from './face.module.css';
 import { eyeQueries } from './queries';
 
 /** The card beside the bead: to print, how to lay it, and how large it came out of the printer. */
@@ -58,7 +59,7 @@ function Bar({ barMm, notedAt }: { barMm: number; notedAt: string | null }) {
   const value = typed ?? Number((barMm * per('length')).toFixed(4));
   return (
     <form
-      className="row"
+      className={css.bar}
       onSubmit={(event) => {
         event.preventDefault();
         note.mutate(Number(value) / per('length'));
