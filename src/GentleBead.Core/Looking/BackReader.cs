@@ -60,16 +60,8 @@ internal static class BackReader
                 hidden++;
             var holed = rows.Count(at => sight.Share(FacePart.Hole, at) > Likely) * Strip.Cell > SmallestHole / 2;
             marks[i] = Across.Of(rows, strip.Columns, sight.Metal, NarrowestMark) with { Holed = holed };
-            tints[i] =
-                rows.Count(at => sight.Share(FacePart.Tint, at) > Likely) * Strip.Cell < NarrowestTint
-                    ? default(Across) with
-                    {
-                        Holed = holed,
-                    }
-                    : Across.Of(wide, strip.Columns, Heated, NarrowestTint) with
-                    {
-                        Holed = holed,
-                    };
+            var coloured = rows.Count(at => sight.Share(FacePart.Tint, at) > Likely) * Strip.Cell >= NarrowestTint;
+            tints[i] = (coloured ? Across.Of(wide, strip.Columns, Heated, NarrowestTint) : default) with { Holed = holed };
         }
         var near = strip.Seen.Select((seen, at) => seen && Math.Abs(Strip.Across(at / strip.Columns)) < Beside + 2).ToArray();
         return new(

@@ -21,9 +21,6 @@ internal sealed class FaceSight
     /// <summary>Looks at a strip along the back of a plate.</summary>
     public static FaceSight OfBack(Strip strip) => new(strip, FaceModel.WeighBack(strip));
 
-    /// <summary>The same parts on another strip of the same size.</summary>
-    public FaceSight On(Strip strip) => new(strip, likely);
-
     /// <summary>How likely a part is at a place, as a share.</summary>
     /// <param name="part">The part.</param>
     /// <param name="at">Row times columns and column.</param>

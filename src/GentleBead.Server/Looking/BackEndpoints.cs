@@ -46,12 +46,11 @@ public static class BackEndpoints
         Guid pictureId,
         BackRequest request,
         ClaimsPrincipal user,
-        PictureStore pictures,
         KeptPictures eye,
         CancellationToken cancel
     )
     {
-        if (await FindAsync(pictureId, user, pictures, cancel) is not { } picture)
+        if (await eye.FindAsync(pictureId, user, cancel) is not { } picture)
             return TypedResults.NotFound();
         var problems = ProblemsOf(picture, request).ToList();
         if (problems.Count > 0)
@@ -66,14 +65,13 @@ public static class BackEndpoints
         Guid readingId,
         BackRequest request,
         ClaimsPrincipal user,
-        PictureStore pictures,
         KeptPictures eye,
         BackStore backs,
         BeadRecorder recorder,
         CancellationToken cancel
     )
     {
-        if (await FindAsync(pictureId, user, pictures, cancel) is not { } picture)
+        if (await eye.FindAsync(pictureId, user, cancel) is not { } picture)
             return TypedResults.NotFound();
         var problems = ProblemsOf(picture, request).ToList();
         if (problems.Count > 0)
@@ -98,11 +96,6 @@ public static class BackEndpoints
             )!
         );
     }
-
-    private static async Task<Picture?> FindAsync(Guid pictureId, ClaimsPrincipal user, PictureStore pictures, CancellationToken cancel) =>
-        await pictures.StudentOfAsync(pictureId, cancel) is { } studentId && user.MaySee(studentId)
-            ? await pictures.FindAsync(pictureId, cancel)
-            : null;
 
     private static Task<BackAnswer?> SeeAsync(Picture picture, BackRequest request, Guid by, KeptPictures eye, CancellationToken cancel) =>
         eye.BackAsync(

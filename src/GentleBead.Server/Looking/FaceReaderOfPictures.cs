@@ -2,7 +2,6 @@ using System.Security.Claims;
 using GentleBead.Core.Looking;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
-using GentleBead.Server.Http;
 
 namespace GentleBead.Server.Looking;
 
@@ -12,14 +11,15 @@ namespace GentleBead.Server.Looking;
 public sealed record FacePicture(Picture Picture, bool Fillet);
 
 /// <summary>Has the eye look at pictures that are kept.</summary>
-public sealed class FaceReaderOfPictures(PictureStore pictures, BeadStore beads, KeptPictures kept)
+public sealed class FaceReaderOfPictures(BeadStore beads, KeptPictures kept)
 {
     /// <summary>A picture whose bead a person may see; null where there is none.</summary>
     public async Task<FacePicture?> FindAsync(Guid pictureId, ClaimsPrincipal user, CancellationToken cancel)
     {
-        if (await pictures.StudentOfAsync(pictureId, cancel) is not { } studentId || !user.MaySee(studentId))
-            return null;
-        if (await pictures.FindAsync(pictureId, cancel) is not { } picture || await beads.FindAsync(picture.BeadId, cancel) is not { } bead)
+        if (
+            await kept.FindAsync(pictureId, user, cancel) is not { } picture
+            || await beads.FindAsync(picture.BeadId, cancel) is not { } bead
+        )
             return null;
         return new(picture, bead.Judgement.Shape.Joint.Facts().Measure == BeadMeasure.Leg);
     }

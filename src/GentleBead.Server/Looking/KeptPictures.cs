@@ -1,5 +1,7 @@
+using System.Security.Claims;
 using GentleBead.Core.Looking;
 using GentleBead.Server.Beads;
+using GentleBead.Server.Http;
 using GentleBead.Server.Pictures;
 
 namespace GentleBead.Server.Looking;
@@ -9,6 +11,12 @@ namespace GentleBead.Server.Looking;
 /// </summary>
 public sealed class KeptPictures(PictureStore pictures, EyeCardStore cards, PictureProcess eye)
 {
+    /// <summary>A picture of a bead that a person may see.</summary>
+    public async Task<Picture?> FindAsync(Guid pictureId, ClaimsPrincipal user, CancellationToken cancel) =>
+        await pictures.StudentOfAsync(pictureId, cancel) is { } studentId && user.MaySee(studentId)
+            ? await pictures.FindAsync(pictureId, cancel)
+            : null;
+
     /// <summary>Measures a bead's face.</summary>
     public async Task<FaceAnswer?> FaceAsync(Guid pictureId, FaceAsk ask, Guid by, CancellationToken cancel) =>
         await eye.FaceAsync(by, await BytesAsync(pictureId, cancel), ask with { Printed = await cards.PrintedAsync(cancel) }, cancel);

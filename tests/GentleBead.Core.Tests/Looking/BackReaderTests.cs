@@ -102,9 +102,8 @@ public class BackReaderTests
     public void What_is_not_dark_is_no_hole()
     {
         FacePart Round(double s, double v) => Math.Sqrt((s - 25) * (s - 25) + v * v) < 2 ? FacePart.Hole : FacePart.Plate;
-        var dark = MadeFaces.Of(Length, Round);
-        Assert.Single(BackReader.Of(dark, Length).Holes);
-        Assert.Empty(BackReader.Of(dark.On(MadeFaces.Blank(Length)), Length).Holes);
+        Assert.Single(BackReader.Of(MadeFaces.Of(Length, Round), Length).Holes);
+        Assert.Empty(BackReader.Of(MadeFaces.Of(Length, Round, dark: false), Length).Holes);
     }
 
     [Fact]

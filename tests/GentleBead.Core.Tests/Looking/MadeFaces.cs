@@ -12,9 +12,10 @@ internal static class MadeFaces
     /// <summary>A strip along a line, and at each of its places, so far along and beside it, a part that is certain.</summary>
     /// <param name="length">How long the line is, mm.</param>
     /// <param name="part">Which part is where, mm.</param>
-    public static FaceSight Of(double length, Func<double, double, FacePart> part)
+    /// <param name="dark">Whether holes are dark.</param>
+    public static FaceSight Of(double length, Func<double, double, FacePart> part, bool dark = true)
     {
-        var strip = Blank(length, part);
+        var strip = Blank(length, dark ? part : null);
         var likely = new float[strip.Rows * strip.Columns * FaceModel.Parts];
         Array.Fill(likely, MathF.Log(0.001f));
         for (var i = 0; i < strip.Rows * strip.Columns; i++)

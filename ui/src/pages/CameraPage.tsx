@@ -3,12 +3,9 @@ import { Choice } from '../shared/Choice';
 import { newId } from '../shared/newId';
 import { Page } from '../shared/page/Page';
 import { useUpload } from '../shared/useUpload';
+import { type AimedSide, aimedSides } from '../features/beads/sides';
 import { AimCamera } from '../features/looking/AimCamera';
 import { CardPanel } from '../features/looking/CardPanel';
-
-type Side = 'face' | 'back';
-
-const sides: Record<Side, string> = { face: 'Face', back: 'Back' };
 
 /** Takes a picture of a bead's face or its back with the card beside it, and goes on to measuring it. */
 export function CameraPage() {
@@ -16,7 +13,7 @@ export function CameraPage() {
   const navigate = useNavigate();
   const { send, state } = useUpload('picture');
   const [search, setSearch] = useSearchParams();
-  const side: Side = search.get('side') === 'back' ? 'back' : 'face';
+  const side: AimedSide = search.get('side') === 'back' ? 'back' : 'face';
   const take = (file: File) => {
     const id = newId();
     send(
@@ -34,7 +31,7 @@ export function CameraPage() {
         <div className="panel stack">
           <Choice
             title="What it shows"
-            words={sides}
+            words={aimedSides}
             value={side}
             onChange={(to) => to && setSearch({ side: to }, { replace: true })}
           />

@@ -3,15 +3,11 @@ import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { Choice } from '../../shared/Choice';
 import { AddPicture } from './AddPicture';
 import css from './boothBead.module.css';
-import { sides } from './sides';
+import { type AimedSide, aimedSides } from './sides';
 import type { useHeld } from './useHeld';
 
 /** A camera that says whether a picture will do before it is taken. */
 export type Aim = (on: { onPicture: (file: File) => void; onClose: () => void }) => ReactNode;
-
-type Side = 'face' | 'back';
-
-const aimed: Record<Side, string> = { face: sides.face, back: sides.back };
 
 /** Pictures and sound that go with the bead being noted. */
 export function HeldFiles({
@@ -22,7 +18,7 @@ export function HeldFiles({
   aim,
 }: ReturnType<typeof useHeld> & { aim: Aim }) {
   const [aiming, setAiming] = useState(false);
-  const [side, setSide] = useState<Side>('face');
+  const [side, setSide] = useState<AimedSide>('face');
   return (
     <div className={css.files} role="group" aria-label="Pictures and sound">
       <AddPicture side="face" busy={false} onFile={(file) => void addPicture('face', file)} />
@@ -37,7 +33,12 @@ export function HeldFiles({
         title="Card flat beside the bead, light from the side"
       >
         <div className="stack">
-          <Choice title="What it shows" words={aimed} value={side} onChange={(to) => to && setSide(to)} />
+          <Choice
+            title="What it shows"
+            words={aimedSides}
+            value={side}
+            onChange={(to) => to && setSide(to)}
+          />
           {aim({
             onPicture: (file) => {
               void addPicture(side, file);

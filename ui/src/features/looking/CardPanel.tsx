@@ -40,7 +40,7 @@ export function CardPanel() {
         </Button>
       </div>
       <Loaded of={asLoading(card)} what="how large the card is">
-        {({ barMm, notedAt }) => <Bar key={barMm} barMm={barMm} notedAt={notedAt} />}
+        {({ barMm, notedAt }) => <Bar key={notedAt} barMm={barMm} notedAt={notedAt} />}
       </Loaded>
     </section>
   );
@@ -78,7 +78,13 @@ function Bar({ barMm, notedAt }: { barMm: number; notedAt: string | null }) {
           setId(newId());
         }}
       />
-      <Button type="submit" variant="default" size="lg" disabled={typed === null} loading={note.isPending}>
+      <Button
+        type="submit"
+        variant="default"
+        size="lg"
+        disabled={typed === null && notedAt !== null}
+        loading={note.isPending}
+      >
         Keep it
       </Button>
     </form>
