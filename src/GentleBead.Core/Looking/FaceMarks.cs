@@ -16,6 +16,10 @@ internal sealed record FaceMarks(double? UndercutMm, bool? Crater, bool? Restart
     private const int In = 4,
         Out = 12;
 
+    // From this share on a place counts as part of a crater or a restart. The network takes the last ripples of sound beads for a crater as
+    // often as it sees one, and is seldom as sure as this of either.
+    private const double Sure = 0.7;
+
     // Of the bead's width squared, what a crater or a restart covers at least.
     private const double LeastCrater = 0.05,
         LeastRestart = 0.12;
@@ -60,7 +64,7 @@ internal sealed record FaceMarks(double? UndercutMm, bool? Crater, bool? Restart
         }
     }
 
-    // How many places of the bead are sooner that than not.
+    // How many places of the bead are surely that.
     private static double Covered(FaceSight sight, FaceTrace trace, FacePart part)
     {
         var (strip, covered) = (sight.Strip, 0);
@@ -68,7 +72,7 @@ internal sealed record FaceMarks(double? UndercutMm, bool? Crater, bool? Restart
         {
             var column = (trace.From + i) * FaceNet.Every;
             for (var row = (int)Math.Max(0, trace.Left[i]); row <= trace.Right[i] && row < strip.Rows && column < strip.Columns; row++)
-                covered += sight.Share(part, row * strip.Columns + column) > 0.5 ? FaceNet.Every : 0;
+                covered += sight.Share(part, row * strip.Columns + column) > Sure ? FaceNet.Every : 0;
         }
         return covered;
     }
