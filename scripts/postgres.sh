@@ -4,6 +4,7 @@
 #                              the application's role, the owner's of its tables, and the cluster's own
 #   postgres.sh stop FOLDER    stops it
 #   postgres.sh remove FOLDER  stops it and throws away all it holds
+#   postgres.sh data FOLDER    where its files lie
 # The cluster listens on 127.0.0.1 only, on a free port it keeps, with passwords of its own in FOLDER.
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 action=${1:?start, stop or remove}
@@ -84,5 +85,6 @@ SQL
     if running; then as_owner "$bin/pg_ctl" -D "$data" -w -m fast stop >/dev/null; fi
     if [ "$action" = remove ]; then rm -rf "$folder"; fi
     ;;
-  *) fail "postgres.sh start|stop|remove FOLDER" ;;
+  data) echo "$data" ;;
+  *) fail "postgres.sh start|stop|remove|data FOLDER" ;;
 esac

@@ -26,6 +26,7 @@ while [ $# -gt 0 ]; do
   --signpost-port N  where a tablet without trust in it is told, without TLS, where to go and how: 5080
   --proxy ADDRESS    a proxy of your own at ADDRESS does TLS; --name NAME is what tablets call it
 GENTLEBEAD_TLS_CERTIFICATE, GENTLEBEAD_TLS_KEY  with --lan: a certificate of your own, PEM, instead of one of the shop's authority
+GENTLEBEAD_KEY_SEAL        the file that keys for sign-ins are sealed with, .local/key-seal.pem; servers on one database share one
 GENTLEBEAD_DATABASE        an Npgsql connection string: use that server's database instead
 GENTLEBEAD_OWNER_DATABASE  the same with the role that owns its tables; needed to make and to bring forward
 It starts a server that dies anew, five times in ten minutes at the most. What the server says is kept by day in .local/logs, for 30 days.
@@ -113,11 +114,15 @@ fi
 
 # What the server says goes into a log by day; what is for whoever started it is shown; that something was said is noted in "told".
 keep_log() {
-  local line file
+  local line file said
   while IFS= read -r line; do
     printf -v file '%s/logs/server-%(%F)T.log' "$state" -1
     [ -e "$file" ] || find "$state/logs" -name 'server-*.log' -mtime +30 -delete
-    printf '%(%T)T %s\n' -1 "$line" >>"$file"
+    # What it says by itself is JSON, a line each; what is said before it can is put into the same form.
+    case $line in
+      '{'*) printf '%s\n' "$line" >>"$file" ;;
+      *) said=${line//\\/\\\\} said=${said//\"/\\\"}; printf '{"Timestamp":"%(%FT%T%z)T","Message":"%s"}\n' -1 "$said" >>"$file" ;;
+    esac
     : >"$state/told"
     case $line in
       'Starting: '*) say "${line#Starting: }" ;;
@@ -127,6 +132,10 @@ keep_log() {
   done
 }
 listening=(--urls "http://127.0.0.1:$port")
+# Where backups are looked for, to say how old the newest is.
+export GENTLEBEAD_BACKUPS=${GENTLEBEAD_BACKUPS:-$(realpath -m "$state/backups")}
+# What the keys in the database are sealed with; servers beside each other share one file.
+export GENTLEBEAD_KEY_SEAL=${GENTLEBEAD_KEY_SEAL:-$(realpath -m "$state/key-seal.pem")}
 export ASPNETCORE_ENVIRONMENT=Production GENTLEBEAD_DEMO=$([ $demo = 1 ] && echo true || echo false)
 if [ $lan = 1 ]; then
   listening=()
@@ -155,7 +164,7 @@ come_up() {
     sleep 0.1
   done
 }
-last_words() { tail -n 5 "$(ls "$state"/logs/server-*.log | tail -n 1)" >&2; }
+last_words() { tail -n 5 "$(ls "$state"/logs/server-*.log | tail -n 1)" | sed -E 's/.*"Message":"(([^"\\]|\\.)*)".*/\1/' >&2; }
 
 say "Starting the server …"
 launch

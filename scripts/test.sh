@@ -3,6 +3,7 @@
 source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 
 if [ "${1:-}" = mutants ]; then shift && exec scripts/mutants.sh "$@"; fi
+if [ "${1:-}" = rolling ]; then shift && exec scripts/rolling.sh "$@"; fi
 parts=("$@")
 [ ${#parts[@]} -gt 0 ] || parts=(format ui core server browser)
 for part in "${parts[@]}"; do
@@ -20,6 +21,8 @@ for part in "${parts[@]}"; do
 ./test mutants [FOLDER or FOLDER/FILE …]
   changes the rules of these folders or files of Core one small way at a time (dotnet-stryker), says how many changes the tests notice;
   under 75 % it fails. No folder: Sheets, Judging, Machines, Trials, Windows, Rules, in about two hours. Not part of ./test.
+./test rolling [REVISION]
+  the version before (the last with fewer migrations) beside this one on one database, and started on this one's. Not part of ./test.
 T
       [[ $part =~ ^(-h|--help)$ ]] && exit 0 || exit 2 ;;
   esac

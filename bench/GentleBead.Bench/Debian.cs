@@ -7,6 +7,10 @@ internal static class Debian
     public static readonly (string Path, string Package) Chromium = ("/usr/bin/chromium", "chromium");
     public static readonly (string Path, string Package) ChromeDriver = ("/usr/bin/chromedriver", "chromium-driver");
     public static readonly (string Path, string Package) PovRay = ("/usr/bin/povray", "povray");
+    public static readonly (string Path, string Package) Failover = (
+        "/usr/bin/pg_autoctl",
+        "pg-auto-failover-cli postgresql-15-auto-failover"
+    );
     public static readonly (string Path, string Package) SciPy = ("/usr/lib/python3/dist-packages/scipy", "python3-scipy");
 
     /// <summary>Whether all of it is here; what is not is named, with the line that gets it.</summary>

@@ -76,7 +76,7 @@ internal sealed class GrownServer : IAsyncDisposable
             select coalesce(sum(calls), 0) from pg_stat_statements join pg_database on pg_database.oid = dbid join pg_roles on pg_roles.oid
                 = userid
             where datname = current_database() and rolname = 'gentlebead_app' and query !~*
-                '^(begin|commit|rollback|discard|close|unlisten|set session|reset)'
+                '^(begin|commit|rollback|discard|close|(un)?listen|set session|reset)'
             """,
             connection
         );

@@ -1,6 +1,7 @@
 using System.Globalization;
 using BenchmarkDotNet.Running;
 using GentleBead.Bench;
+using GentleBead.Bench.Fuzzing;
 using GentleBead.Bench.Judging;
 using GentleBead.Bench.Listening;
 using GentleBead.Bench.Looking;
@@ -12,6 +13,8 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- growth  every call with 10,000 beads and with 1,000,000 (or a number)
 // dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench; 14 with sound
 // dotnet run -c Release --project bench/GentleBead.Bench -- offline  a tablet's line cut 200 times in the middle of sending
+// dotnet run -c Release --project bench/GentleBead.Bench -- failover  14 booths while the primary dies 50 times (or a number)
+// dotnet run -c Release --project bench/GentleBead.Bench -- fuzz [MANY [SEED]]  50,000 requests that fit and do not, to every call
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
 // dotnet run -c Release --project bench/GentleBead.Bench -- judge   2,000 bad starts judged and mended in two steps
@@ -46,6 +49,17 @@ switch (args)
         if (!Debian.Has(Debian.PostgreSql, Debian.Chromium, Debian.ChromeDriver) || !Debian.HasScreens())
             return Lacking;
         return await Offline.MeasureAsync(seeded is [var start] ? int.Parse(start, null) : 1);
+    case ["failover", .. var times]:
+        return Debian.Has(Debian.PostgreSql, Debian.Failover)
+            ? await Failover.MeasureAsync(times is [var kills] ? int.Parse(kills, null) : 50)
+            : Lacking;
+    case ["fuzz", .. var asked]:
+        return Debian.Has(Debian.PostgreSql)
+            ? await FuzzBench.MeasureAsync(
+                asked is [var requests, ..] ? int.Parse(requests, null) : 50_000,
+                asked is [_, var draws] ? int.Parse(draws, null) : 1
+            )
+            : Lacking;
     case ["load"]:
         return Debian.Has(Debian.PostgreSql) ? await RoomLoad.MeasureAsync() : Lacking;
     case ["heavy"]:

@@ -27,6 +27,7 @@ using GentleBead.Server.Planning;
 using GentleBead.Server.Practice;
 using GentleBead.Server.Progress;
 using GentleBead.Server.Rooms;
+using GentleBead.Server.Running;
 using GentleBead.Server.Search;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
@@ -40,7 +41,6 @@ using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
-using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.Extensions.Options;
 using Npgsql;
 
@@ -62,9 +62,13 @@ var connectionString =
         "GENTLEBEAD_DATABASE is not set. ./start sets it; by hand: \"Host=127.0.0.1;Database=gentlebead;Username=…;Password=…\"."
     );
 
+builder.AddTelemetry();
 try
 {
     builder.AddShopNetwork();
+    var keys = services.AddDataProtection().SetApplicationName("GentleBead");
+    if (builder.Configuration["GENTLEBEAD_KEY_SEAL"] is { Length: > 0 } seal)
+        keys.ProtectKeysWithCertificate(KeySeal.Open(seal, TimeProvider.System.GetUtcNow()));
 }
 catch (InvalidDataException unusable)
 {
@@ -113,6 +117,7 @@ services
     .AddSingleton<HeldStore>()
     .AddSingleton<ForgettingStore>()
     .AddSingleton<KeepingStore>()
+    .AddSingleton<RunningReader>()
     .AddSingleton<CostStore>()
     .AddSingleton<StripStore>()
     .AddSingleton<GoalStore>()
@@ -184,7 +189,6 @@ services.AddProblemDetails();
 services.AddSmallAnswers();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
-services.AddDataProtection().SetApplicationName("GentleBead");
 services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider => new ConfigureOptions<KeyManagementOptions>(options =>
     options.XmlRepository = new KeyRing(provider.GetRequiredService<NpgsqlDataSource>())
 ));
@@ -221,14 +225,8 @@ services
     .SetFallbackPolicy(new Microsoft.AspNetCore.Authorization.AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
 services.AddRateLimiter(limiter =>
 {
-    // Signing in is refused to whoever tries too often; everything else only while too much waits already.
     limiter.OnRejected = async (rejected, _) =>
-    {
-        if (rejected.HttpContext.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>() is not null)
-            rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
-        else
-            await Problems.TooBusyAsync(rejected.HttpContext, Say($"Many are at it at once. Try again in a moment."));
-    };
+        await Problems.TooBusyAsync(rejected.HttpContext, Say($"Many are at it at once. Try again in a moment."));
     limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(http =>
         http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
             ? RateLimitPartition.GetConcurrencyLimiter(
@@ -241,15 +239,6 @@ services.AddRateLimiter(limiter =>
                 }
             )
             : RateLimitPartition.GetNoLimiter("")
-    );
-    var perMinute = builder.Configuration.GetValue("GENTLEBEAD_SIGN_INS_PER_MINUTE", 60);
-    limiter.AddPolicy(
-        PeopleEndpoints.SignInLimit,
-        http =>
-            RateLimitPartition.GetFixedWindowLimiter(
-                http.Connection.RemoteIpAddress?.ToString() ?? "",
-                _ => new FixedWindowRateLimiterOptions { PermitLimit = perMinute, Window = TimeSpan.FromMinutes(1) }
-            )
     );
 });
 
@@ -264,6 +253,8 @@ try
             owner,
             async () =>
             {
+                if (Migrations.AreAhead(owner))
+                    return;
                 await Steps.DoAsync("Bringing the database forward", () => BringForwardAsync(owner));
                 if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false))
                     await Steps.DoAsync("Looking after the made-up school", () => DemoLoader.LoadAsync(app.Services, owner, stopping));
@@ -394,6 +385,7 @@ LogbookEndpoints.Map(app);
 HeldEndpoints.Map(app);
 ForgettingEndpoints.Map(app);
 KeepingEndpoints.Map(app);
+RunningEndpoints.Map(app);
 CostEndpoints.Map(app);
 StripEndpoints.Map(app);
 GoalEndpoints.Map(app);

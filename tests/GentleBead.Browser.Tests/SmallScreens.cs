@@ -16,6 +16,7 @@ internal static partial class Screens
             ("devices", page => ToOwn(page, "/settings/devices", "Stand-in devices")),
             ("people", page => ToOwn(page, "/settings/people", "Instructors")),
             ("this screen", page => ToOwn(page, "/settings/screen", "Single keys")),
+            ("how it runs", page => ToOwn(page, "/settings/running", "It answers within")),
             ("shop network", page => ToOwn(page, "/settings/network", "does not listen for the shop")),
             (
                 "tablets",

@@ -64,6 +64,26 @@ public sealed class BackupTests(DemoRoom room) : IClassFixture<DemoRoom>, IDispo
     }
 
     [Fact]
+    public void What_was_written_is_archived_and_comes_back_as_it_was_at_a_minute()
+    {
+        // It writes, takes a base backup, writes on, wipes all of it, goes back to a moment between, and compares row by row.
+        var (rehearsed, words) = Run("archive.sh", "rehearse");
+        Assert.True(rehearsed == 0, words);
+        Assert.Contains("Rehearsed", words, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("2026-01-31 25:00", "is no minute")]
+    [InlineData("2026-01-31 18:05", "no base backup from before")]
+    public void A_minute_that_cannot_be_gone_back_to_is_told_and_nothing_is_touched(string minute, string told)
+    {
+        var (code, words) = Run("archive.sh", "back", Path.Combine(folder, "archive"), minute);
+        Assert.NotEqual(0, code);
+        Assert.Contains(told, words, StringComparison.Ordinal);
+        Assert.False(Directory.Exists(Path.Combine(folder, "postgres")));
+    }
+
+    [Fact]
     public void What_is_no_backup_changes_nothing()
     {
         var file = Path.Combine(folder, "letter.dump");

@@ -10,10 +10,12 @@ public sealed class RunningServer : IAsyncDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(3);
     private readonly Process process;
     private readonly TestDatabase? ownDatabase;
+    private readonly ConcurrentQueue<string> words;
 
-    private RunningServer(Process process, Uri address, TestDatabase? ownDatabase)
+    private RunningServer(Process process, Uri address, TestDatabase? ownDatabase, ConcurrentQueue<string> words)
     {
         this.process = process;
+        this.words = words;
         Address = address;
         this.ownDatabase = ownDatabase;
     }
@@ -21,11 +23,16 @@ public sealed class RunningServer : IAsyncDisposable
     /// <summary>Where the tests' own build of it lies.</summary>
     public static string Built => Path.Combine(Cluster.Root, "src/GentleBead.Server/bin", Configuration, "net10.0");
 
+    private static string Pages => Path.Combine(Cluster.Root, "ui/dist");
+
     /// <summary>The code an empty school is founded with in tests.</summary>
     public const string SetUpCode = "TEST-2345";
 
     /// <summary>Where it answers.</summary>
     public Uri Address { get; }
+
+    /// <summary>What it has said so far, line by line.</summary>
+    public IReadOnlyCollection<string> Words => words;
 
     /// <summary>Its process, to look at what it holds.</summary>
     public int ProcessId => process.Id;
@@ -47,15 +54,22 @@ public sealed class RunningServer : IAsyncDisposable
         bool demo,
         TestDatabase? database = null,
         params (string Name, string Value)[] settings
-    ) => StartAsync(port, Path.Combine(Cluster.Root, "ui/dist"), demo, database, settings);
+    ) => StartAsync(port, (Built, Pages), demo, database, settings);
+
+    /// <summary>The same with the demo school and another build of it, over this one's pages.</summary>
+    /// <param name="built">The folder it was built into.</param>
+    /// <param name="database">Its database.</param>
+    public static Task<RunningServer> StartBuiltAsync(string built, TestDatabase database) =>
+        StartAsync(StartedByScript.FreePort(), (built, Pages), true, database, []);
 
     /// <summary>The same with the demo school, over pages of the caller's own.</summary>
     /// <param name="pages">The folder of a built front end.</param>
-    public static Task<RunningServer> StartOverAsync(string pages) => StartAsync(StartedByScript.FreePort(), pages, true, null, []);
+    public static Task<RunningServer> StartOverAsync(string pages) =>
+        StartAsync(StartedByScript.FreePort(), (Built, pages), true, null, []);
 
     private static async Task<RunningServer> StartAsync(
         int port,
-        string pages,
+        (string Program, string Pages) built,
         bool demo,
         TestDatabase? database,
         (string Name, string Value)[] settings
@@ -65,7 +79,15 @@ public sealed class RunningServer : IAsyncDisposable
         var address = new Uri($"http://127.0.0.1:{port}");
         var start = new ProcessStartInfo(
             "dotnet",
-            [Path.Combine(Built, "GentleBead.Server.dll"), "--urls", address.ToString(), "--contentRoot", Built, "--webroot", pages]
+            [
+                Path.Combine(built.Program, "GentleBead.Server.dll"),
+                "--urls",
+                address.ToString(),
+                "--contentRoot",
+                built.Program,
+                "--webroot",
+                built.Pages,
+            ]
         )
         {
             RedirectStandardOutput = true,
@@ -88,7 +110,7 @@ public sealed class RunningServer : IAsyncDisposable
         using var client = new HttpClient { BaseAddress = address };
         await Waiting.UntilAsync(async () => process.HasExited || await IsReadyAsync(client), Patience);
         if (!process.HasExited && await IsReadyAsync(client))
-            return new RunningServer(process, address, database is null ? used : null);
+            return new RunningServer(process, address, database is null ? used : null, words);
         process.Kill();
         // Waits for its last words too: what it died of is often still on its way when it has gone.
         await process.WaitForExitAsync();

@@ -18,6 +18,17 @@ public static class Migrations
     /// <summary>Whether a database is of this version.</summary>
     public static bool AreDone(string connectionString) => !Upgrade(connectionString).IsUpgradeRequired();
 
+    /// <summary>
+    /// Whether a later version has brought a database further than this one knows: then this one works on it as it is, for what later
+    /// versions take away, they first leave there for one version.
+    /// </summary>
+    public static bool AreAhead(string connectionString)
+    {
+        var upgrade = Upgrade(connectionString);
+        var known = upgrade.GetDiscoveredScripts().Select(script => script.Name).ToHashSet(StringComparer.Ordinal);
+        return upgrade.GetExecutedScripts().Any(name => !known.Contains(name));
+    }
+
     private static UpgradeEngine Upgrade(string connectionString) =>
         DeployChanges
             .To.PostgresqlDatabase(connectionString)

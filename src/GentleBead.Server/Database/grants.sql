@@ -24,7 +24,7 @@ grant update (units, way_of_setting, hand, password_hash, deactivated_at, demo) 
 -- A sign-in and a code are used up; tries and set-up codes are states.
 grant update (ended_at) on sign_in to the_application;
 grant update (used_at) on password_reset to the_application;
-grant update, delete on sign_in_try, set_up_code to the_application;
+grant update, delete on sign_in_try, address_try, set_up_code to the_application;
 
 -- A PIN, a tablet's key and who stands at it are states; a pairing code is used up.
 grant update (pin_hash, set_by, set_at) on pin to the_application;

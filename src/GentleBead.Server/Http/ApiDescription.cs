@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.OpenApi;
-using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.OpenApi;
 
 namespace GentleBead.Server.Http;
@@ -52,8 +51,6 @@ public static class ApiDescription
                 Add(StatusCodes.Status403Forbidden);
             operation.Security = [new OpenApiSecurityRequirement { [new OpenApiSecuritySchemeReference(Scheme, context.Document)] = [] }];
         }
-        if (metadata.OfType<EnableRateLimitingAttribute>().Any())
-            Add(StatusCodes.Status429TooManyRequests);
         Add(StatusCodes.Status503ServiceUnavailable);
         if (metadata.OfType<UploadBody>().FirstOrDefault() is { } upload)
         {

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Net.Sockets;
 using System.Reflection;
 using System.Text.Json;
@@ -105,8 +106,16 @@ public static class Problems
                 Say($"The database is busy or does not answer. Try again in a moment.")
             ),
             OperationCanceledException => Task.CompletedTask,
-            _ => Told(StatusCodes.Status500InternalServerError, Say($"Something broke on the server.")).ExecuteAsync(http),
+            _ => BrokeAsync(http),
         };
+
+    // By the number that stands in the log beside what broke.
+    private static Task BrokeAsync(HttpContext http)
+    {
+        var number = Activity.Current?.TraceId.ToHexString() ?? http.TraceIdentifier;
+        var where = Say($"Whoever looks after it finds it in the log by this number: {number.Name()}");
+        return Told(StatusCodes.Status500InternalServerError, Sentences(Say($"Something broke on the server."), where)).ExecuteAsync(http);
+    }
 
     private static bool IsPassing(NpgsqlException failed) =>
         failed is PostgresException { SqlState: var state }

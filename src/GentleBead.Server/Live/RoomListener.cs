@@ -20,6 +20,9 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
     private const string SignedOut = "signedOut";
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
 
+    // A database that was cut off says nothing at all: when nothing was told for so long, it is asked, and answers within as long, s.
+    private const int Quiet = 2;
+
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -46,8 +49,8 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
         var told = new Queue<string>();
         await using var connection = await database.OpenConnectionAsync(stopping);
         connection.Notification += (_, notice) => told.Enqueue(notice.Payload);
-        await using (var listen = new NpgsqlCommand("listen room", connection))
-            await listen.ExecuteNonQueryAsync(stopping);
+        await using var listen = new NpgsqlCommand("listen room", connection) { CommandTimeout = Quiet };
+        await listen.ExecuteNonQueryAsync(stopping);
         // Whatever was told while nobody listened: every screen looks once.
         await hub.Clients.All.SendAsync("changed", new RoomNotice("session", null, null), stopping);
         while (true)
@@ -55,7 +58,8 @@ public sealed partial class RoomListener(NpgsqlDataSource database, IHubContext<
             // Passed on here and not as it comes in: what goes wrong is seen, and notices keep their order.
             while (told.TryDequeue(out var notice))
                 await PassOnAsync(notice, stopping);
-            await connection.WaitAsync(stopping);
+            if (!await connection.WaitAsync(TimeSpan.FromSeconds(Quiet), stopping))
+                await listen.ExecuteNonQueryAsync(stopping);
         }
     }
 

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Security.Cryptography;
 using System.Security.Cryptography.X509Certificates;
+using GentleBead.Server.Work;
 
 namespace GentleBead.Server.Network;
 
@@ -57,7 +58,8 @@ public sealed class Authority : IDisposable
             found.Dispose();
         }
         var made = Make(names, now);
-        Write(file, made.certificate);
+        using var key = made.certificate.GetECDsaPrivateKey()!;
+        PrivateFile.Write(file, made.certificate.ExportCertificatePem(), key.ExportPkcs8PrivateKeyPem());
         return made;
     }
 
@@ -113,26 +115,6 @@ public sealed class Authority : IDisposable
         {
             throw new InvalidDataException($"{file} is no authority that can be read: {unread.Message}", unread);
         }
-    }
-
-    // Put in its place whole: what was cut short is never taken for an authority.
-    private static void Write(string file, X509Certificate2 made)
-    {
-        using var key = made.GetECDsaPrivateKey()!;
-        var beside = $"{file}.new";
-        File.Delete(beside);
-        var alone = new FileStreamOptions
-        {
-            Mode = FileMode.CreateNew,
-            Access = FileAccess.Write,
-            UnixCreateMode = UnixFileMode.UserRead | UnixFileMode.UserWrite,
-        };
-        using (var writer = new StreamWriter(beside, alone))
-        {
-            writer.WriteLine(made.ExportCertificatePem());
-            writer.WriteLine(key.ExportPkcs8PrivateKeyPem());
-        }
-        File.Move(beside, file, overwrite: true);
     }
 
     // Positive and 16 bytes long, as RFC 5280 asks.

@@ -27,11 +27,7 @@ public static class AccountEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var people = app.MapGroup("/api/people").WithTags("people");
-        people
-            .MapPost("/use-code", UseCodeAsync)
-            .AllowAnonymous()
-            .RequireRateLimiting(PeopleEndpoints.SignInLimit)
-            .ProducesTold(StatusCodes.Status429TooManyRequests);
+        people.MapPost("/use-code", UseCodeAsync).AllowAnonymous().CountsTries();
         people.MapPut("/me/password", ChangeAsync).RequireAuthorization(Access.SignedIn);
         people
             .MapPost(

@@ -40,9 +40,6 @@ public sealed record Accounts(bool Demo);
 /// <summary>Signing in and out, and accounts.</summary>
 public static class PeopleEndpoints
 {
-    /// <summary>The limiter of sign-in attempts.</summary>
-    public const string SignInLimit = "sign-in";
-
     private const int LeastPassword = 8;
 
     /// <summary>Maps the endpoints.</summary>
@@ -50,16 +47,8 @@ public static class PeopleEndpoints
     {
         var people = app.MapGroup("/api/people").WithTags("people");
         people.MapGet("/welcome", WelcomeAsync).AllowAnonymous();
-        people
-            .MapPost("/sign-in", CheckAsync)
-            .AllowAnonymous()
-            .RequireRateLimiting(SignInLimit)
-            .ProducesTold(StatusCodes.Status429TooManyRequests);
-        people
-            .MapPost("/first-instructor", FirstAsync)
-            .AllowAnonymous()
-            .RequireRateLimiting(SignInLimit)
-            .ProducesTold(StatusCodes.Status409Conflict);
+        people.MapPost("/sign-in", CheckAsync).AllowAnonymous().CountsTries();
+        people.MapPost("/first-instructor", FirstAsync).AllowAnonymous().CountsTries().ProducesTold(StatusCodes.Status409Conflict);
         people.MapPost("/sign-out", SignOutAsync).RequireAuthorization(Access.SignedIn);
         people.MapGet("/me", MeAsync).AllowAnonymous();
         people.MapPut("/me/units", SetUnitsAsync).RequireAuthorization(Access.SignedIn);

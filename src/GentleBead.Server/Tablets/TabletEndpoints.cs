@@ -38,11 +38,7 @@ public static class TabletEndpoints
             .RequireAuthorization(Access.Instructor);
         tablets.MapPut("/codes/{id:guid}", CodeAsync).RequireAuthorization(Access.Instructor).ProducesTold(StatusCodes.Status409Conflict);
         tablets.MapPut("/{id:guid}/put-away", PutAwayAsync).RequireAuthorization(Access.Instructor);
-        tablets
-            .MapPost("/pair", PairAsync)
-            .AllowAnonymous()
-            .RequireRateLimiting(PeopleEndpoints.SignInLimit)
-            .ProducesTold(StatusCodes.Status429TooManyRequests);
+        tablets.MapPost("/pair", PairAsync).AllowAnonymous().CountsTries();
     }
 
     private static async Task<Results<Ok<PairingCode>, Wrong, Told>> CodeAsync(

@@ -32,6 +32,9 @@ public static class Pool
         // Every question here is small: compiling a wide one first (PostgreSQL's jit) took 215 ms where the question itself takes 6.
         if (!said.Contains("Options"))
             words.Options = "-c jit=off";
+        // Of several hosts one is primary, and which one changes within seconds.
+        if (words.Host?.Contains(',', StringComparison.Ordinal) is true && !said.Contains("Host Recheck Seconds"))
+            words.HostRecheckSeconds = 1;
         words.ApplicationName ??= "gentlebead";
         return NpgsqlDataSource.Create(words);
     }

@@ -39,6 +39,7 @@ export const instructorPages = [
   { to: '/settings/tablets', label: 'Settings: tablets of booths' },
   { to: '/settings/keeping', label: 'Settings: keeping and forgetting, how long what is kept' },
   { to: '/settings/trail', label: 'Settings: who did what' },
+  { to: '/settings/running', label: 'Settings: how it runs, backups and space' },
 ] as const;
 
 export const studentPages = [

@@ -82,6 +82,7 @@ const AccountPage = page('AccountPage', settings);
 const NetworkPage = page('NetworkPage', settings);
 const TabletsPage = page('TabletsPage', settings);
 const TrailPage = page('TrailPage', settings);
+const RunningPage = page('RunningPage', settings);
 
 const start = wasSignedIn() === 'student' ? /^\/$/ : undefined;
 const mine = () => import('../pages/MyWorkPages');
@@ -169,6 +170,7 @@ export const instructorRoutes = (
       <Route path="network" element={<NetworkPage />} />
       <Route path="tablets" element={<TabletsPage />} />
       <Route path="trail" element={<TrailPage />} />
+      <Route path="running" element={<RunningPage />} />
       <Route path="account" element={<AccountPage />} />
       <Route path="rooms" element={<RoomsPage />} />
     </Route>

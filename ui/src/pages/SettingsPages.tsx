@@ -6,6 +6,7 @@ import { LearnedPanel } from '../features/judging/LearnedPanel';
 import { TolerancesPanel } from '../features/judging/TolerancesPanel';
 import { StandInsPanel } from '../features/listening/StandInsPanel';
 import { NetworkPanel } from '../features/network/NetworkPanel';
+import { RunningPanel } from '../features/running/RunningPanel';
 import { HandChoice } from '../features/people/HandChoice';
 import { SignalWays } from '../features/signals/SignalWays';
 import { AccountPanel } from '../features/people/AccountPanel';
@@ -36,6 +37,7 @@ const forInstructors = [
   { to: '/settings/tablets', label: 'Tablets' },
   { to: '/settings/keeping', label: 'Keeping' },
   { to: '/settings/trail', label: 'Who did what' },
+  { to: '/settings/running', label: 'How it runs' },
   { to: '/settings/account', label: 'Account' },
   { to: '/settings/screen', label: 'This screen' },
 ];
@@ -104,6 +106,12 @@ export const TrailPage = () => (
 export const NetworkPage = () => (
   <div className={css.narrow}>
     <NetworkPanel />
+  </div>
+);
+
+export const RunningPage = () => (
+  <div className={css.narrow}>
+    <RunningPanel />
   </div>
 );
 

@@ -649,6 +649,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/running": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RunningLine"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Whoever is signed in may not do this. */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description The server or its database is busy; Retry-After says when to come again. */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/strip": {
         parameters: {
             query?: never;
@@ -1051,12 +1107,14 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Too many tries; wait a minute. */
+                /** @description Too Many Requests */
                 429: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
                 };
                 /** @description The server or its database is busy; Retry-After says when to come again. */
                 503: {
@@ -12931,12 +12989,14 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Too many tries; wait a minute. */
+                /** @description Too Many Requests */
                 429: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemAnswer"];
+                    };
                 };
                 /** @description The server or its database is busy; Retry-After says when to come again. */
                 503: {
@@ -22706,6 +22766,21 @@ export interface components {
              */
             counts: boolean;
         };
+        /** @description One thing that Gentle Bead needs, and how it stands. */
+        RunningLine: {
+            /** @description Its name on screen. */
+            what: components["schemas"]["Said"];
+            /** @description How it stands. */
+            state: components["schemas"]["RunningState"];
+            /** @description What is known of it. */
+            says: components["schemas"]["Said"];
+            do: null | components["schemas"]["Said"];
+        };
+        /**
+         * @description How something stands that Gentle Bead needs.
+         * @enum {unknown}
+         */
+        RunningState: "fine" | "look" | "act";
         /** @description A sentence: words with numbered places, and the values that stand there, each shown in the reader's units. */
         Said: {
             say: string;

@@ -7,6 +7,9 @@ const pause = 500;
 const untilAgain = 1_500;
 const fewPlaces = 3;
 
+// A server that goes leaves many screens at once: they do not all come to the next in the same moment, ms.
+const soon = () => Math.random() * 400;
+
 /** Brings up what some notices changed: what is in hand first, then the lists. */
 async function bringUp(queries: QueryClient, notices: Notice[]) {
   const old = queries
@@ -65,11 +68,14 @@ function listen(on: { hear: (notice: Notice) => void; up: (up: boolean) => void;
   let stopped = false;
   let stop: (() => void) | undefined;
   const start = async () => {
-    const { HubConnectionBuilder, LogLevel } = await import('@microsoft/signalr');
+    const { HubConnectionBuilder, HttpTransportType, LogLevel } = await import('@microsoft/signalr');
     if (stopped) return;
     const hub = new HubConnectionBuilder()
-      .withUrl('/live')
-      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => untilAgain })
+      // One request and no more: with several servers behind one name, the next may come to another.
+      .withUrl('/live', { skipNegotiation: true, transport: HttpTransportType.WebSockets })
+      .withAutomaticReconnect({
+        nextRetryDelayInMilliseconds: (tried) => (tried.previousRetryCount === 0 ? soon() : untilAgain),
+      })
       .configureLogging(LogLevel.None)
       .build();
     stop = () => void hub.stop();
