@@ -4,9 +4,9 @@ source "$(dirname "${BASH_SOURCE[0]}")/common.sh"
 
 state=${GENTLEBEAD_STATE:-.local}
 case ${1:-} in
-  on | base) [ $# = 2 ] || set -- --help ;;
-  back) [ $# = 3 ] || set -- --help ;;
-  rehearse) [ $# = 1 ] || set -- --help ;;
+  on | base) [ $# = 2 ] || set -- wrong ;;
+  back) [ $# = 3 ] || set -- wrong ;;
+  rehearse) [ $# = 1 ] || set -- wrong ;;
 esac
 case ${1:---help} in
   on | base | back | rehearse) ;;

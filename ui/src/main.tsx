@@ -12,7 +12,7 @@ import { theme } from './app/theme';
 import { peopleQueries } from './features/people/queries';
 import { benchQueries } from './features/sessions/queries';
 import { wasTablet } from './features/tablets/tablet';
-import { Refused } from './shared/api/client';
+import { passing, Refused } from './shared/api/client';
 import { expiredKey, me, wasSignedIn } from './shared/useMe';
 
 // Who was here last most likely is again.
@@ -27,12 +27,11 @@ const onError = (error: Error) => {
     queries.setQueryData(expiredKey, true);
 };
 
-// What the server refused it will refuse again: only silence is worth another try, and that it had too much to do at once.
+// What the server refused it will refuse again: only silence is worth another try, and what passes.
 const again = (times: number, error: Error) => {
   const status = error instanceof Refused ? error.status : 0;
-  return status === busy ? times < 5 : status === 0 && times < 2;
+  return passing.has(status) ? times < 5 : status === 0 && times < 2;
 };
-const busy = 503;
 
 const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError }),

@@ -26,6 +26,7 @@ public sealed record RunningLine(Said What, RunningState State, Said Says, Said?
 public static class HowItRuns
 {
     private const double SlowMs = 250;
+    private const double Megabyte = 1e6;
     private const double Gigabyte = 1e9;
     private const long LeastFree = 2_000_000_000;
     private const double LittleFree = 0.1;
@@ -49,7 +50,7 @@ public static class HowItRuns
         return new(
             Say($"Database"),
             slow ? RunningState.Look : RunningState.Fine,
-            Say($"It answers within {facts.AnswerMs:0} ms and holds {facts.DatabaseBytes / Gigabyte:0.0} GB."),
+            Say($"It answers within {facts.AnswerMs:0} ms and holds {Size(facts.DatabaseBytes)}."),
             slow ? Say($"Something else keeps its machine busy. Look what runs there.") : null
         );
     }
@@ -76,7 +77,7 @@ public static class HowItRuns
         return new(
             Say($"Space"),
             state,
-            Say($"{facts.FreeBytes / Gigabyte:0.0} GB of {facts.DiskBytes / Gigabyte:0} GB are free on this server’s disk."),
+            Say($"{Size(facts.FreeBytes)} of {Size(facts.DiskBytes)} are free on this server’s disk."),
             state == RunningState.Fine
                 ? null
                 : Say($"Pictures and sound fill it. Make room, or keep them for a shorter time under Keeping.")
@@ -144,6 +145,8 @@ public static class HowItRuns
                 : Say($"It should have been renewed by now. Put the next one in its place, or start Gentle Bead again.")
         );
     }
+
+    private static Said Size(long bytes) => bytes < Gigabyte ? Say($"{bytes / Megabyte:0} MB") : Say($"{bytes / Gigabyte:0.0} GB");
 
     private static DateOnly Day(RunningFacts facts, DateTimeOffset at) => DateOnly.FromDateTime(OnTheWall(facts, at));
 

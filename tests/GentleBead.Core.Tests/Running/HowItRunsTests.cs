@@ -29,6 +29,7 @@ public class HowItRunsTests
         Assert.All(lines, line => Assert.Equal(RunningState.Fine, line.State));
         Assert.All(lines, line => Assert.Null(line.Do));
         Assert.Equal("It answers within 1 ms and holds 3.4 GB.", $"{lines[0].Says}");
+        Assert.Contains("holds 26 MB", $"{HowItRuns.Of(Well with { DatabaseBytes = 26_400_000 })[0].Says}", StringComparison.Ordinal);
         Assert.Equal("The newest is of 5 Mar 2026, 04:00.", $"{lines[2].Says}");
     }
 

@@ -59,6 +59,9 @@ export function refusalOf(status: number, body: unknown, otherwise = `The server
   return new Refused(status, told.said ?? plain[status] ?? otherwise, told.problems);
 }
 
+/** A server that has too much to do, or what stands before it while one dies and another takes over: the same is worth asking again. */
+export const passing: ReadonlySet<number> = new Set([502, 503, 504]);
+
 // Answers that come without a body of ours.
 const plain: Record<number, string> = {
   404: 'There is no such thing here.',

@@ -1,4 +1,4 @@
-import { Refused, refusalOf } from '../api/client';
+import { passing, Refused, refusalOf } from '../api/client';
 import { hearClock } from '../serverClock';
 import type { Waiting } from './db';
 import { first, note, sent, takeBack } from './outbox';
@@ -30,7 +30,7 @@ const kinds: Record<Waiting['kind'], { patience: number; form: boolean; kept?: s
 
 // What breaks the server every time would keep all that is behind it.
 const mostBroken = 5;
-const later = new Set([401, 408, 425, 429, 502, 503, 504]);
+const later = new Set([401, 408, 425, 429, ...passing]);
 
 /** Sends one thing; says whether the next can follow. */
 async function send(one: Waiting): Promise<boolean> {
