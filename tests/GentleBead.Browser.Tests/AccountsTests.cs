@@ -10,9 +10,7 @@ public class AccountsTests
     {
         await using var server = await RunningServer.StartAsync(demo: true);
         using var page = new Page(server.Address).StepInAs("Maren Holloway");
-        page.Open("/students");
-        page.Type("Find by name", "wynn");
-        page.Click("Wynn Okafor");
+        page.OpenStudent("Wynn Okafor");
         page.Click("Forgot the password: a code");
         page.See("It is shown this once");
         var code = page.Texts("[aria-label='Account'] [role=status] p")[1];

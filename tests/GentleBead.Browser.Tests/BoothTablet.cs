@@ -29,11 +29,7 @@ internal static class BoothTablet
     /// <summary>Gives a student a PIN for the booth.</summary>
     public static string PinOf(Page room, string student)
     {
-        room.Open("/students");
-        room.Type("Find by name", student);
-        // The list draws itself anew while it is typed into: a tap would fall between.
-        room.SeeNot("Teodor Pike");
-        room.Click(student);
+        room.OpenStudent(student);
         room.Click("A PIN for the booth");
         room.See("It is shown this once");
         var pin = room.Run<string>("return document.querySelector('[role=status] p[class*=code]').textContent");

@@ -15,17 +15,13 @@ public class KeepingTests
         Assert.False(ilsa.Has("a[href$='/forget']"));
 
         using var maren = new Page(server.Address).StepInAs("Maren Holloway");
-        maren.Open("/students");
-        maren.Type("Find by name", "Teodor");
-        maren.Click("Teodor Pike");
+        maren.OpenStudent("Teodor Pike");
         maren.Click("Progress", within: "Student");
         maren.Type("Remark", "Shares a booth with Ilsa");
         maren.Click("Keep it");
         maren.SeeIn("Remarks", "Shares a booth with Ilsa");
 
-        maren.Open("/students");
-        maren.Type("Find by name", "Ilsa");
-        maren.Click("Ilsa Brandt");
+        maren.OpenStudent("Ilsa Brandt");
         maren.Click("Record", within: "Student");
         maren.Click("Forget this student …");
         maren.SeeIn("What forgetting does", "Ilsa Brandt becomes Former student", "chain of every test weld holds");

@@ -10,9 +10,7 @@ public class ProgressTests
     {
         await using var server = await RunningServer.StartAsync(demo: true);
         using var maren = new Page(server.Address).StepInAs("Maren Holloway");
-        maren.Open("/students");
-        maren.Type("Find by name", "Ilsa");
-        maren.Click("Ilsa Brandt");
+        maren.OpenStudent("Ilsa Brandt");
         maren.Click("Progress", within: "Student");
         maren.See("3 beads on 2 evenings", "It helped: ");
         maren.SeeIn("Chosen work", "T, horizontal", "Proven", "times in 10");

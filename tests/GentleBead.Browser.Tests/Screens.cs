@@ -263,9 +263,7 @@ internal static partial class Screens
 
     private static void ToRecord(Page page, string name)
     {
-        page.Open("/students");
-        page.Type("Find by name", name.Split(' ')[0]);
-        page.Click(name);
+        page.OpenStudent(name);
         page.Click("Record", within: "Student");
     }
 

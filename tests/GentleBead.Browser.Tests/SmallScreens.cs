@@ -81,9 +81,7 @@ internal static partial class Screens
                 "progress",
                 page =>
                 {
-                    page.Open("/students");
-                    page.Type("Find by name", "Ilsa");
-                    page.Click("Ilsa Brandt");
+                    page.OpenStudent("Ilsa Brandt");
                     page.Click("Progress", within: "Student");
                     page.See("Outside corner", "What keeps going wrong", "Goals", "Remarks", "Take the logbook along");
                 }
@@ -109,9 +107,7 @@ internal static partial class Screens
                 "side by side",
                 page =>
                 {
-                    page.Open("/students");
-                    page.Type("Find by name", "Ilsa");
-                    page.Click("Ilsa Brandt");
+                    page.OpenStudent("Ilsa Brandt");
                     page.SeeIn("The term at a glance", "Outside corner");
                     page.Run<object?>("document.querySelectorAll('[aria-label=\"The term at a glance\"] ol button')[0].click()");
                     page.Run<object?>("document.querySelectorAll('[aria-label=\"The term at a glance\"] ol button')[9].click()");

@@ -43,9 +43,7 @@ public class StripTests
     {
         await using var server = await RunningServer.StartAsync(demo: true);
         using var maren = new Page(server.Address).StepInAs("Maren Holloway");
-        maren.Open("/students");
-        maren.Type("Find by name", "Ilsa");
-        maren.Click("Ilsa Brandt");
+        maren.OpenStudent("Ilsa Brandt");
         maren.SeeIn("The term at a glance", "T, horizontal");
         // Two pictures of the same grey step, one upright and dark, one across and light, put to two of her beads.
         Assert.Equal(
