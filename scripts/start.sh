@@ -29,6 +29,7 @@ GENTLEBEAD_TLS_CERTIFICATE, GENTLEBEAD_TLS_KEY  with --lan: a certificate of you
 GENTLEBEAD_KEY_SEAL        the file that keys for sign-ins are sealed with, .local/key-seal.pem; servers on one database share one
 GENTLEBEAD_DATABASE        an Npgsql connection string: use that server's database instead
 GENTLEBEAD_OWNER_DATABASE  the same with the role that owns its tables; needed to make and to bring forward
+GENTLEBEAD_CONTROL_DATABASE  many schools, each in a database of its own: the one that names them (scripts/school.sh adds them)
 It starts a server that dies anew, five times in ten minutes at the most. What the server says is kept by day in .local/logs, for 30 days.
 T
       exit 0 ;;
@@ -60,9 +61,9 @@ flock -n 9 || {
 }
 
 need_toolchains
-if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
-  need_debian /usr/lib/postgresql=postgresql 9>&-
-fi
+# A database of this folder's own, unless others are named.
+own=1
+if [ -n "${GENTLEBEAD_DATABASE:-}${GENTLEBEAD_CONTROL_DATABASE:-}" ]; then own=0; else need_debian /usr/lib/postgresql=postgresql 9>&-; fi
 need_debian curl=curl /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core "$opencv" 9>&-
 
 # The lock is closed (9>&-) for whatever is run from here: a helper that lives on must not hold it.
@@ -94,7 +95,7 @@ stop() {
 trap stop EXIT
 trap 'exit 0' INT TERM
 
-if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
+if [ $own = 1 ]; then
   if [ $fresh = 1 ]; then
     say "Beginning again …"
     scripts/postgres.sh remove "$state/postgres"
@@ -108,6 +109,8 @@ if [ -z "${GENTLEBEAD_DATABASE:-}" ]; then
   start_postgres || fail "PostgreSQL did not start."
 elif [ $fresh = 1 ]; then
   fail "--fresh does not clear a database of yours. Empty it by hand, or leave GENTLEBEAD_DATABASE unset."
+elif [ -n "${GENTLEBEAD_CONTROL_DATABASE:-}" ]; then
+  say "Serving the schools named in GENTLEBEAD_CONTROL_DATABASE."
 else
   say "Using the database named in GENTLEBEAD_DATABASE."
 fi

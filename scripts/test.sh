@@ -36,8 +36,9 @@ if has core; then need_debian /usr/lib/python3/dist-packages/scipy=python3-scipy
 if has server || has browser; then need_debian /usr/lib/postgresql=postgresql; fi
 if has server; then need_debian ffmpeg=ffmpeg openssl=openssl pdftotext=poppler-utils qpdf=qpdf; fi
 if has browser; then need_debian chromium=chromium chromedriver=chromium-driver curl=curl ffmpeg=ffmpeg certutil=libnss3-tools \
-  systemd-analyze=systemd \
-  /usr/sbin/nginx=nginx-light /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core; fi
+  systemd-analyze=systemd /usr/sbin/nginx=nginx-light /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf=fonts-dejavu-core \
+  /usr/bin/pg_autoctl=pg-auto-failover-cli /usr/share/postgresql/15/extension/pgautofailover.control=postgresql-15-auto-failover
+fi
 # Fetched while the rest is built.
 packages=
 if has ui || has browser; then need_ui_packages & packages=$!; fi

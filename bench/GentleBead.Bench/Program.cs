@@ -14,6 +14,7 @@ using GentleBead.Bench.Progress;
 // dotnet run -c Release --project bench/GentleBead.Bench -- load    200 booths and 60 screens, beside pgbench; 14 with sound
 // dotnet run -c Release --project bench/GentleBead.Bench -- offline  a tablet's line cut 200 times in the middle of sending
 // dotnet run -c Release --project bench/GentleBead.Bench -- failover  14 booths while the primary dies 50 times (or a number)
+// dotnet run -c Release --project bench/GentleBead.Bench -- schools  200 schools (or a number) on one server, beside one alone
 // dotnet run -c Release --project bench/GentleBead.Bench -- fuzz [MANY [SEED]]  50,000 requests that fit and do not, to every call
 // dotnet run -c Release --project bench/GentleBead.Bench -- heavy   twelve recordings at once, and a bead beside somebody looping the arc
 // dotnet run -c Release --project bench/GentleBead.Bench -- arc     the arc simulated and listened to, beside MathNet and SciPy
@@ -52,6 +53,10 @@ switch (args)
     case ["failover", .. var times]:
         return Debian.Has(Debian.PostgreSql, Debian.Failover)
             ? await Failover.MeasureAsync(times is [var kills] ? int.Parse(kills, null) : 50)
+            : Lacking;
+    case ["schools", .. var count]:
+        return Debian.Has(Debian.PostgreSql)
+            ? await ManySchools.MeasureAsync(count is [var schools] ? int.Parse(schools, null) : 200)
             : Lacking;
     case ["fuzz", .. var asked]:
         return Debian.Has(Debian.PostgreSql)

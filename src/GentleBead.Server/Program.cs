@@ -1,5 +1,4 @@
 using System.Security.Claims;
-using System.Threading.RateLimiting;
 using GentleBead.Server.Arc;
 using GentleBead.Server.BeadFiles;
 using GentleBead.Server.Beads;
@@ -8,7 +7,6 @@ using GentleBead.Server.Checks;
 using GentleBead.Server.Costs;
 using GentleBead.Server.Courses;
 using GentleBead.Server.Database;
-using GentleBead.Server.Demo;
 using GentleBead.Server.Floor;
 using GentleBead.Server.Http;
 using GentleBead.Server.Json;
@@ -21,6 +19,7 @@ using GentleBead.Server.Logbooks;
 using GentleBead.Server.Looking;
 using GentleBead.Server.Machines;
 using GentleBead.Server.Network;
+using GentleBead.Server.Opening;
 using GentleBead.Server.People;
 using GentleBead.Server.Pictures;
 using GentleBead.Server.Planning;
@@ -28,6 +27,7 @@ using GentleBead.Server.Practice;
 using GentleBead.Server.Progress;
 using GentleBead.Server.Rooms;
 using GentleBead.Server.Running;
+using GentleBead.Server.Schools;
 using GentleBead.Server.Search;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
@@ -40,13 +40,7 @@ using GentleBead.Server.Work;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
-using Microsoft.AspNetCore.DataProtection.KeyManagement;
-using Microsoft.Extensions.Options;
 using Npgsql;
-
-// Requests worked on at once, and those that may wait for them: past that a screen is better told than kept.
-const int AtOnce = 64,
-    Waiting = 1_000;
 
 // A person's sign-in or a tablet's key, whichever a request carries.
 const string EitherScheme = "Either";
@@ -56,12 +50,9 @@ if (args is [PictureWorker.Verb])
     return PictureWorker.Run();
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
-var connectionString =
-    builder.Configuration["GENTLEBEAD_DATABASE"]
-    ?? throw new InvalidOperationException(
-        "GENTLEBEAD_DATABASE is not set. ./start sets it; by hand: \"Host=127.0.0.1;Database=gentlebead;Username=…;Password=…\"."
-    );
 
+// What works for one school is never held by what works for all.
+builder.Host.UseDefaultServiceProvider(provider => provider.ValidateScopes = provider.ValidateOnBuild = true);
 builder.AddTelemetry();
 try
 {
@@ -80,98 +71,102 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.AddServerHeader = false;
     kestrel.Limits.MaxRequestBodySize = Limits.Request;
 });
-services.AddSingleton(_ => Pool.Of(connectionString));
+services.AddSchools(builder.Configuration);
 services.AddSingleton(TimeProvider.System);
 services
-    .AddSingleton<PeopleStore>()
-    .AddSingleton<SignInStore>()
-    .AddSingleton<AccountStore>()
-    .AddSingleton<SchoolClock>()
-    .AddSingleton<OwnPassword>()
-    .AddSingleton<StudentListStore>()
     .AddSingleton(new Accounts(builder.Configuration.GetValue("GENTLEBEAD_DEMO", false)))
     .AddSingleton<OpenLines>()
-    .AddSingleton<MachineStore>()
-    .AddSingleton<ReadingStore>()
-    .AddSingleton<ChartStore>()
-    .AddSingleton<BoothStore>()
-    .AddSingleton<MoveStore>()
-    .AddSingleton<SessionStore>()
-    .AddSingleton<PlaceStore>()
-    .AddSingleton<AttendanceStore>()
-    .AddSingleton<RoomStore>()
-    .AddSingleton<CourseStore>()
-    .AddSingleton<RosterStore>()
-    .AddSingleton<ExerciseStore>()
-    .AddSingleton<PathStore>()
-    .AddSingleton<WorkStore>()
-    .AddSingleton<SkillStore>()
-    .AddSingleton<ProgressStore>()
-    .AddSingleton<CourseProgressStore>()
-    .AddSingleton<CourseReader>()
-    .AddSingleton<InstructorWordStore>()
-    .AddSingleton<StudentReader>()
-    .AddSingleton<ReportReader>()
-    .AddSingleton<LogbookStore>()
-    .AddSingleton<LogbookWriter>()
-    .AddSingleton<HeldStore>()
-    .AddSingleton<ForgettingStore>()
-    .AddSingleton<KeepingStore>()
-    .AddSingleton<RunningReader>()
-    .AddSingleton<CostStore>()
-    .AddSingleton<StripStore>()
-    .AddSingleton<GoalStore>()
-    .AddSingleton<RemarkStore>()
-    .AddSingleton<PlanStore>()
-    .AddSingleton<StockStore>()
-    .AddSingleton<PlanFactStore>()
-    .AddSingleton<PlanReader>()
-    .AddSingleton<FloorStore>()
-    .AddSingleton<HandStore>()
-    .AddSingleton<StopStore>()
-    .AddSingleton<PinStore>()
-    .AddSingleton<TabletStore>()
-    .AddSingleton<StandingStore>()
-    .AddSingleton<SheetGiver>()
-    .AddSingleton<SheetStore>()
-    .AddSingleton<SheetAtHand>()
-    .AddSingleton<CouponStore>()
-    .AddSingleton<SettingStore>()
-    .AddSingleton<PresetStore>()
-    .AddSingleton<BeadStore>()
-    .AddSingleton<BeadFileStore>()
-    .AddSingleton<BeadRecorder>()
-    .AddSingleton<OwnWordStore>()
-    .AddSingleton<UnplacedStore>()
-    .AddSingleton<CheckStore>()
-    .AddSingleton<KeptStore>()
-    .AddSingleton<RulingStore>()
-    .AddSingleton<CauseRulingStore>()
-    .AddSingleton<PictureStore>()
-    .AddSingleton<PictureKeeper>()
     .AddSingleton<PictureProcess>()
-    .AddSingleton<FaceStore>()
-    .AddSingleton<BackStore>()
-    .AddSingleton<EyeCardStore>()
-    .AddSingleton<KeptPictures>()
-    .AddSingleton<FaceReaderOfPictures>()
-    .AddSingleton<SectionReadings>()
-    .AddSingleton<LessonStore>()
-    .AddSingleton<ToleranceStore>()
-    .AddSingleton<TrialStore>()
-    .AddSingleton<SweepStore>()
-    .AddSingleton<WindowStore>()
-    .AddSingleton<TestWeldStore>()
-    .AddSingleton<AssessorCheck>()
-    .AddSingleton<RecordingStore>()
-    .AddSingleton<RecordingKeeper>()
-    .AddSingleton<StandInStore>()
-    .AddSingleton<DrillStore>()
-    .AddSingleton<NamedRecordingStore>()
-    .AddSingleton<RoomDrills>()
-    .AddSingleton<UploadStore>()
     .AddSingleton<PackedSound>()
-    .AddSingleton<HeavyWork>();
+    .AddSingleton<HeavyWork>()
+    .AddSingleton<RoomWeightsAtHand>();
+
+// What works for the school that is asked for.
+services
+    .AddScoped<PeopleStore>()
+    .AddScoped<SignInStore>()
+    .AddScoped<AccountStore>()
+    .AddScoped<SchoolClock>()
+    .AddScoped<OwnPassword>()
+    .AddScoped<StudentListStore>()
+    .AddScoped<MachineStore>()
+    .AddScoped<ReadingStore>()
+    .AddScoped<ChartStore>()
+    .AddScoped<BoothStore>()
+    .AddScoped<MoveStore>()
+    .AddScoped<SessionStore>()
+    .AddScoped<PlaceStore>()
+    .AddScoped<AttendanceStore>()
+    .AddScoped<RoomStore>()
+    .AddScoped<CourseStore>()
+    .AddScoped<RosterStore>()
+    .AddScoped<ExerciseStore>()
+    .AddScoped<PathStore>()
+    .AddScoped<WorkStore>()
+    .AddScoped<SkillStore>()
+    .AddScoped<ProgressStore>()
+    .AddScoped<CourseProgressStore>()
+    .AddScoped<CourseReader>()
+    .AddScoped<InstructorWordStore>()
+    .AddScoped<StudentReader>()
+    .AddScoped<ReportReader>()
+    .AddScoped<LogbookStore>()
+    .AddScoped<LogbookWriter>()
+    .AddScoped<HeldStore>()
+    .AddScoped<ForgettingStore>()
+    .AddScoped<KeepingStore>()
+    .AddScoped<RunningReader>()
+    .AddScoped<CostStore>()
+    .AddScoped<StripStore>()
+    .AddScoped<GoalStore>()
+    .AddScoped<RemarkStore>()
+    .AddScoped<PlanStore>()
+    .AddScoped<StockStore>()
+    .AddScoped<PlanFactStore>()
+    .AddScoped<PlanReader>()
+    .AddScoped<FloorStore>()
+    .AddScoped<HandStore>()
+    .AddScoped<StopStore>()
+    .AddScoped<PinStore>()
+    .AddScoped<TabletStore>()
+    .AddScoped<StandingStore>()
+    .AddScoped<SheetGiver>()
+    .AddScoped<SheetStore>()
+    .AddScoped<SheetAtHand>()
+    .AddScoped<CouponStore>()
+    .AddScoped<SettingStore>()
+    .AddScoped<PresetStore>()
+    .AddScoped<BeadStore>()
+    .AddScoped<BeadFileStore>()
+    .AddScoped<BeadRecorder>()
+    .AddScoped<OwnWordStore>()
+    .AddScoped<UnplacedStore>()
+    .AddScoped<CheckStore>()
+    .AddScoped<KeptStore>()
+    .AddScoped<RulingStore>()
+    .AddScoped<CauseRulingStore>()
+    .AddScoped<PictureStore>()
+    .AddScoped<PictureKeeper>()
+    .AddScoped<FaceStore>()
+    .AddScoped<BackStore>()
+    .AddScoped<EyeCardStore>()
+    .AddScoped<KeptPictures>()
+    .AddScoped<FaceReaderOfPictures>()
+    .AddScoped<SectionReadings>()
+    .AddScoped<LessonStore>()
+    .AddScoped<ToleranceStore>()
+    .AddScoped<TrialStore>()
+    .AddScoped<SweepStore>()
+    .AddScoped<WindowStore>()
+    .AddScoped<TestWeldStore>()
+    .AddScoped<AssessorCheck>()
+    .AddScoped<RecordingStore>()
+    .AddScoped<RecordingKeeper>()
+    .AddScoped<StandInStore>()
+    .AddScoped<DrillStore>()
+    .AddScoped<NamedRecordingStore>()
+    .AddScoped<RoomDrills>()
+    .AddScoped<UploadStore>();
 services.AddHostedService<RoomListener>();
 services.AddHostedService<KeepingChore>();
 services.AddSignalR();
@@ -189,9 +184,6 @@ services.AddProblemDetails();
 services.AddSmallAnswers();
 services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 
-services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(provider => new ConfigureOptions<KeyManagementOptions>(options =>
-    options.XmlRepository = new KeyRing(provider.GetRequiredService<NpgsqlDataSource>())
-));
 services
     .AddAuthentication(schemes =>
     {
@@ -223,59 +215,28 @@ services
     .AddPolicy(Access.Tablet, policy => policy.RequireRole(Access.Booth))
     .AddPolicy(Access.Instructor, policy => policy.RequireRole(nameof(Role.Instructor)))
     .SetFallbackPolicy(new Microsoft.AspNetCore.Authorization.AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
-services.AddRateLimiter(limiter =>
-{
-    limiter.OnRejected = async (rejected, _) =>
-        await Problems.TooBusyAsync(rejected.HttpContext, Say($"Many are at it at once. Try again in a moment."));
-    limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(http =>
-        http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
-            ? RateLimitPartition.GetConcurrencyLimiter(
-                "api",
-                _ => new ConcurrencyLimiterOptions
-                {
-                    PermitLimit = AtOnce,
-                    QueueLimit = Waiting,
-                    QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
-                }
-            )
-            : RateLimitPartition.GetNoLimiter("")
-    );
-});
+services.BoundRequests();
 
 var app = builder.Build();
 var stopping = app.Lifetime.ApplicationStopping;
+SchoolsServed schools;
 try
 {
+    schools = app.Services.GetRequiredService<SchoolsServed>();
     _ = app.Services.GetService<ShopCertificate>();
-    if (app.Configuration["GENTLEBEAD_OWNER_DATABASE"] is { Length: > 0 } owner)
+    if (app.Configuration.Control() is { } control)
     {
-        await OneAtATime.RunAsync(
-            owner,
-            async () =>
-            {
-                if (Migrations.AreAhead(owner))
-                    return;
-                await Steps.DoAsync("Bringing the database forward", () => BringForwardAsync(owner));
-                if (app.Configuration.GetValue("GENTLEBEAD_DEMO", false))
-                    await Steps.DoAsync("Looking after the made-up school", () => DemoLoader.LoadAsync(app.Services, owner, stopping));
-                await app.Services.GetRequiredService<ExerciseStore>().BringLibraryAsync(stopping);
-            },
-            stopping
-        );
+        await OneAtATime.RunAsync(control, () => Task.Run(() => Migrations.RunControl(control)), stopping);
+        if (args is [SchoolCommand.Verb, .. var words])
+            return await SchoolCommand.RunAsync(app.Services, words, stopping);
+        await SchoolOpening.PrepareAllAsync(app.Services, stopping);
     }
-    if (await Grants.ExcessAsync(connectionString, stopping) is { Count: > 0 } excess)
+    else if (
+        await SchoolOpening.PrepareAsync(app.Services, schools.Only!, app.Configuration.GetValue("GENTLEBEAD_DEMO", false), stopping) is
+        { } trouble
+    )
     {
-        await Console.Error.WriteLineAsync(
-            $"The role in GENTLEBEAD_DATABASE may do more than the application does: {string.Join("; ", excess)}. Give it a role "
-                + $"of its own; docs/running.md has the lines."
-        );
-        return 1;
-    }
-    if (!Migrations.AreDone(connectionString))
-    {
-        await Console.Error.WriteLineAsync(
-            "The database is of another edition. Set GENTLEBEAD_OWNER_DATABASE, so that it can be brought forward."
-        );
+        await Console.Error.WriteLineAsync(trouble);
         return 1;
     }
 }
@@ -290,16 +251,21 @@ catch (InvalidDataException unusable)
     return 1;
 }
 
-// An empty school is founded by whoever can read this: ./start prints it.
-var code = app.Configuration["GENTLEBEAD_SET_UP_CODE"] ?? Codes.New();
-if (await app.Services.GetRequiredService<AccountStore>().AddSetUpCodeAsync(code, stopping))
-    await Console.Out.WriteLineAsync($"Set-up code: {code}");
+// An empty school is founded by whoever can read this: ./start prints it. One of many has got its code when it was added.
+if (schools.Only is { } only)
+{
+    await using var scope = ChosenSchool.For(app.Services, only);
+    var code = app.Configuration["GENTLEBEAD_SET_UP_CODE"] ?? Codes.New();
+    if (await scope.ServiceProvider.GetRequiredService<AccountStore>().AddSetUpCodeAsync(code, stopping))
+        await Console.Out.WriteLineAsync($"Set-up code: {code}");
+}
 
 app.UseShopNetwork();
 app.UseResponseCompression();
 app.UseReadableRequests();
 app.UseMiddleware<StrictHeaders>();
 app.UseMiddleware<PlainRequests>();
+app.UseMiddleware<ChooseSchool>();
 app.UseMiddleware<PackedFiles>();
 app.UseStaticFiles();
 
@@ -310,25 +276,7 @@ app.UseAuthorization();
 app.UseRateLimiter();
 
 app.MapOpenApi().AllowAnonymous();
-app.MapGet("/health/live", () => "live").AllowAnonymous().ExcludeFromDescription();
-app.MapGet(
-        "/health/ready",
-        async (NpgsqlDataSource database, CancellationToken cancel) =>
-        {
-            try
-            {
-                await using var command = database.CreateCommand("select 1");
-                await command.ExecuteScalarAsync(cancel);
-                return Results.Text("ready");
-            }
-            catch (NpgsqlException)
-            {
-                return Problems.Told(StatusCodes.Status503ServiceUnavailable, Say($"The database does not answer."));
-            }
-        }
-    )
-    .AllowAnonymous()
-    .ExcludeFromDescription();
+HealthEndpoints.Map(app);
 PeopleEndpoints.Map(app);
 AccountEndpoints.Map(app);
 SchoolEndpoints.Map(app);
@@ -406,12 +354,6 @@ app.MapFallback("{*path:file}", () => Results.Text("There is no such file.", sta
 app.Lifetime.ApplicationStarted.Register(app.SayWhere);
 await app.RunAsync();
 return 0;
-
-async Task BringForwardAsync(string owner)
-{
-    Migrations.Run(owner);
-    await Grants.ApplyAsync(owner, connectionString, stopping);
-}
 
 static Task Answer(HttpResponse response, int status)
 {

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using GentleBead.Demo;
+using GentleBead.Server.Schools;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
 
@@ -47,7 +48,7 @@ public class BusyTests(DemoRoom room) : IClassFixture<DemoRoom>
         };
 
         var taken = new List<NpgsqlConnection>();
-        var database = (NpgsqlDataSource)narrow.Services.GetService(typeof(NpgsqlDataSource))!;
+        var database = ((SchoolsServed)narrow.Services.GetService(typeof(SchoolsServed))!).Only!.Database;
         try
         {
             while (true)

@@ -63,7 +63,7 @@ public sealed class ExerciseTests(DemoRoom room) : IClassFixture<DemoRoom>
         var plug = all.Single(one => one.Id == Library("mig-plug"));
         Assert.True(plug.FromLibrary);
         (await maren.PutAsJsonAsync($"/api/exercises/{plug.Id}", Body("Plug, our way", 1))).EnsureSuccessStatusCode();
-        await room.Services.GetRequiredService<ExerciseStore>().BringLibraryAsync(default);
+        await room.Of<ExerciseStore>().BringLibraryAsync(default);
         var ours = await maren.GetAsync<KnownExercise>($"/api/exercises/{plug.Id}");
         Assert.Equal((2, false, "Plug, our way"), (ours.Edition, ours.FromLibrary, ours.Exercise.Name));
         // Brought again, nothing of the library comes twice.

@@ -14,7 +14,7 @@ namespace GentleBead.Server.Tests;
 /// <summary>What is kept is kept as long as the school says; and nothing of a person lies where it is not looked for.</summary>
 public sealed partial class KeepingTests(DemoRoom room) : IClassFixture<DemoRoom>
 {
-    private KeepingStore Store => room.Services.GetRequiredService<KeepingStore>();
+    private KeepingStore Store => room.Of<KeepingStore>();
 
     [Fact]
     public async Task What_is_past_its_time_goes_but_what_proves_a_test_and_what_is_practised_with()
@@ -116,7 +116,7 @@ public sealed partial class KeepingTests(DemoRoom room) : IClassFixture<DemoRoom
         Assert.Contains("Petra Lund", come.LongGone.Select(one => one.Student.Name));
         Assert.DoesNotContain("Ilsa Brandt", come.LongGone.Select(one => one.Student.Name));
         Assert.Equal(come.LongGone.Count, come.Due.People);
-        await school.Services.GetRequiredService<KeepingStore>().LetGoAsync(default);
+        await school.Of<KeepingStore>().LetGoAsync(default);
         Assert.Equal("Petra Lund", await school.QueryAsync<string>("select name from person where login = 'petra'"));
     }
 

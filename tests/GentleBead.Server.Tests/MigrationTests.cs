@@ -82,8 +82,9 @@ public class MigrationTests
         Migrations.Run(database.Owner);
         await Grants.ApplyAsync(database.Owner, database.Application, Cancel);
 
-        await using (var source = NpgsqlDataSource.Create(database.Application))
+        await using (var pool = NpgsqlDataSource.Create(database.Application))
         {
+            var source = new SchoolDatabase("", pool);
             var machine = (await new MachineStore(source).FindAsync(machineId, Cancel))!;
             Assert.Equal(
                 ("Blue", Wire.Solid09, Gas.ArgonCarbon25, Polarity.TorchPlus),
@@ -133,8 +134,9 @@ public class MigrationTests
     {
         var school = await RestoreAsync("fourth-edition-school.sql.gz");
         Assert.Equal([28, 78, 78], school.Stored.Take(3).Select(rows => rows.Count));
-        await using (var source = NpgsqlDataSource.Create(school.Database.Application))
+        await using (var pool = NpgsqlDataSource.Create(school.Database.Application))
         {
+            var source = new SchoolDatabase("", pool);
             await ReadAsStoredAsync(source, school);
             var tests = new TestWeldStore(source);
             await using var connection = await source.OpenConnectionAsync(Cancel);
@@ -192,8 +194,9 @@ public class MigrationTests
     {
         var school = await RestoreAsync("fifth-edition-school.sql.gz");
         Assert.All(school.Stored, rows => Assert.NotEmpty(rows));
-        await using (var source = NpgsqlDataSource.Create(school.Database.Application))
+        await using (var pool = NpgsqlDataSource.Create(school.Database.Application))
         {
+            var source = new SchoolDatabase("", pool);
             await ReadAsStoredAsync(source, school);
             await using var connection = await source.OpenConnectionAsync(Cancel);
             var tests = new TestWeldStore(source);
@@ -211,7 +214,7 @@ public class MigrationTests
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
     // What is kept as it was computed that day, and how it is read back.
-    private static readonly (string Stored, Func<NpgsqlDataSource, Guid, Task<object>> Read)[] Snapshots =
+    private static readonly (string Stored, Func<SchoolDatabase, Guid, Task<object>> Read)[] Snapshots =
     [
         ("select id, body::text from sheet", async (source, id) => (await new SheetStore(source).FindAsync(id, Cancel))!.Body),
         ($"select id, evidence::text from ({Newest}) as bead", async (source, id) => (await BeadAsync(source, id)).Evidence),
@@ -232,7 +235,7 @@ public class MigrationTests
             on true
         """;
 
-    private static async Task<Bead> BeadAsync(NpgsqlDataSource source, Guid id) => (await new BeadStore(source).FindAsync(id, Cancel))!;
+    private static async Task<Bead> BeadAsync(SchoolDatabase source, Guid id) => (await new BeadStore(source).FindAsync(id, Cancel))!;
 
     private sealed record School(TestDatabase Database, IReadOnlyList<IReadOnlyList<(Guid Id, string Text)>> Stored);
 
@@ -258,7 +261,7 @@ public class MigrationTests
         return new(database, stored);
     }
 
-    private static async Task ReadAsStoredAsync(NpgsqlDataSource source, School school)
+    private static async Task ReadAsStoredAsync(SchoolDatabase source, School school)
     {
         foreach (var ((_, read), rows) in Snapshots.Zip(school.Stored))
         {

@@ -5,10 +5,12 @@ using GentleBead.Demo;
 using GentleBead.Server.Json;
 using GentleBead.Server.Machines;
 using GentleBead.Server.People;
+using GentleBead.Server.Schools;
 using GentleBead.Server.Sessions;
 using GentleBead.Server.Sheets;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 
 namespace GentleBead.Server.Tests;
@@ -45,6 +47,14 @@ public class Room(bool demo, params (string Key, string Value)[] settings) : Web
         (await client.PostAsJsonAsync("/api/people/sign-in", new { login, password })).EnsureSuccessStatusCode();
         return client;
     }
+
+    /// <summary>The services that work for its school.</summary>
+    public IServiceProvider SchoolServices =>
+        ChosenSchool.For(Services, Services.GetRequiredService<SchoolsServed>().Only!).ServiceProvider;
+
+    /// <summary>One of them.</summary>
+    public T Of<T>()
+        where T : notnull => SchoolServices.GetRequiredService<T>();
 
     /// <summary>Asks the database past the server, as the owner of its tables.</summary>
     public async Task<T> QueryAsync<T>(string sql, object? parameters = null)

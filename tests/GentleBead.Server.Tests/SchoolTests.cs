@@ -55,11 +55,11 @@ public class SchoolTests(DemoRoom room) : IClassFixture<DemoRoom>
         await using var own = new Room(demo: true);
         await own.InitializeAsync();
         var beads = await own.QueryAsync<long>("select count(*) from bead");
-        await DemoLoader.LoadAsync(own.Services, own.Database.Owner, TestContext.Current.CancellationToken);
+        await DemoLoader.LoadAsync(own.SchoolServices, own.Database.Owner, TestContext.Current.CancellationToken);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
 
         await own.QueryAsync<object?>("truncate bead cascade; delete from school");
-        await DemoLoader.LoadAsync(own.Services, own.Database.Owner, TestContext.Current.CancellationToken);
+        await DemoLoader.LoadAsync(own.SchoolServices, own.Database.Owner, TestContext.Current.CancellationToken);
         Assert.Equal(beads, await own.QueryAsync<long>("select count(*) from bead"));
         Assert.Equal(28, await own.QueryAsync<long>("select count(*) from person"));
     }

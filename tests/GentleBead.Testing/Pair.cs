@@ -29,13 +29,16 @@ public sealed class Pair : IAsyncDisposable
     public async Task<(string Primary, string Other, bool Follows)> StateAsync()
     {
         var rows = (await SayAsync("state")).Select(line => line.Split('|')).ToList();
-        var primary = rows.FirstOrDefault(row => row[1] is "primary" or "wait_primary" or "single")?[0] ?? "";
+        // A dead one is still reported as what it was last, and meant to be something else.
+        var primary = rows.FirstOrDefault(row => Leads(row[1]) && Leads(row[2]))?[0] ?? "";
         return (
             primary,
             primary == "a" ? "b" : "a",
             rows.Any(row => row[1] == "primary") && rows.Any(row => row[1] == "secondary") && rows.All(row => row[1] == row[2])
         );
     }
+
+    private static bool Leads(string state) => state is "primary" or "wait_primary" or "single";
 
     /// <summary>Waits until the standby follows again.</summary>
     public Task FollowsAsync() => UntilAsync(state => state.Follows, "the standby follows");
@@ -60,8 +63,17 @@ public sealed class Pair : IAsyncDisposable
 
     private async Task UntilAsync(Func<(string Primary, string Other, bool Follows), bool> holds, string what)
     {
-        if (!await Waiting.UntilAsync(async () => holds(await StateAsync()), TimeSpan.FromMinutes(2)))
-            throw new TimeoutException($"It was waited for in vain: {what}.");
+        if (!await Waiting.UntilAsync(async () => await HoldsAsync(holds), TimeSpan.FromMinutes(2)))
+            throw new TimeoutException($"It was waited for in vain: {what}. {string.Join(", ", await SayAsync("state"))}");
+    }
+
+    // Asking takes a shell and a psql of its own: not as often as can be, beside what is measured.
+    private async Task<bool> HoldsAsync(Func<(string Primary, string Other, bool Follows), bool> holds)
+    {
+        if (holds(await StateAsync()))
+            return true;
+        await Task.Delay(300);
+        return false;
     }
 
     private async Task<string[]> SayAsync(string action, params string[] more)

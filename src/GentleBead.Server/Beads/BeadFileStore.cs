@@ -3,7 +3,6 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Database;
 using GentleBead.Server.Sheets;
-using Npgsql;
 
 namespace GentleBead.Server.Beads;
 
@@ -19,7 +18,7 @@ public sealed record FiledBead(Bead Bead, AssignedSheet Sheet, Sheet? Body, Guid
 }
 
 /// <summary>Reads a bead with its sheet.</summary>
-public sealed class BeadFileStore(NpgsqlDataSource database)
+public sealed class BeadFileStore(SchoolDatabase database)
 {
     /// <summary>One bead with its sheet, withdrawn or not.</summary>
     public async Task<FiledBead?> FindAsync(Guid id, CancellationToken cancel)

@@ -24,7 +24,7 @@ public sealed record LookedSince(Bead Bead) : BeadOutcome;
 public sealed record NoSuchBead : BeadOutcome;
 
 /// <summary>Records beads, looks again and takes them off, each in one transaction in which the machine's beads take turns.</summary>
-public sealed class BeadRecorder(NpgsqlDataSource database, CauseRulingStore rulings, TimeProvider clock)
+public sealed class BeadRecorder(SchoolDatabase database, CauseRulingStore rulings, TimeProvider clock)
 {
     /// <summary>Records a bead under the caller's id; the same again gives what is stored.</summary>
     /// <exception cref="OtherBodyException">The id is taken by a bead that says something else.</exception>

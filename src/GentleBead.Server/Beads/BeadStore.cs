@@ -92,7 +92,7 @@ public sealed record LaidBead(
 public sealed record LookBefore(DateTimeOffset At, Judgement Judgement, Settings? Used, Current? Amps);
 
 /// <summary>Beads in the database. A bead is withdrawn, never deleted; a look again is added to it.</summary>
-public sealed class BeadStore(NpgsqlDataSource database)
+public sealed class BeadStore(SchoolDatabase database)
 {
     /// <summary>Beads of a coupon that are sent at once.</summary>
     public const int Page = 20;

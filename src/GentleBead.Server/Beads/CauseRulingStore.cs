@@ -15,18 +15,13 @@ namespace GentleBead.Server.Beads;
 public sealed record GivenCause(Guid Id, Guid BeadId, RuledBead Ruled, string Reason, Guid By);
 
 /// <summary>Words on causes in the database, and what they have taught. Both are only added to; the newest stands.</summary>
-public sealed class CauseRulingStore(NpgsqlDataSource database)
+public sealed class CauseRulingStore(SchoolDatabase database, RoomWeightsAtHand atHand)
 {
     // A room's habits of the last few hundred beads: what it did years ago says little of it now.
     private const int Learned = 400;
 
     // Rooms learn one word at a time.
     private const long Turn = 4208;
-
-    // Every bead is judged with them: they are read once and kept until others stand. What stands under an id never changes.
-    private volatile Held? held;
-
-    private sealed record Held(Guid Id, RoomWeights Weights);
 
     /// <summary>Adds a word and has the room learn anew from the newest.</summary>
     /// <returns>Whether it is new.</returns>
@@ -91,11 +86,11 @@ public sealed class CauseRulingStore(NpgsqlDataSource database)
     {
         if (id is not { } wanted)
             return null;
-        if (held is { } kept && kept.Id == wanted)
-            return kept.Weights;
+        if (atHand.Find(database.School, wanted) is { } kept)
+            return kept;
         var body = await connection.QuerySingleAsync<string>("select body from room_weights where id = @wanted", new { wanted }, cancel);
         var weights = Jsonb.Read<RoomWeights>(body);
-        held = new(wanted, weights);
+        atHand.Keep(database.School, wanted, weights);
         return weights;
     }
 

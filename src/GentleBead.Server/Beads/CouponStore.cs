@@ -90,7 +90,7 @@ public sealed record MyWork(
 }
 
 /// <summary>Reads sheets with their beads, a bounded number of rows whatever lies in the database.</summary>
-public sealed class CouponStore(NpgsqlDataSource database)
+public sealed class CouponStore(SchoolDatabase database)
 {
     /// <summary>Coupons of a rack that are sent at once.</summary>
     public const int RackPage = 5;

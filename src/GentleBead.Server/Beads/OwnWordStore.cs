@@ -14,7 +14,7 @@ namespace GentleBead.Server.Beads;
 public sealed record OwnSaid(OwnWord Word, string By, DateTimeOffset At, OwnCompared? Compared);
 
 /// <summary>Own words on beads. One is given with its bead or never, and stays.</summary>
-public sealed class OwnWordStore(NpgsqlDataSource database)
+public sealed class OwnWordStore(SchoolDatabase database)
 {
     /// <summary>Adds the word that came with a bead.</summary>
     /// <param name="connection">In whose transaction.</param>

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Pictures;
-using Npgsql;
 
 namespace GentleBead.Server.Beads;
 
@@ -45,7 +44,7 @@ public sealed record Picture(
 }
 
 /// <summary>Pictures and the marks on them in the database. A picture is withdrawn, never deleted; marks are only added to.</summary>
-public sealed class PictureStore(NpgsqlDataSource database)
+public sealed class PictureStore(SchoolDatabase database)
 {
     private const string Pictures = """
         select picture.id, bead_id as "BeadId", side, width, height, newest.marks, newest.measures, added_at as "AddedAt" from picture

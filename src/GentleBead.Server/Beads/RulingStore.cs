@@ -17,7 +17,7 @@ public sealed record NamedRuling(Ruling Ruling, string Reason, string By, DateTi
 public sealed record GivenRuling(Guid Id, Ruling Ruling, string Reason, Guid RuledBy, DateTimeOffset? RuledAt);
 
 /// <summary>Rulings in the database. They are only added to; the newest for an aspect stands.</summary>
-public sealed class RulingStore(NpgsqlDataSource database)
+public sealed class RulingStore(SchoolDatabase database)
 {
     // How often tool and instructor agree is read from the newest words: what the tool said years ago says little of it now.
     private const int Counted = 1_000;

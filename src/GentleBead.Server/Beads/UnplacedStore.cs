@@ -3,7 +3,6 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Beads;
 
@@ -50,7 +49,7 @@ public enum UnplacedKind
 }
 
 /// <summary>Keeps what waited for the network and found its world changed, until an instructor has placed it or put it aside.</summary>
-public sealed class UnplacedStore(NpgsqlDataSource database)
+public sealed class UnplacedStore(SchoolDatabase database)
 {
     /// <summary>The most beads of one student that wait to be placed; a day's work many times over.</summary>
     public const int MostOfStudent = 200;

@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Checks;
 
@@ -8,7 +7,7 @@ namespace GentleBead.Server.Checks;
 public sealed record Tick(string Key, string By, DateTimeOffset At);
 
 /// <summary>Ticked checks in the database, kept with the session.</summary>
-public sealed class CheckStore(NpgsqlDataSource database)
+public sealed class CheckStore(SchoolDatabase database)
 {
     /// <summary>The ticks of a booth in a session.</summary>
     public async Task<IReadOnlyList<Tick>> OfAsync(Guid sessionId, Guid boothId, CancellationToken cancel)

@@ -3,7 +3,6 @@ using GentleBead.Core.Costs;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Costs;
 
@@ -24,7 +23,7 @@ public sealed record Months(DateOnly From, DateOnly Until);
 public sealed record Used<T>(IReadOnlyList<T> Rows, IReadOnlyDictionary<Guid, string> Names);
 
 /// <summary>What was used, as it is kept up month by month, and what it costs.</summary>
-public sealed class CostStore(NpgsqlDataSource database)
+public sealed class CostStore(SchoolDatabase database)
 {
     /// <summary>The prices that stand.</summary>
     public async Task<PriceEdition> PricesAsync(CancellationToken cancel)

@@ -8,7 +8,7 @@ using Npgsql;
 namespace GentleBead.Server.Courses;
 
 /// <summary>Courses in the database.</summary>
-public sealed class CourseStore(NpgsqlDataSource database, SchoolClock clock)
+public sealed class CourseStore(SchoolDatabase database, SchoolClock clock)
 {
     /// <summary>Courses that are sent at once.</summary>
     public const int Page = 50;

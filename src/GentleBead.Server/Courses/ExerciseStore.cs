@@ -30,7 +30,7 @@ public sealed record ListedExercise(Guid Id, bool FromLibrary, bool Retired, str
 }
 
 /// <summary>Exercises in the database. Editions are only added to; the newest stands.</summary>
-public sealed class ExerciseStore(NpgsqlDataSource database)
+public sealed class ExerciseStore(SchoolDatabase database)
 {
     /// <summary>The most exercises of one school.</summary>
     public const int Most = 200;

@@ -2,12 +2,11 @@ using Dapper;
 using GentleBead.Core.Courses;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Courses;
 
 /// <summary>Paths of courses in the database. Editions are only added to; the newest stands.</summary>
-public sealed class PathStore(NpgsqlDataSource database)
+public sealed class PathStore(SchoolDatabase database)
 {
     /// <summary>The path of a course with the exercises on it, in their newest editions; empty before there is one.</summary>
     public async Task<ReadPath> OfAsync(Guid courseId, CancellationToken cancel)

@@ -6,7 +6,7 @@ using Npgsql;
 namespace GentleBead.Server.Courses;
 
 /// <summary>Who is on a course, from a day to a day.</summary>
-public sealed class RosterStore(NpgsqlDataSource database)
+public sealed class RosterStore(SchoolDatabase database)
 {
     /// <summary>The most students of one course.</summary>
     public const int Most = 200;

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Courses;
 using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Courses;
 
@@ -30,7 +29,7 @@ public sealed class StudentWork
 }
 
 /// <summary>Reads what students did, as done-rules ask for it: the newest sheets of each, and how their beads stand.</summary>
-public sealed class WorkStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class WorkStore(SchoolDatabase database, TimeProvider clock)
 {
     // What was welded before that many sheets says little about what somebody can weld now.
     private const int SheetsOfStudent = 120;

@@ -31,8 +31,9 @@ public static class Editions
         var (column, value, same) = of is null ? ("", "", "true") : ($"{of}, ", "@Of, ", $"{of} = @Of");
         var rows = await connection.ExecuteAsync(
             $"""
-            insert into {table} (id, {column}edition, body, made_by, sent) select @Id, {value}@Seen + 1, @body, @By, @sent
-            where @Seen = coalesce((select max(edition) from {table} where {same}), 0) on conflict ({column}edition) do nothing
+            insert into {table} (id, {column}edition, body, made_by, sent) select @Id, {value}newest.edition + 1, @body, @By, @sent
+            from (select coalesce(max(edition), 0) as edition from {table} where {same}) as newest where newest.edition = @Seen
+            on conflict ({column}edition) do nothing
             """,
             new
             {

@@ -3,7 +3,6 @@ using GentleBead.Core.Floor;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
 using GentleBead.Server.Sessions;
-using Npgsql;
 
 namespace GentleBead.Server.Floor;
 
@@ -38,7 +37,7 @@ public sealed record BegunSlot(int Slot, DateTimeOffset At, bool PlanChanged);
 public sealed record FloorSheet(Guid StudentId, Guid BoothId, Guid MachineId, Core.Rules.Job Job);
 
 /// <summary>The floor in the database: visits with their notes, slots that were begun, closing down.</summary>
-public sealed class FloorStore(NpgsqlDataSource database)
+public sealed class FloorStore(SchoolDatabase database)
 {
     /// <summary>Visits that are sent at once.</summary>
     public const int Page = 40;

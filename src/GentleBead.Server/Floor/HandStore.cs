@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Floor;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Floor;
 
@@ -17,7 +16,7 @@ public sealed record OwnPlace(Guid SessionId, Guid BoothId);
 public sealed record HandAnswer(Guid Id, string By, DateTimeOffset At);
 
 /// <summary>Hands that are up. One of a student's stands; another takes its place.</summary>
-public sealed class HandStore(NpgsqlDataSource database)
+public sealed class HandStore(SchoolDatabase database)
 {
     /// <summary>Where a student stands: of the sessions that have begun the last; null where they stand nowhere.</summary>
     public async Task<OwnPlace?> PlaceAsync(Guid studentId, CancellationToken cancel)

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Floor;
 
@@ -13,7 +12,7 @@ namespace GentleBead.Server.Floor;
 public sealed record StandingStop(Guid Id, string RoomName, string By, DateTimeOffset At);
 
 /// <summary>Stops in the database: the newest that was not ended stands, on every screen of the school.</summary>
-public sealed class StopStore(NpgsqlDataSource database)
+public sealed class StopStore(SchoolDatabase database)
 {
     /// <summary>The stop that stands; null where none does.</summary>
     public async Task<StandingStop?> NowAsync(CancellationToken cancel)

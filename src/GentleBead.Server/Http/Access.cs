@@ -64,6 +64,12 @@ public static class Access
     /// <summary>The claim that names the sign-in a cookie was given for.</summary>
     public const string SignInClaim = "sign-in";
 
+    /// <summary>The claim that names the school they signed in at, by the name it is served under.</summary>
+    public const string SchoolClaim = "school";
+
+    /// <summary>Which school they signed in at; empty where there is only one.</summary>
+    public static string School(this ClaimsPrincipal user) => user.FindFirstValue(SchoolClaim) ?? "";
+
     /// <summary>Which sign-in they came by; of a tablet, which tablet.</summary>
     public static Guid SignInId(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(SignInClaim)!);
 

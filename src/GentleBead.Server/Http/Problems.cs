@@ -49,8 +49,9 @@ public static class Problems
 {
     private const string AskAgainAfter = "2";
 
-    // What a database says that is full, going down or coming up, and not broken (PostgreSQL's error classes 53, 57P and 08).
-    private static readonly string[] Passing = ["53", "57P", "08"];
+    // What a database says that is full, going down, coming up or on its way to another server, and not broken (PostgreSQL's error classes
+    // 53, 57P and 08, and 25006).
+    private static readonly string[] Passing = ["53", "57P", "08", PostgresErrorCodes.ReadOnlySqlTransaction];
 
     /// <summary>One field and what is accepted there.</summary>
     public static Wrong Field(string field, Said said) => new(new Problem(field, said));

@@ -1,12 +1,11 @@
 using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Judging;
 
 /// <summary>The room's own practice tolerances in the database; the newest stands.</summary>
-public sealed class ToleranceStore(NpgsqlDataSource database)
+public sealed class ToleranceStore(SchoolDatabase database)
 {
     /// <summary>What stands.</summary>
     public async Task<PracticeTolerances> NewestAsync(CancellationToken cancel)

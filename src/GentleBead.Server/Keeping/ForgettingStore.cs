@@ -24,7 +24,7 @@ public sealed record NamedPlace(string Key, Said Where, bool AboutThem, DateTime
 public sealed record ForgettingDone(int Pictures, int Recordings, int Logbooks, int Notes, int Named, int InTests);
 
 /// <summary>Forgets people, and knows who was forgotten.</summary>
-internal sealed class ForgettingStore(NpgsqlDataSource database)
+internal sealed class ForgettingStore(SchoolDatabase database)
 {
     /// <summary>Places of a name that are shown at most; past them all are struck.</summary>
     public const int MostPlaces = 200;

@@ -1,7 +1,6 @@
 using System.Runtime.CompilerServices;
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Keeping;
 
@@ -21,7 +20,7 @@ public sealed record Held(string Key, Said Name, Fate Fate, long Count, DateTime
 internal sealed record HeldOf(Guid Person, Guid Reader, bool Instructor);
 
 /// <summary>What a school holds of a student, wherever it lies in the database.</summary>
-internal sealed class HeldStore(NpgsqlDataSource database)
+internal sealed class HeldStore(SchoolDatabase database)
 {
     private static readonly string Counts = string.Join(
         "\nunion all ",

@@ -1,9 +1,11 @@
+using GentleBead.Server.Schools;
 using Npgsql;
 
 namespace GentleBead.Server.Keeping;
 
 /// <summary>Lets go what is past its time, hour by hour, for as long as the server runs.</summary>
-internal sealed partial class KeepingChore(KeepingStore store, TimeProvider clock, ILogger<KeepingChore> log) : BackgroundService
+internal sealed partial class KeepingChore(SchoolsServed schools, IServiceProvider services, TimeProvider clock, ILogger<KeepingChore> log)
+    : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromHours(1);
 
@@ -18,15 +20,22 @@ internal sealed partial class KeepingChore(KeepingStore store, TimeProvider cloc
             await Task.Delay(wait, clock, stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
             if (stoppingToken.IsCancellationRequested)
                 return;
-            try
-            {
-                await store.LetGoAsync(stoppingToken);
-            }
-            catch (Exception failed) when (failed is NpgsqlException or OperationCanceledException)
-            {
-                // The next hour tries again.
-                LogFailed(log, failed);
-            }
+            foreach (var school in schools.All.Where(school => school is { Trouble: null, Entry.State: ServedState.Open }))
+                await LetGoAsync(school, stoppingToken);
+        }
+    }
+
+    private async Task LetGoAsync(ServedSchool school, CancellationToken stopping)
+    {
+        try
+        {
+            await using var scope = ChosenSchool.For(services, school);
+            await scope.ServiceProvider.GetRequiredService<KeepingStore>().LetGoAsync(stopping);
+        }
+        catch (Exception failed) when (failed is NpgsqlException or OperationCanceledException)
+        {
+            // The next hour tries again.
+            LogFailed(log, failed);
         }
     }
 

@@ -28,7 +28,7 @@ public sealed record KeepingDue(long Pictures, long PictureBytes, long Recording
 public sealed record LongGone(PersonName Student, DateTimeOffset LastHere);
 
 /// <summary>How long what is kept is kept, and what is let go when its time is over.</summary>
-public sealed class KeepingStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class KeepingStore(SchoolDatabase database, TimeProvider clock)
 {
     /// <summary>Students that are listed at once.</summary>
     public const int Page = 50;

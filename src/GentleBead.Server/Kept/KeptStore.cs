@@ -5,7 +5,6 @@ using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Kept;
 
@@ -33,7 +32,7 @@ public sealed record FoundKept(
 );
 
 /// <summary>Kept settings in the database. They are withdrawn, never deleted.</summary>
-public sealed class KeptStore(NpgsqlDataSource database)
+public sealed class KeptStore(SchoolDatabase database)
 {
     /// <summary>Kept settings that are sent at once.</summary>
     public const int Page = 20;

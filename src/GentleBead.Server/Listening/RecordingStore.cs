@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Listening;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Listening;
 
@@ -37,7 +36,7 @@ public sealed record Recording(
 );
 
 /// <summary>Recordings in the database, their bytes in parts. A recording is withdrawn, never deleted.</summary>
-public sealed class RecordingStore(NpgsqlDataSource database)
+public sealed class RecordingStore(SchoolDatabase database)
 {
     /// <summary>Length of a part in bytes; the last may be shorter.</summary>
     public const int PartBytes = 256 * 1024;

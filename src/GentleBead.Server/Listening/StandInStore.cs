@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Listening;
 
@@ -10,7 +9,7 @@ namespace GentleBead.Server.Listening;
 public sealed record StandIns(bool Microphone, bool Logger);
 
 /// <summary>The simulated devices of the booths.</summary>
-public sealed class StandInStore(NpgsqlDataSource database)
+public sealed class StandInStore(SchoolDatabase database)
 {
     /// <summary>What stands in a booth; nothing unless it was put there.</summary>
     public async Task<StandIns> OfBoothAsync(Guid boothId, CancellationToken cancel)

@@ -6,7 +6,6 @@ using GentleBead.Core.Rules;
 using GentleBead.Core.TestWelds;
 using GentleBead.Server.Database;
 using Microsoft.AspNetCore.DataProtection;
-using Npgsql;
 
 namespace GentleBead.Server.Logbooks;
 
@@ -71,7 +70,7 @@ internal sealed record LogbookSummary(
 }
 
 /// <summary>What goes into logbooks, and those that came from elsewhere.</summary>
-internal sealed class LogbookStore(NpgsqlDataSource database, IDataProtectionProvider protection)
+internal sealed class LogbookStore(SchoolDatabase database, IDataProtectionProvider protection)
 {
     // More than anybody welds at one school; a file has to end somewhere.
     private const int MostBeads = 5_000;

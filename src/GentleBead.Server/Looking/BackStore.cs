@@ -1,12 +1,11 @@
 using Dapper;
 using GentleBead.Core.Looking;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Looking;
 
 /// <summary>What was read of beads' backs, in the database; only added to.</summary>
-public sealed class BackStore(NpgsqlDataSource database)
+public sealed class BackStore(SchoolDatabase database)
 {
     /// <summary>Adds a reading; the same id again changes nothing.</summary>
     /// <param name="id">The reading's id.</param>

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Quantities;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Looking;
 
@@ -11,7 +10,7 @@ namespace GentleBead.Server.Looking;
 public sealed record EyeCard(Length Bar, DateTimeOffset? NotedAt);
 
 /// <summary>How large the cards are that lie beside beads, in the database; only added to.</summary>
-public sealed class EyeCardStore(NpgsqlDataSource database)
+public sealed class EyeCardStore(SchoolDatabase database)
 {
     private static readonly Length Whole = Length.FromMm(100);
 

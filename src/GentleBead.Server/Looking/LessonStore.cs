@@ -3,7 +3,6 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Looking;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Looking;
 
@@ -13,7 +12,7 @@ namespace GentleBead.Server.Looking;
 public sealed record PictureLeave(bool Given, DateTimeOffset? SaidAt);
 
 /// <summary>Corrected pictures that may teach the eye, and who lets theirs.</summary>
-public sealed class LessonStore(NpgsqlDataSource database)
+public sealed class LessonStore(SchoolDatabase database)
 {
     // So many at most: what one machine is taught by in a night.
     private const int Most = 2_000;

@@ -4,14 +4,13 @@ using GentleBead.Core.Looking;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Looking;
 
 /// <summary>
 /// What the eye would have marked on sections, beside what a person marked: kept with every marking, whether or not the eye was asked.
 /// </summary>
-public sealed partial class SectionReadings(NpgsqlDataSource database, KeptPictures eye, ILogger<SectionReadings> log)
+public sealed partial class SectionReadings(SchoolDatabase database, KeptPictures eye, ILogger<SectionReadings> log)
 {
     // What the eye was like years ago says little of what it is now.
     private const int Newest = 500;

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Machines;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
@@ -9,7 +8,7 @@ namespace GentleBead.Server.Machines;
 public sealed record EnteredChart(Guid Id, DoorChart Chart, DateTimeOffset EnteredAt);
 
 /// <summary>Door charts in the database.</summary>
-public sealed class ChartStore(NpgsqlDataSource database)
+public sealed class ChartStore(SchoolDatabase database)
 {
     /// <summary>A machine's charts that are not withdrawn: the newest for each process, wire and gas.</summary>
     public async Task<IReadOnlyList<EnteredChart>> OfMachineAsync(Guid machineId, CancellationToken cancel)

@@ -5,7 +5,6 @@ using GentleBead.Core.Rules;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
 using GentleBead.Server.Rooms;
-using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
@@ -44,7 +43,7 @@ public sealed record MachineSurroundings(BottleReading? Bottle, GasFlow? Flow, I
 public sealed record PartSeenTo(Part Part, bool Replaced, string Note);
 
 /// <summary>Machines in the database: their fronts, loads, upkeep and bottles.</summary>
-public sealed class MachineStore(NpgsqlDataSource database)
+public sealed class MachineStore(SchoolDatabase database)
 {
     /// <summary>Machines that are sent at once.</summary>
     public const int Page = 20;

@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
@@ -14,7 +13,7 @@ namespace GentleBead.Server.Machines;
 public sealed record MachineMove(Guid? BoothId, int? BoothNumber, string? RoomName, string Note, string? By, DateTimeOffset At);
 
 /// <summary>Where machines stand and stood. Moves are only added to; the newest says where a machine is.</summary>
-public sealed class MoveStore(NpgsqlDataSource database)
+public sealed class MoveStore(SchoolDatabase database)
 {
     // A page shows the newest; a machine moves a few times a year.
     private const int Shown = 30;

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Machines;
 using GentleBead.Core.Quantities;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Machines;
 
@@ -25,7 +24,7 @@ public sealed record TakenReading(
 );
 
 /// <summary>What was measured at machines' controls, in the database.</summary>
-public sealed class ReadingStore(NpgsqlDataSource database)
+public sealed class ReadingStore(SchoolDatabase database)
 {
     // A calibration is made of the newest readings.
     private const int ReadingsKept = 200;

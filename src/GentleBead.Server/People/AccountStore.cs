@@ -14,7 +14,7 @@ namespace GentleBead.Server.People;
 public sealed record TrailEntry(long Seq, DateTimeOffset At, string? By, string What, string About, Guid? AboutId);
 
 /// <summary>Passwords, codes, accounts that are switched off, and the trail of who did what.</summary>
-public sealed class AccountStore(NpgsqlDataSource database)
+public sealed class AccountStore(SchoolDatabase database)
 {
     /// <summary>Entries of the trail that are sent at once.</summary>
     public const int TrailPage = 50;

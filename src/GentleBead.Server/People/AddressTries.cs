@@ -1,7 +1,6 @@
 using System.Net;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using Npgsql;
 
 namespace GentleBead.Server.People;
 
@@ -9,7 +8,7 @@ namespace GentleBead.Server.People;
 /// Refuses whoever tries too often in a minute from one address: passwords, codes, pairing. The database counts, so that it is no way
 /// round to ask another server.
 /// </summary>
-internal sealed class AddressTries(NpgsqlDataSource database, IConfiguration configuration) : IEndpointFilter
+internal sealed class AddressTries(SchoolDatabase database, IConfiguration configuration) : IEndpointFilter
 {
     private readonly int most = configuration.GetValue("GENTLEBEAD_SIGN_INS_PER_MINUTE", 60);
 

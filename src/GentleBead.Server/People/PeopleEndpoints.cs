@@ -275,6 +275,7 @@ public static class PeopleEndpoints
                         new(ClaimTypes.NameIdentifier, person.Id.ToString()),
                         new(ClaimTypes.Role, person.Role.ToString()),
                         new(Access.SignInClaim, signIn.ToString()),
+                        new(Access.SchoolClaim, http.RequestServices.GetRequiredService<SchoolDatabase>().School),
                     ],
                     CookieAuthenticationDefaults.AuthenticationScheme
                 )

@@ -33,7 +33,7 @@ public sealed record Person(
 );
 
 /// <summary>Accounts in the database.</summary>
-public sealed class PeopleStore(NpgsqlDataSource database)
+public sealed class PeopleStore(SchoolDatabase database)
 {
     /// <summary>People that are sent at once.</summary>
     public const int Page = 50;

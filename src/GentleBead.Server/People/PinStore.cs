@@ -1,12 +1,11 @@
 using Dapper;
 using GentleBead.Server.Database;
 using Microsoft.AspNetCore.Identity;
-using Npgsql;
 
 namespace GentleBead.Server.People;
 
 /// <summary>PINs: what a student types at a booth's tablet. They open nothing else.</summary>
-public sealed class PinStore(NpgsqlDataSource database)
+public sealed class PinStore(SchoolDatabase database)
 {
     // The framework's hasher asks for a user type and uses nothing of it.
     private static readonly PasswordHasher<Person> Hasher = new();

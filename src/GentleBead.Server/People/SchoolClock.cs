@@ -1,12 +1,11 @@
 using Dapper;
 using GentleBead.Core.Sessions;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.People;
 
 /// <summary>The clock on the school's wall. What is newer than what is for the database to say; days and hours are for this one.</summary>
-public sealed class SchoolClock(NpgsqlDataSource database, TimeProvider clock)
+public sealed class SchoolClock(SchoolDatabase database, TimeProvider clock)
 {
     /// <summary>The school's time zone; this machine's until somebody said.</summary>
     public async Task<TimeZoneInfo> ZoneAsync(CancellationToken cancel)

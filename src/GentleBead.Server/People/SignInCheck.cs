@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -15,12 +16,16 @@ public static class SignInCheck
     {
         var services = context.HttpContext.RequestServices;
         if (
-            Guid.TryParse(context.Principal?.FindFirstValue(Access.SignInClaim), out var id)
+            // A cookie of before schools were named is of the only one there was.
+            context.Principal
+                is { } user
+            && user.School() == services.GetRequiredService<SchoolDatabase>().School
+            && Guid.TryParse(user.FindFirstValue(Access.SignInClaim), out var id)
             && await services
                 .GetRequiredService<SignInStore>()
                 .RoleOfAsync(id, services.GetRequiredService<Accounts>().Demo, context.HttpContext.RequestAborted)
                 is { } role
-            && context.Principal!.IsInRole(role.ToString())
+            && user.IsInRole(role.ToString())
         )
         {
             return;

@@ -6,7 +6,7 @@ using Npgsql;
 namespace GentleBead.Server.People;
 
 /// <summary>Sign-ins that stand until they are ended, and wrong passwords in a row.</summary>
-public sealed class SignInStore(NpgsqlDataSource database)
+public sealed class SignInStore(SchoolDatabase database)
 {
     // Tries that are this old are forgotten, whoever made them.
     private static readonly TimeSpan Forgotten = TimeSpan.FromDays(1);

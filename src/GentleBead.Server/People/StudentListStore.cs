@@ -1,11 +1,10 @@
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.People;
 
 /// <summary>A list of students against those who are here already, and their accounts all at once.</summary>
-public sealed class StudentListStore(NpgsqlDataSource database)
+public sealed class StudentListStore(SchoolDatabase database)
 {
     /// <summary>Everybody, by name or login, who might be one of a list.</summary>
     public async Task<IReadOnlyList<(Guid Id, string Name, string Login)>> LikeAsync(

@@ -3,7 +3,6 @@ using GentleBead.Core.Machines;
 using GentleBead.Core.Planning;
 using GentleBead.Server.Database;
 using GentleBead.Server.Machines;
-using Npgsql;
 
 namespace GentleBead.Server.Planning;
 
@@ -16,7 +15,7 @@ namespace GentleBead.Server.Planning;
 public sealed record MachineToPlan(Guid BoothId, int Number, Guid Id, Machine Machine, BottleAt? Bottle);
 
 /// <summary>Reads what a plan is made of and no other store has: a room's machines, how much arc students had, the slot begun.</summary>
-public sealed class PlanFactStore(NpgsqlDataSource database)
+public sealed class PlanFactStore(SchoolDatabase database)
 {
     // A room of a school; a hall of more is planned in parts.
     private const int MostMachines = 120;

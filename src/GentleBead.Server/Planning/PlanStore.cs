@@ -7,7 +7,7 @@ using Npgsql;
 namespace GentleBead.Server.Planning;
 
 /// <summary>Plans of sessions in the database. Editions are only added to; the newest stands.</summary>
-public sealed class PlanStore(NpgsqlDataSource database, SchoolClock clock)
+public sealed class PlanStore(SchoolDatabase database, SchoolClock clock)
 {
     private const int SessionsShown = 3;
 

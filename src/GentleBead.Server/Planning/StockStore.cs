@@ -1,12 +1,11 @@
 using Dapper;
 using GentleBead.Core.Planning;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Planning;
 
 /// <summary>What a school has to weld with, in the database. Editions are only added to; the newest stands.</summary>
-public sealed class StockStore(NpgsqlDataSource database)
+public sealed class StockStore(SchoolDatabase database)
 {
     /// <summary>What there is.</summary>
     public async Task<StockAtHand> NowAsync(CancellationToken cancel)

@@ -3,7 +3,6 @@ using GentleBead.Core.Beads;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Practice;
 
@@ -15,7 +14,7 @@ namespace GentleBead.Server.Practice;
 public sealed record GivenDrill(Guid Id, Guid PersonId, Drill Body, bool? Right);
 
 /// <summary>Drills and their answers in the database. An answer is given once.</summary>
-public sealed class DrillStore(NpgsqlDataSource database)
+public sealed class DrillStore(SchoolDatabase database)
 {
     /// <summary>People whose scores are sent at once.</summary>
     public const int Page = 12;

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Practice;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Practice;
 
@@ -11,7 +10,7 @@ namespace GentleBead.Server.Practice;
 public sealed record NamedRecording(Guid RecordingId, RoomClip? Clip);
 
 /// <summary>The room's own recordings among the drills. Names are only added to; the newest of a recording stands.</summary>
-public sealed class NamedRecordingStore(NpgsqlDataSource database)
+public sealed class NamedRecordingStore(SchoolDatabase database)
 {
     // Of how many of the newest a drill is drawn: a room's own sounds, not its history.
     private const int Newest = 30;

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Core.Progress;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
@@ -12,7 +11,7 @@ namespace GentleBead.Server.Progress;
 public sealed record TriedMachine(Guid Id, string Name, Tried Tried);
 
 /// <summary>What a course's students did of late, for all of them at once.</summary>
-public sealed class CourseProgressStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class CourseProgressStore(SchoolDatabase database, TimeProvider clock)
 {
     private const int NewestBeads = 60;
     private const int NewestOnMachines = 120;

@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
@@ -20,7 +19,7 @@ public sealed record GoalEnd(bool Reached, string By, DateTimeOffset At);
 public sealed record Goal(Guid Id, string Text, DateOnly? Until, string By, DateTimeOffset At, GoalEnd? End);
 
 /// <summary>Goals in the database: only added to, and ended once.</summary>
-public sealed class GoalStore(NpgsqlDataSource database)
+public sealed class GoalStore(SchoolDatabase database)
 {
     /// <summary>Goals that are sent at once.</summary>
     public const int Page = 20;

@@ -3,12 +3,11 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Progress;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
 /// <summary>What several instructors said of the same beads and coupons.</summary>
-public sealed class InstructorWordStore(NpgsqlDataSource database)
+public sealed class InstructorWordStore(SchoolDatabase database)
 {
     // What was said years ago says little of whoever says it now.
     private const int NewestWords = 2_000;

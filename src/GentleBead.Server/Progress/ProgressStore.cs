@@ -4,7 +4,6 @@ using GentleBead.Core.Progress;
 using GentleBead.Core.Skills;
 using GentleBead.Core.Stock;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
@@ -26,7 +25,7 @@ public sealed record BeadGlyph(Guid Id, Verdict Verdict, BeadShape Shape, bool W
 public sealed record Attended(int Came, int Missed, int Late);
 
 /// <summary>What progress is read from, for one student: the newest of what they did, whatever lies behind it.</summary>
-public sealed class ProgressStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class ProgressStore(SchoolDatabase database, TimeProvider clock)
 {
     // A term of two evenings a week, twenty beads each, and as much again at most.
     private const int NewestBeads = 600;

@@ -1,6 +1,5 @@
 using Dapper;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
@@ -47,7 +46,7 @@ public enum RemarkReaders
 public sealed record Remark(Guid Id, RemarkKind Kind, RemarkReaders Readers, string Text, string By, bool Mine, DateTimeOffset At);
 
 /// <summary>Remarks in the database. One that is withdrawn is shown to nobody.</summary>
-public sealed class RemarkStore(NpgsqlDataSource database)
+public sealed class RemarkStore(SchoolDatabase database)
 {
     /// <summary>Remarks that are sent at once.</summary>
     public const int Page = 40;

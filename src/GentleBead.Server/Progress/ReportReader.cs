@@ -3,7 +3,6 @@ using GentleBead.Core.Progress;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
 using GentleBead.Server.TestWelds;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
@@ -34,7 +33,7 @@ internal sealed record Report(
 
 /// <summary>Gathers a student's report: what fits two pages, the newest first.</summary>
 internal sealed class ReportReader(
-    NpgsqlDataSource database,
+    SchoolDatabase database,
     StudentReader reader,
     ProgressStore progress,
     TestWeldStore tests,

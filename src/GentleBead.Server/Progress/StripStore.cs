@@ -4,7 +4,6 @@ using GentleBead.Core.Judging;
 using GentleBead.Core.Progress;
 using GentleBead.Core.Rules;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Progress;
 
@@ -19,7 +18,7 @@ namespace GentleBead.Server.Progress;
 public sealed record StripBead(Guid Id, int Number, DateTimeOffset At, Job Job, Verdict Verdict, BeadShape Shape, Guid? PictureId);
 
 /// <summary>Beads of a student over time, and two of them beside each other.</summary>
-public sealed class StripStore(NpgsqlDataSource database)
+public sealed class StripStore(SchoolDatabase database)
 {
     /// <summary>Beads that are sent at once: what a glance takes in.</summary>
     public const int Page = 24;

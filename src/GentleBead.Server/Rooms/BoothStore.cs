@@ -31,7 +31,7 @@ public sealed record StandingMachine(Guid Id, string Name);
 public sealed record BoothWithMachines(Booth Booth, IReadOnlyList<StandingMachine> Machines);
 
 /// <summary>Rooms and their booths in the database.</summary>
-public sealed class BoothStore(NpgsqlDataSource database)
+public sealed class BoothStore(SchoolDatabase database)
 {
     private const string Columns = "id, number, room_id as \"RoomId\", machine_id as \"MachineId\", version";
 

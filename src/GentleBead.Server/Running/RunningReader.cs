@@ -8,13 +8,13 @@ using Npgsql;
 namespace GentleBead.Server.Running;
 
 /// <summary>Gathers what is known of how this server and its database run.</summary>
-internal sealed class RunningReader(NpgsqlDataSource database, IConfiguration configuration, IServiceProvider services, SchoolClock clock)
+internal sealed class RunningReader(SchoolDatabase database, IConfiguration configuration, IServiceProvider services, SchoolClock clock)
 {
     private const int MostTablets = 20;
 
     // Of several hosts one is meant to follow the other.
     private readonly bool isPair =
-        new NpgsqlConnectionStringBuilder(configuration["GENTLEBEAD_DATABASE"]).Host?.Contains(',', StringComparison.Ordinal) is true;
+        new NpgsqlConnectionStringBuilder(database.ConnectionString).Host?.Contains(',', StringComparison.Ordinal) is true;
 
     /// <summary>What is known at this moment.</summary>
     public async Task<RunningFacts> NowAsync(CancellationToken cancel)

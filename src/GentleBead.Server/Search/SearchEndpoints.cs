@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Server.Database;
 using GentleBead.Server.Http;
-using Npgsql;
 
 namespace GentleBead.Server.Search;
 
@@ -32,7 +31,7 @@ public static class SearchEndpoints
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/search", FindAsync).WithTags("search").RequireAuthorization(Access.Instructor);
 
-    private static async Task<Found> FindAsync(string called, NpgsqlDataSource database, CancellationToken cancel)
+    private static async Task<Found> FindAsync(string called, SchoolDatabase database, CancellationToken cancel)
     {
         var part = called.Trim();
         if (part.Length is 0 or > LongestName)

@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Sessions;
 
@@ -35,7 +34,7 @@ public enum Came
 public sealed record SessionStudent(PersonName Student, Came Came, string? NotedBy, int? Booth, int Sheets, int Beads, int Right);
 
 /// <summary>Who came to a session, and what everybody did in it. What was noted is only added to; the newest stands.</summary>
-public sealed class AttendanceStore(NpgsqlDataSource database)
+public sealed class AttendanceStore(SchoolDatabase database)
 {
     // A session has a roster, and whoever else was placed or given a sheet.
     private const int Shown = 80;

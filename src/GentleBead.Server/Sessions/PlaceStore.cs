@@ -5,7 +5,7 @@ using Npgsql;
 namespace GentleBead.Server.Sessions;
 
 /// <summary>Who stands where in a session: a state, and no record.</summary>
-public sealed class PlaceStore(NpgsqlDataSource database)
+public sealed class PlaceStore(SchoolDatabase database)
 {
     /// <summary>Puts a student at a booth, away from any other booth of the session; null empties the booth.</summary>
     public async Task SetAsync(Guid sessionId, Guid boothId, Guid? studentId, CancellationToken cancel)

@@ -96,7 +96,7 @@ public sealed record Bench(
 public sealed record Station(Guid? StudentId, Job? Job, Machine? Machine);
 
 /// <summary>Reads a room and its booths, a bounded number of rows whatever lies in the database.</summary>
-public sealed class RoomStore(NpgsqlDataSource database, SchoolClock clock)
+public sealed class RoomStore(SchoolDatabase database, SchoolClock clock)
 {
     private const int BoothPage = 24;
     private const int WaitingShown = 30;

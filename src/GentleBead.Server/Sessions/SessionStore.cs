@@ -7,7 +7,7 @@ using Npgsql;
 namespace GentleBead.Server.Sessions;
 
 /// <summary>Sessions in the database: found by time, added, changed, cancelled, split.</summary>
-public sealed class SessionStore(NpgsqlDataSource database, SchoolClock clock)
+public sealed class SessionStore(SchoolDatabase database, SchoolClock clock)
 {
     /// <summary>Sessions that are sent at once.</summary>
     public const int Page = 20;

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Rules;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Sheets;
 
@@ -15,7 +14,7 @@ namespace GentleBead.Server.Sheets;
 public sealed record Preset(Guid Id, string Name, int Version, Job Job, DateTimeOffset SavedAt);
 
 /// <summary>Presets in the database, each with the sheet as it was computed then. They are only added to.</summary>
-public sealed class PresetStore(NpgsqlDataSource database)
+public sealed class PresetStore(SchoolDatabase database)
 {
     /// <summary>Presets that are sent at once.</summary>
     public const int Page = 30;

@@ -5,7 +5,6 @@ using GentleBead.Core.Sheets;
 using GentleBead.Core.Windows;
 using GentleBead.Server.Database;
 using GentleBead.Server.Machines;
-using Npgsql;
 
 namespace GentleBead.Server.Sheets;
 
@@ -40,7 +39,7 @@ public sealed record SheetSetting(
 }
 
 /// <summary>Reads what a sheet is computed with, in one statement: it is asked for at every key.</summary>
-public sealed class SettingStore(NpgsqlDataSource database)
+public sealed class SettingStore(SchoolDatabase database)
 {
     private const string ByBooth = """
         select machine_now.id as "MachineId", machine_now.body as "Body", machine_now.load as "Load", machine_now.readings as "Readings",

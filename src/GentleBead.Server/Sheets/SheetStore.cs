@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Judging;
 using GentleBead.Core.Sheets;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Sheets;
 
@@ -39,7 +38,7 @@ public sealed record AssignedSheet(
 }
 
 /// <summary>Assigned sheets in the database. They are only added to.</summary>
-public sealed class SheetStore(NpgsqlDataSource database)
+public sealed class SheetStore(SchoolDatabase database)
 {
     /// <summary>The columns of a sheet, for other queries that read one beside something else.</summary>
     /// <param name="of">What the table is called there.</param>

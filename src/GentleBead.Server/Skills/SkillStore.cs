@@ -29,7 +29,7 @@ public sealed record KnownSkill(
 /// Skill in the database. The database notes at which kinds of work something changed (<c>touch_skill</c>); those are worked out anew when
 /// somebody next asks, from the newest beads of each.
 /// </summary>
-public sealed class SkillStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class SkillStore(SchoolDatabase database, TimeProvider clock)
 {
     // Older ones have faded from what is known.
     private const int BeadsOfKind = 100;

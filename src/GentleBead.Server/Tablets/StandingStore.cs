@@ -1,7 +1,6 @@
 using Dapper;
 using GentleBead.Server.Database;
 using GentleBead.Server.People;
-using Npgsql;
 
 namespace GentleBead.Server.Tablets;
 
@@ -14,7 +13,7 @@ namespace GentleBead.Server.Tablets;
 public sealed record BoothAt(string Name, int Booth, string Room, Guid? SessionId, Guid? PlacedId);
 
 /// <summary>Who stands at a tablet, and who may say that they do.</summary>
-public sealed class StandingStore(NpgsqlDataSource database)
+public sealed class StandingStore(SchoolDatabase database)
 {
     // A hall of more says by name.
     private const int MostNames = 120;

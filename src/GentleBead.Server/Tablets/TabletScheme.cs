@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using System.Text.Encodings.Web;
+using GentleBead.Server.Database;
 using GentleBead.Server.Http;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -69,6 +70,7 @@ public sealed class TabletScheme(
                 new(Access.BoothClaim, tablet.BoothId.ToString()),
                 // The lines of its screens are closed by its own id when it is put away.
                 new(Access.SignInClaim, tablet.Id.ToString()),
+                new(Access.SchoolClaim, Context.RequestServices.GetRequiredService<SchoolDatabase>().School),
             ],
             Name
         );

@@ -43,7 +43,7 @@ public sealed record KnownTablet(Guid Id, Guid BoothId, string? Key, Standing? S
 public sealed record Standing(Guid Id, Guid StudentId, Guid SessionId, DateTimeOffset GoodUntil);
 
 /// <summary>Tablets that belong to booths, their keys, and the codes they are paired by.</summary>
-public sealed class TabletStore(NpgsqlDataSource database, Accounts accounts)
+public sealed class TabletStore(SchoolDatabase database, Accounts accounts)
 {
     /// <summary>How long a pairing code is good.</summary>
     public static readonly TimeSpan CodeGood = TimeSpan.FromMinutes(15);

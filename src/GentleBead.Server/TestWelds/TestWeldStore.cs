@@ -140,7 +140,7 @@ public sealed record MeasuredSection(Guid MarksId, int Bead, MacroMeasures Measu
 public sealed record TestWeldLine(Guid Id, Job Job, TestWeldTerms Terms, DateTimeOffset SealedAt, TestWeldState State, bool Signed);
 
 /// <summary>Test welds in the database. They are only added to; the database itself refuses anything else.</summary>
-public sealed class TestWeldStore(NpgsqlDataSource database)
+public sealed class TestWeldStore(SchoolDatabase database)
 {
     /// <summary>Test welds of a student that are sent at once.</summary>
     public const int Page = 15;

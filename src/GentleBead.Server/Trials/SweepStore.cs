@@ -6,7 +6,6 @@ using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
 using GentleBead.Server.Windows;
-using Npgsql;
 
 namespace GentleBead.Server.Trials;
 
@@ -35,7 +34,7 @@ public sealed record RunSweep(
 );
 
 /// <summary>Sweeps in the database. A sweep is withdrawn, never deleted.</summary>
-public sealed class SweepStore(NpgsqlDataSource database)
+public sealed class SweepStore(SchoolDatabase database)
 {
     private const int Page = 40;
 

@@ -2,7 +2,6 @@ using Dapper;
 using GentleBead.Core.Trials;
 using GentleBead.Server.Beads;
 using GentleBead.Server.Database;
-using Npgsql;
 
 namespace GentleBead.Server.Trials;
 
@@ -15,7 +14,7 @@ namespace GentleBead.Server.Trials;
 public sealed record StartedTrial(Guid Id, Guid SheetId, TrialPlan Plan, DateTimeOffset StartedAt, DateTimeOffset? EndedAt);
 
 /// <summary>Trials in the database.</summary>
-public sealed class TrialStore(NpgsqlDataSource database)
+public sealed class TrialStore(SchoolDatabase database)
 {
     private const int Page = 40;
 

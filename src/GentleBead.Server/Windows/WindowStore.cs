@@ -12,7 +12,7 @@ using Npgsql;
 namespace GentleBead.Server.Windows;
 
 /// <summary>A machine's learned windows in the database: fitted from the newest of what was heard, anew with whatever changes it.</summary>
-public sealed class WindowStore(NpgsqlDataSource database)
+public sealed class WindowStore(SchoolDatabase database)
 {
     /// <summary>Windows of a machine that are sent at once.</summary>
     public const int Page = 4;

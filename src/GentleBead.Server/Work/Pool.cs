@@ -7,6 +7,11 @@ public static class Pool
 {
     private const int Most = 40;
 
+    /// <summary>
+    /// What a pool of one of many schools begins with: few connections, which are closed soon when nobody needs them.
+    /// </summary>
+    public const string OfMany = "Maximum Pool Size=6;Connection Idle Lifetime=20;Connection Pruning Interval=5";
+
     // A request waits so long for a free connection before it is told that the server is busy, s.
     private const int WaitSeconds = 5;
 

@@ -12,7 +12,7 @@ namespace GentleBead.Server.Work;
 public sealed record Upload(Guid Id, int Length, Sent Sent);
 
 /// <summary>Takes uploads as they come, a part at a time, so that a dozen at once need no more memory than a dozen parts.</summary>
-public sealed class UploadStore(NpgsqlDataSource database)
+public sealed class UploadStore(SchoolDatabase database)
 {
     private const int PartBytes = 256 * 1024;
 

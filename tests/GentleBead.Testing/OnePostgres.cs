@@ -1,20 +1,24 @@
 using System.Diagnostics;
-using GentleBead.Testing;
 
-namespace GentleBead.Bench;
+namespace GentleBead.Testing;
 
 /// <summary>One PostgreSQL as ./start has it, which can be killed and started again.</summary>
-internal sealed class OnePostgres : IDisposable
+public sealed class OnePostgres : IDisposable
 {
     private readonly string folder;
+    private readonly string[] settings;
 
-    private OnePostgres(string folder) => this.folder = folder;
+    private OnePostgres(string folder, string[] settings) => (this.folder, this.settings) = (folder, settings);
 
+    /// <summary>Its database, as each of the three roles reaches it.</summary>
     public TestDatabase Database { get; private set; } = null!;
 
-    public static async Task<OnePostgres> StartAsync(string folder)
+    /// <summary>Makes and starts it in an empty folder, which goes with it.</summary>
+    /// <param name="folder">The folder.</param>
+    /// <param name="settings">PostgreSQL's, as in max_connections=400.</param>
+    public static async Task<OnePostgres> StartAsync(string folder, params string[] settings)
     {
-        var one = new OnePostgres(Path.Combine(folder, "postgres"));
+        var one = new OnePostgres(Path.Combine(folder, "postgres"), settings);
         var lines = await one.SayAsync("start");
         if (lines is not [var application, var owner, var own])
             throw new InvalidOperationException("scripts/postgres.sh printed no connection strings.");
@@ -26,6 +30,7 @@ internal sealed class OnePostgres : IDisposable
         return one;
     }
 
+    /// <summary>Kills it, and has it up again.</summary>
     public async Task KillAndStartAsync()
     {
         using (var kill = Process.Start("pkill", ["-KILL", "-f", $"postgres -D {folder}/data"]))
@@ -56,7 +61,10 @@ internal sealed class OnePostgres : IDisposable
     private async Task<string[]> SayAsync(string action)
     {
         using var process = Process.Start(
-            new ProcessStartInfo(Path.Combine(Cluster.Root, "scripts/postgres.sh"), [action, folder]) { RedirectStandardOutput = true }
+            new ProcessStartInfo(Path.Combine(Cluster.Root, "scripts/postgres.sh"), [action, folder, .. action == "start" ? settings : []])
+            {
+                RedirectStandardOutput = true,
+            }
         )!;
         var told = await process.StandardOutput.ReadToEndAsync();
         await process.WaitForExitAsync();

@@ -1,0 +1,175 @@
+using System.Collections.Concurrent;
+using System.Diagnostics;
+using System.Net;
+using System.Net.Http.Json;
+using Npgsql;
+
+namespace GentleBead.Server.Tests;
+
+/// <summary>A school goes to another PostgreSQL server while it is used, and is exported; pools of many are bounded together.</summary>
+public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySchools>
+{
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task A_school_moves_while_it_is_written_to_and_nothing_that_was_acknowledged_is_lost()
+    {
+        var name = schools.Named("quay");
+        using var client = await schools.FoundAsync(name, "quay.example", "Ulla Dam");
+        using var other = await OnePostgres.StartAsync(Directory.CreateTempSubdirectory("gentlebead-other-").FullName);
+        using var writing = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
+        var (acknowledged, answers) = (new ConcurrentBag<Guid>(), new ConcurrentBag<HttpStatusCode>());
+        var writers = Enumerable.Range(0, 3).Select(_ => WriteAsync(client, acknowledged, answers, writing.Token)).ToArray();
+        await Task.Delay(500, Cancel);
+
+        var (code, told) = await schools.SayWithAsync(other.Database.Own, "move", name);
+        Assert.True(code == 0, told);
+        await Task.Delay(2_500, Cancel);
+        await writing.CancelAsync();
+        await Task.WhenAll(writers);
+
+        // Taken, or told to come again; nothing else.
+        Assert.Subset(new HashSet<HttpStatusCode> { HttpStatusCode.OK, HttpStatusCode.ServiceUnavailable }, answers.ToHashSet());
+        Assert.Contains($":{new NpgsqlConnectionStringBuilder(other.Database.Own).Port}/", (await schools.SayAsync("list")).Told);
+        var there = new HashSet<Guid>(await StudentsAsync(In(name, other.Database.Own)));
+        Assert.NotEmpty(acknowledged);
+        Assert.Subset(there, acknowledged.ToHashSet());
+        var left = await StudentsAsync(In(name, schools.Control.Own));
+        Assert.True(there.Count > left.Count, "Nothing was written after it had moved.");
+        // What it left can be read and not written to, whoever still knows the way.
+        var refused = await Assert.ThrowsAsync<PostgresException>(() => ExecuteAsync(In(name, schools.Control.Own), "delete from sign_in"));
+        Assert.Equal(PostgresErrorCodes.ReadOnlySqlTransaction, refused.SqlState);
+    }
+
+    [Fact]
+    public async Task A_school_that_cannot_be_moved_stays_where_it_is_and_is_written_to()
+    {
+        var name = schools.Named("stay");
+        using var client = await schools.FoundAsync(name, "stay.example", "Siv Lund");
+        using var other = await OnePostgres.StartAsync(Directory.CreateTempSubdirectory("gentlebead-other-").FullName);
+        // What is there already cannot be told from what comes.
+        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"create database school_{name}");
+        await ExecuteAsync(In(name, other.Database.Own), "create table person (id int)");
+        var (code, told) = await schools.SayWithAsync(other.Database.Own, "move", name);
+        Assert.True(code != 0 && told.Contains("pg_restore failed", StringComparison.Ordinal), told);
+        Assert.True(
+            await Waiting.UntilAsync(
+                async () => await AddStudentAsync(client, Guid.CreateVersion7()) == HttpStatusCode.OK,
+                TimeSpan.FromSeconds(10)
+            )
+        );
+        Assert.Contains($"{name}\topen", (await schools.SayAsync("list")).Told, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_export_is_read_by_postgresqls_own_program()
+    {
+        var name = schools.Named("out");
+        using var client = await schools.FoundAsync(name, "out.example", "Nora Bek");
+        var student = Guid.CreateVersion7();
+        Assert.Equal(HttpStatusCode.OK, await AddStudentAsync(client, student));
+        var file = Path.Combine(Path.GetTempPath(), $"{name}.dump");
+        var (code, told) = await schools.SayAsync("export", name, file);
+        Assert.True(code == 0, told);
+        var tools = Directory.EnumerateDirectories("/usr/lib/postgresql").Max()!;
+        using var read = Process.Start(
+            new ProcessStartInfo(Path.Combine(tools, "bin/pg_restore"), ["--data-only", "--table=person", "--file=-", file])
+            {
+                RedirectStandardOutput = true,
+            }
+        )!;
+        Assert.Contains($"{student}", await read.StandardOutput.ReadToEndAsync(Cancel), StringComparison.Ordinal);
+        File.Delete(file);
+    }
+
+    [Fact]
+    public async Task Pools_of_many_schools_hold_no_more_together_than_was_said_and_every_request_is_answered()
+    {
+        var names = new[] { schools.Named("p"), schools.Named("q"), schools.Named("r") };
+        foreach (var name in names)
+        {
+            using var founded = await schools.FoundAsync(name, $"{name[..1]}.example", "Per Ås");
+        }
+        await using var narrow = await RunningServer.StartAsync(
+            demo: false,
+            schools.Control,
+            [.. schools.Settings, ("GENTLEBEAD_CONNECTIONS", "4")]
+        );
+        // Those of the fixture's own server, which may become fewer meanwhile.
+        var others = await HeldAsync(names);
+        var clients = names.Select(name => schools.At($"{name[..1]}.example", narrow)).ToArray();
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 120)
+                .Select(async i =>
+                {
+                    using var answer = await clients[i % clients.Length].GetAsync("/api/people/welcome", Cancel);
+                    return answer.StatusCode;
+                })
+        );
+        Assert.All(answers, answer => Assert.Equal(HttpStatusCode.OK, answer));
+        // What was closed takes PostgreSQL a moment to end.
+        await Task.Delay(1_000, Cancel);
+        Assert.InRange(await HeldAsync(names), 1, 4 + others);
+        foreach (var client in clients)
+            client.Dispose();
+    }
+
+    private static async Task WriteAsync(
+        HttpClient client,
+        ConcurrentBag<Guid> acknowledged,
+        ConcurrentBag<HttpStatusCode> answers,
+        CancellationToken cancel
+    )
+    {
+        while (!cancel.IsCancellationRequested)
+        {
+            var id = Guid.CreateVersion7();
+            var answer = await AddStudentAsync(client, id);
+            answers.Add(answer);
+            if (answer == HttpStatusCode.OK)
+                acknowledged.Add(id);
+            await Task.Delay(20, CancellationToken.None);
+        }
+    }
+
+    private static async Task<HttpStatusCode> AddStudentAsync(HttpClient client, Guid id)
+    {
+        var student = new
+        {
+            login = $"s{id:N}"[..20],
+            name = "Somebody New",
+            password = ManySchools.Password,
+        };
+        using var answer = await client.PutAsJsonAsync($"/api/people/students/{id}", student, Cancel);
+        return answer.StatusCode;
+    }
+
+    private static string In(string school, string connection) =>
+        new NpgsqlConnectionStringBuilder(connection) { Database = $"school_{school}", Pooling = false }.ConnectionString;
+
+    private static async Task<IReadOnlyList<Guid>> StudentsAsync(string connection)
+    {
+        await using var on = new NpgsqlConnection(connection);
+        await on.OpenAsync(Cancel);
+        await using var ask = new NpgsqlCommand("select coalesce(array_agg(id), '{}') from person where role = 'student'", on);
+        return (Guid[])(await ask.ExecuteScalarAsync(Cancel))!;
+    }
+
+    private async Task<long> HeldAsync(IReadOnlyList<string> names)
+    {
+        await using var on = new NpgsqlConnection($"{schools.Control.Own};Pooling=false");
+        await on.OpenAsync(Cancel);
+        await using var ask = new NpgsqlCommand("select count(*) from pg_stat_activity where datname = any($1)", on);
+        ask.Parameters.Add(new() { Value = names.Select(name => $"school_{name}").ToArray() });
+        return (long)(await ask.ExecuteScalarAsync(Cancel))!;
+    }
+
+    private static async Task ExecuteAsync(string connection, string sql)
+    {
+        await using var on = new NpgsqlConnection(connection);
+        await on.OpenAsync(Cancel);
+        await using var command = new NpgsqlCommand(sql, on);
+        await command.ExecuteNonQueryAsync(Cancel);
+    }
+}
