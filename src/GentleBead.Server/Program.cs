@@ -169,6 +169,7 @@ services
     .AddScoped<UploadStore>();
 services.AddHostedService<RoomListener>();
 services.AddHostedService<KeepingChore>();
+services.AddHostedService<TroubledSchools>();
 services.AddSignalR();
 
 services.ConfigureHttpJsonOptions(options => RequestRules.Apply(QuantityJson.Apply(options.SerializerOptions)));

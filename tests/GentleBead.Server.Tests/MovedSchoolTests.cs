@@ -47,9 +47,14 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
         var name = schools.Named("stay");
         using var client = await schools.FoundAsync(name, "stay.example", "Siv Lund");
         using var other = await OnePostgres.StartAsync(Directory.CreateTempSubdirectory("gentlebead-other-").FullName);
-        // What is there already cannot be told from what comes.
+        // What is there already is somebody's.
         await ExecuteAsync($"{other.Database.Own};Pooling=false", $"create database school_{name}");
-        await ExecuteAsync(In(name, other.Database.Own), "create table person (id int)");
+        var (there, why) = await schools.SayWithAsync(other.Database.Own, "move", name);
+        Assert.True(there != 0 && why.Contains("There is a database", StringComparison.Ordinal), why);
+        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"drop database school_{name}");
+        // A role that writes nothing: it fails in the middle of reading in.
+        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"create role school_{name}_owner");
+        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"alter role school_{name}_owner set default_transaction_read_only = on");
         var (code, told) = await schools.SayWithAsync(other.Database.Own, "move", name);
         Assert.True(code != 0 && told.Contains("pg_restore failed", StringComparison.Ordinal), told);
         Assert.True(
@@ -59,6 +64,21 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
             )
         );
         Assert.Contains($"{name}\topen", (await schools.SayAsync("list")).Told, StringComparison.Ordinal);
+
+        // A move that was cut short by force left it read only; opening it is enough.
+        await ExecuteAsync(In(name, schools.Control.Own), $"alter database school_{name} set default_transaction_read_only = on");
+        await ExecuteAsync(
+            $"{schools.Control.Own};Pooling=false",
+            $"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = 'school_{name}'"
+        );
+        Assert.Equal(HttpStatusCode.ServiceUnavailable, await AddStudentAsync(client, Guid.CreateVersion7()));
+        Assert.Equal(0, (await schools.SayAsync("open", name)).Code);
+        Assert.True(
+            await Waiting.UntilAsync(
+                async () => await AddStudentAsync(client, Guid.CreateVersion7()) == HttpStatusCode.OK,
+                TimeSpan.FromSeconds(10)
+            )
+        );
     }
 
     [Fact]

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Text.Json;
 using GentleBead.Server.Schools;
 using Microsoft.AspNetCore.SignalR;
@@ -30,7 +29,7 @@ public sealed partial class RoomListener(SchoolsServed schools, IHubContext<Live
 
     // So often is it asked after the last line was closed: a screen that is loaded anew opens another at once.
     private const int Lingering = 10;
-    private readonly ConcurrentDictionary<string, Task> listening = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Task> listening = new(StringComparer.Ordinal);
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -43,10 +42,21 @@ public sealed partial class RoomListener(SchoolsServed schools, IHubContext<Live
         while (!stoppingToken.IsCancellationRequested)
         {
             foreach (var school in lines.Schools)
-                _ = listening.GetOrAdd(school, name => Task.Run(() => HearAsync(name, stoppingToken), stoppingToken));
+            {
+                if (!listening.TryGetValue(school, out var already) || already.IsCompleted)
+                    listening[school] = HearForNowAsync(school, stoppingToken);
+            }
             await lines.OpenedAsync(stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         }
         await Task.WhenAll(listening.Values).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+    }
+
+    // Whoever opened a line between the last look and the end found somebody listening: it is looked again after.
+    private async Task HearForNowAsync(string name, CancellationToken stopping)
+    {
+        await Task.Yield();
+        await HearAsync(name, stopping);
+        _ = Task.Delay(Pause, stopping).ContinueWith(_ => lines.Opened(), CancellationToken.None, default, TaskScheduler.Default);
     }
 
     // As long as there is a line to it. A school that moves is listened to where it has gone.
@@ -59,10 +69,6 @@ public sealed partial class RoomListener(SchoolsServed schools, IHubContext<Live
                 if ((schools.Only ?? schools.All.FirstOrDefault(school => school.Entry.Name == name)) is not { } school)
                     return;
                 await ListenAsync(school, stopping);
-                listening.TryRemove(name, out _);
-                // Whoever came between the last look and here found somebody listening.
-                if (lines.Schools.Contains(name))
-                    lines.Opened();
                 return;
             }
             catch (OperationCanceledException) when (stopping.IsCancellationRequested)

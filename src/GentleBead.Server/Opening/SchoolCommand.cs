@@ -44,7 +44,7 @@ internal sealed partial class SchoolCommand(IServiceProvider services)
                     ["adopt"] => command.AdoptAsync(Console.In, cancel),
                     ["list"] => command.ListAsync(cancel),
                     ["close", var name] => command.SetAsync(name, ServedState.Closed, cancel),
-                    ["open", var name] => command.SetAsync(name, ServedState.Open, cancel),
+                    ["open", var name] => command.OpenAsync(name, cancel),
                     ["export", var name, var file] => command.ExportAsync(name, file, cancel),
                     ["move", var name] => command.MoveAsync(name, cancel),
                     _ => throw new InvalidDataException(
@@ -144,6 +144,13 @@ internal sealed partial class SchoolCommand(IServiceProvider services)
         var entry = await FindAsync(name, cancel);
         await control.AddAsync(entry with { State = state }, cancel);
         await Console.Out.WriteLineAsync($"{name}: {EnumText.Of(state)}. Servers learn of it within a second.");
+    }
+
+    // One whose move was cut short by force is still read only.
+    private async Task OpenAsync(string name, CancellationToken cancel)
+    {
+        await SchoolMove.ReadOnlyAsync(await FindAsync(name, cancel), false, cancel);
+        await SetAsync(name, ServedState.Open, cancel);
     }
 
     private async Task ExportAsync(string name, string file, CancellationToken cancel)

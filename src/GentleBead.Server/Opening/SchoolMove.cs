@@ -23,6 +23,9 @@ internal sealed class SchoolMove(ControlDatabase control)
     {
         if (IsThere(entry, admin))
             throw new InvalidDataException($"{entry.Name} is on that server already.");
+        // What is there was left by an earlier move, or is somebody else's: it is not for us to write over or to drop.
+        if (await SchoolServers.HoldsAsync(admin, entry.Name, cancel))
+            throw new InvalidDataException($"There is a database school_{entry.Name} on that server. Drop it, or move to another.");
         var made = await SchoolServers.MakeAsync(admin, entry.Name, cancel);
         var began = Stopwatch.GetTimestamp();
         var file = Path.Combine(Path.GetTempPath(), $"gentlebead-{entry.Name}-{Guid.CreateVersion7():N}.dump");
@@ -60,8 +63,8 @@ internal sealed class SchoolMove(ControlDatabase control)
         return (from.Host, from.Port) == (to.Host, to.Port);
     }
 
-    // From the next transaction on; those whose sessions began before are ended.
-    private static async Task ReadOnlyAsync(SchoolEntry entry, bool on, CancellationToken cancel)
+    /// <summary>Has its database take writes or not, from the next transaction on: sessions that began before are ended.</summary>
+    public static async Task ReadOnlyAsync(SchoolEntry entry, bool on, CancellationToken cancel)
     {
         await using (var owner = new NpgsqlConnection($"{entry.Owner};{Writable}"))
         {

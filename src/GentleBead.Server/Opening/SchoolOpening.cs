@@ -40,17 +40,24 @@ public static class SchoolOpening
         {
             if (i % 10 == 0)
                 await Console.Out.WriteLineAsync($"Starting: Bringing schools forward, {i} of {open.Count} …");
-            try
-            {
-                open[i].Trouble = await PrepareAsync(services, open[i], demo: false, cancel);
-            }
-            catch (Exception failed) when (!cancel.IsCancellationRequested)
-            {
-                open[i].Trouble = failed.Message;
-            }
-            if (open[i].Trouble is { } trouble)
-                await Console.Error.WriteLineAsync($"School {open[i].Entry.Name} is not served: {trouble}");
+            await TryAsync(services, open[i], cancel);
         }
+    }
+
+    /// <summary>The same for one of them: what is wrong with it is told, and stands at the school.</summary>
+    public static async Task TryAsync(IServiceProvider services, ServedSchool school, CancellationToken cancel)
+    {
+        var before = school.Trouble;
+        try
+        {
+            school.Trouble = await PrepareAsync(services, school, demo: false, cancel);
+        }
+        catch (Exception failed) when (!cancel.IsCancellationRequested)
+        {
+            school.Trouble = failed.Message;
+        }
+        if (school.Trouble is { } trouble && trouble != before)
+            await Console.Error.WriteLineAsync($"School {school.Entry.Name} is not served: {trouble}");
     }
 
     private static string Owner(ServedSchool school) => $"{school.Entry.Owner};Pooling=false";

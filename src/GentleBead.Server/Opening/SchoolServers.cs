@@ -30,13 +30,7 @@ internal static class SchoolServers
             // The names are checked by a pattern and the password is hexadecimal: neither can end a quote.
             await connection.ExecuteAsync($"{(there ? "alter" : "create")} role {role} login password '{secrets[role]}'", null, cancel);
         }
-        if (
-            !await connection.ExecuteScalarAsync<bool>(
-                "select exists (select from pg_database where datname = @database)",
-                new { database },
-                cancel
-            )
-        )
+        if (!await HoldsAsync(connection, name, cancel))
         {
             // Whoever makes a database for a role has to be of it, where it is no superuser.
             await connection.ExecuteAsync($"grant {owner} to current_user", null, cancel);
@@ -54,6 +48,20 @@ internal static class SchoolServers
                 Password = secrets[role],
             }.ConnectionString;
     }
+
+    /// <summary>Whether there is a database of a school's name on a server.</summary>
+    public static async Task<bool> HoldsAsync(string admin, string name, CancellationToken cancel)
+    {
+        await using var connection = new NpgsqlConnection($"{admin};Pooling=false");
+        return await HoldsAsync(connection, name, cancel);
+    }
+
+    private static Task<bool> HoldsAsync(NpgsqlConnection connection, string name, CancellationToken cancel) =>
+        connection.ExecuteScalarAsync<bool>(
+            "select exists (select from pg_database where datname = @database)",
+            new { database = $"school_{name}" },
+            cancel
+        );
 
     /// <summary>Throws away what was made, and all that is in it.</summary>
     public static async Task DropAsync(string admin, string name, CancellationToken cancel)
