@@ -110,6 +110,8 @@ if [ $own = 1 ]; then
 elif [ $fresh = 1 ]; then
   fail "--fresh does not clear a database of yours. Empty it by hand, or leave GENTLEBEAD_DATABASE unset."
 elif [ -n "${GENTLEBEAD_CONTROL_DATABASE:-}" ]; then
+  # The made-up school's accounts are dead where real schools are served.
+  demo=0
   say "Serving the schools named in GENTLEBEAD_CONTROL_DATABASE."
 else
   say "Using the database named in GENTLEBEAD_DATABASE."

@@ -19,7 +19,9 @@ internal sealed class Failover : IAsyncDisposable
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(2);
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(5);
     private readonly GrownServer server;
+    private static readonly TimeSpan Ending = TimeSpan.FromMinutes(1);
     private readonly CancellationTokenSource ending = new();
+    private readonly CancellationTokenSource over = new();
     private readonly ConcurrentDictionary<Guid, bool> noted = [];
     private readonly ConcurrentQueue<long> acknowledged = [];
     private readonly IReadOnlyList<Guid> before;
@@ -117,7 +119,12 @@ internal sealed class Failover : IAsyncDisposable
             var id = Guid.CreateVersion7();
             noted[id] = false;
             while (!await SendAsync(client, id, stand))
+            {
+                // What never comes back is seen in the figures, and not waited for.
+                if (over.IsCancellationRequested)
+                    return;
                 await Task.Delay(200);
+            }
             noted[id] = true;
             acknowledged.Enqueue(Stopwatch.GetTimestamp());
             await Task.Delay(Every);
@@ -147,6 +154,7 @@ internal sealed class Failover : IAsyncDisposable
     private async Task EndAsync()
     {
         await ending.CancelAsync();
+        over.CancelAfter(Ending);
         await Task.WhenAll(booths);
     }
 
@@ -172,5 +180,6 @@ internal sealed class Failover : IAsyncDisposable
     {
         await EndAsync();
         ending.Dispose();
+        over.Dispose();
     }
 }

@@ -1,4 +1,7 @@
 using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+using Npgsql;
 
 namespace GentleBead.Testing;
 
@@ -35,7 +38,9 @@ public sealed class OnePostgres : IDisposable
     {
         using (var kill = Process.Start("pkill", ["-KILL", "-f", $"postgres -D {folder}/data"]))
             await kill.WaitForExitAsync();
-        // What it left running has to go first.
+        // What it left running has to go first: while the port is taken, it would be started at another.
+        var port = new NpgsqlConnectionStringBuilder(Database.Own).Port;
+        await Waiting.UntilAsync(async () => !await IsTakenAsync(port), TimeSpan.FromMinutes(1));
         await Waiting.UntilAsync(IsUpAsync, TimeSpan.FromMinutes(1));
     }
 
@@ -44,6 +49,20 @@ public sealed class OnePostgres : IDisposable
     {
         SayAsync("remove").GetAwaiter().GetResult();
         Directory.Delete(Path.GetDirectoryName(folder)!, recursive: true);
+    }
+
+    private static async Task<bool> IsTakenAsync(int port)
+    {
+        using var client = new TcpClient();
+        try
+        {
+            await client.ConnectAsync(IPAddress.Loopback, port);
+            return true;
+        }
+        catch (SocketException)
+        {
+            return false;
+        }
     }
 
     private async Task<bool> IsUpAsync()
