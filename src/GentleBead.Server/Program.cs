@@ -243,7 +243,7 @@ try
 }
 catch (Exception unprepared) when (unprepared is NpgsqlException or ArgumentException)
 {
-    await Console.Error.WriteLineAsync($"The database cannot be used: {unprepared.Message} Check GENTLEBEAD_DATABASE.");
+    await Console.Error.WriteLineAsync($"The database cannot be used: {unprepared.Message} Check {app.Configuration.Named()}.");
     return 1;
 }
 catch (InvalidDataException unusable)

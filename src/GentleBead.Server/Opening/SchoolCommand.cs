@@ -54,7 +54,7 @@ internal sealed partial class SchoolCommand(IServiceProvider services)
             );
             return 0;
         }
-        catch (InvalidDataException wrong)
+        catch (Exception wrong) when (wrong is InvalidDataException or NpgsqlException or ArgumentException)
         {
             await Console.Error.WriteLineAsync(wrong.Message);
             return 2;

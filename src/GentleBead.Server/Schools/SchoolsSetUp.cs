@@ -18,6 +18,10 @@ public static class SchoolsSetUp
     public static string? Control(this IConfiguration configuration) =>
         configuration["GENTLEBEAD_CONTROL_DATABASE"] is { Length: > 0 } control ? control : null;
 
+    /// <summary>What the database that this server begins with is named by.</summary>
+    public static string Named(this IConfiguration configuration) =>
+        configuration.Control() is null ? "GENTLEBEAD_DATABASE" : "GENTLEBEAD_CONTROL_DATABASE";
+
     /// <summary>Adds what finds a school's database, and the keys of all.</summary>
     /// <exception cref="InvalidOperationException">No database is named.</exception>
     public static void AddSchools(this IServiceCollection services, IConfiguration configuration)
