@@ -30,14 +30,10 @@ public sealed class ManySchools : IAsyncLifetime
     public async ValueTask DisposeAsync()
     {
         await Server.DisposeAsync();
-        await using (var own = new NpgsqlConnection($"{Control.Own};Pooling=false"))
+        foreach (var name in databases)
         {
-            await own.OpenAsync();
-            foreach (var name in databases)
-            {
-                await ExecuteAsync(own, $"drop database if exists school_{name} with (force)");
-                await ExecuteAsync(own, $"drop role if exists school_{name}_app, school_{name}_owner");
-            }
+            await OnAsync($"{Control.Own};Pooling=false", $"drop database if exists school_{name} with (force)");
+            await OnAsync($"{Control.Own};Pooling=false", $"drop role if exists school_{name}_app, school_{name}_owner");
         }
         await Cluster.DropAsync(Control);
     }
@@ -107,9 +103,33 @@ public sealed class ManySchools : IAsyncLifetime
     /// <summary>What every instructor of these schools signs in with.</summary>
     public const string Password = "long enough";
 
-    private static async Task ExecuteAsync(NpgsqlConnection connection, string sql)
+    /// <summary>A school's database, as a role of another reaches it.</summary>
+    public static string In(string school, string connection) =>
+        new NpgsqlConnectionStringBuilder(connection) { Database = $"school_{school}", Pooling = false }.ConnectionString;
+
+    /// <summary>Says something to a database.</summary>
+    public static async Task OnAsync(string connection, string sql, params object[] values)
     {
-        await using var command = new NpgsqlCommand(sql, connection);
+        await using var on = new NpgsqlConnection(connection);
+        await on.OpenAsync();
+        await using var command = Command(on, sql, values);
         await command.ExecuteNonQueryAsync();
+    }
+
+    /// <summary>Asks a database.</summary>
+    public static async Task<T> AskAsync<T>(string connection, string sql, params object[] values)
+    {
+        await using var on = new NpgsqlConnection(connection);
+        await on.OpenAsync();
+        await using var command = Command(on, sql, values);
+        return (T)(await command.ExecuteScalarAsync())!;
+    }
+
+    private static NpgsqlCommand Command(NpgsqlConnection on, string sql, object[] values)
+    {
+        var command = new NpgsqlCommand(sql, on);
+        foreach (var value in values)
+            command.Parameters.Add(new() { Value = value });
+        return command;
     }
 }

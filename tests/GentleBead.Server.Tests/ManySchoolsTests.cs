@@ -4,7 +4,6 @@ using System.Text.Json;
 using GentleBead.Server.Live;
 using Microsoft.AspNetCore.Http.Connections;
 using Microsoft.AspNetCore.SignalR.Client;
-using Npgsql;
 
 namespace GentleBead.Server.Tests;
 
@@ -113,8 +112,8 @@ public sealed class ManySchoolsTests(ManySchools schools) : IClassFixture<ManySc
         Assert.True(await BecomesAsync(ben, HttpStatusCode.OK));
 
         // A database that takes no connections: its school is told to come again, a server that starts now starts, and serves the others.
-        await OnAsync(Own, $"alter database school_{ill} allow_connections false");
-        await OnAsync(Own, $"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = 'school_{ill}'");
+        await ManySchools.OnAsync(Own, $"alter database school_{ill} allow_connections false");
+        await ManySchools.OnAsync(Own, $"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = 'school_{ill}'");
         Assert.True(await BecomesAsync(cas, HttpStatusCode.ServiceUnavailable));
         Assert.Equal(HttpStatusCode.OK, (await ada.GetAsync("/api/people/instructors", Cancel)).StatusCode);
         await using var second = await RunningServer.StartAsync(demo: false, schools.Control, schools.Settings);
@@ -123,7 +122,7 @@ public sealed class ManySchoolsTests(ManySchools schools) : IClassFixture<ManySc
             Assert.Equal(HttpStatusCode.OK, (await ready.GetAsync("/api/people/welcome", Cancel)).StatusCode);
         using var away = schools.At("ill.example", second);
         Assert.Equal(HttpStatusCode.ServiceUnavailable, (await away.GetAsync("/api/people/welcome", Cancel)).StatusCode);
-        await OnAsync(Own, $"alter database school_{ill} allow_connections true");
+        await ManySchools.OnAsync(Own, $"alter database school_{ill} allow_connections true");
         Assert.True(await BecomesAsync(cas, HttpStatusCode.OK));
         // It is looked after again by itself.
         Assert.True(await BecomesAsync(away, HttpStatusCode.Unauthorized));
@@ -158,10 +157,6 @@ public sealed class ManySchoolsTests(ManySchools schools) : IClassFixture<ManySc
 
     private string Own => schools.Control.Own;
 
-    // The same role in another school's database.
-    private static string In(string database, string connection) =>
-        new NpgsqlConnectionStringBuilder(connection) { Database = database, Pooling = false }.ConnectionString;
-
     private async Task<string> CookieAsync(string host, string login)
     {
         using var client = schools.At(host);
@@ -182,8 +177,8 @@ public sealed class ManySchoolsTests(ManySchools schools) : IClassFixture<ManySc
                 """
             );
             var rows = await AskAsync<string>(from, $"select json_agg(t)::text from {table} t");
-            await OnAsync(
-                In($"school_{to}", Own),
+            await ManySchools.OnAsync(
+                ManySchools.In(to, Own),
                 $"insert into {table} ({columns}) select {columns} from json_populate_recordset(null::{table}, $1::json)",
                 rows
             );
@@ -191,29 +186,13 @@ public sealed class ManySchoolsTests(ManySchools schools) : IClassFixture<ManySc
         Assert.Equal(2, await AskAsync<long>(to, "select count(*) from person where role = 'instructor'"));
     }
 
-    private async Task<T> AskAsync<T>(string school, string sql)
-    {
-        await using var connection = new NpgsqlConnection(In($"school_{school}", Own));
-        await connection.OpenAsync(Cancel);
-        await using var ask = new NpgsqlCommand(sql, connection);
-        return (T)(await ask.ExecuteScalarAsync(Cancel))!;
-    }
+    private Task<T> AskAsync<T>(string school, string sql) => ManySchools.AskAsync<T>(ManySchools.In(school, Own), sql);
 
     private Task<long> ListeningAsync(string school) =>
         AskAsync<long>(school, "select count(*) from pg_stat_activity where datname = current_database() and query = 'listen room'");
 
     private Task NotifyAsync(string school) =>
-        OnAsync(In($"school_{school}", Own), $"notify room, '{JsonSerializer.Serialize(new { kind = "bead" })}'");
-
-    private static async Task OnAsync(string connection, string sql, params string[] values)
-    {
-        await using var on = new NpgsqlConnection(connection);
-        await on.OpenAsync(Cancel);
-        await using var command = new NpgsqlCommand(sql, on);
-        foreach (var value in values)
-            command.Parameters.Add(new() { Value = value });
-        await command.ExecuteNonQueryAsync(Cancel);
-    }
+        ManySchools.OnAsync(ManySchools.In(school, Own), $"notify room, '{JsonSerializer.Serialize(new { kind = "bead" })}'");
 
     private static Task<bool> BecomesAsync(HttpClient client, HttpStatusCode status) =>
         Waiting.UntilAsync(

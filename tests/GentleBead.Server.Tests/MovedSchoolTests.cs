@@ -20,24 +20,26 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
         using var writing = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
         var (acknowledged, answers) = (new ConcurrentBag<Guid>(), new ConcurrentBag<HttpStatusCode>());
         var writers = Enumerable.Range(0, 3).Select(_ => WriteAsync(client, acknowledged, answers, writing.Token)).ToArray();
-        await Task.Delay(500, Cancel);
+        await GrowsAsync(acknowledged);
 
         var (code, told) = await schools.SayWithAsync(other.Database.Own, "move", name);
         Assert.True(code == 0, told);
-        await Task.Delay(2_500, Cancel);
+        await GrowsAsync(acknowledged);
         await writing.CancelAsync();
         await Task.WhenAll(writers);
 
         // Taken, or told to come again; nothing else.
         Assert.Subset(new HashSet<HttpStatusCode> { HttpStatusCode.OK, HttpStatusCode.ServiceUnavailable }, answers.ToHashSet());
         Assert.Contains($":{new NpgsqlConnectionStringBuilder(other.Database.Own).Port}/", (await schools.SayAsync("list")).Told);
-        var there = new HashSet<Guid>(await StudentsAsync(In(name, other.Database.Own)));
+        var there = new HashSet<Guid>(await StudentsAsync(ManySchools.In(name, other.Database.Own)));
         Assert.NotEmpty(acknowledged);
         Assert.Subset(there, acknowledged.ToHashSet());
-        var left = await StudentsAsync(In(name, schools.Control.Own));
+        var left = await StudentsAsync(ManySchools.In(name, schools.Control.Own));
         Assert.True(there.Count > left.Count, "Nothing was written after it had moved.");
         // What it left can be read and not written to, whoever still knows the way.
-        var refused = await Assert.ThrowsAsync<PostgresException>(() => ExecuteAsync(In(name, schools.Control.Own), "delete from sign_in"));
+        var refused = await Assert.ThrowsAsync<PostgresException>(() =>
+            ManySchools.OnAsync(ManySchools.In(name, schools.Control.Own), "delete from sign_in")
+        );
         Assert.Equal(PostgresErrorCodes.ReadOnlySqlTransaction, refused.SqlState);
     }
 
@@ -48,13 +50,16 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
         using var client = await schools.FoundAsync(name, "stay.example", "Siv Lund");
         using var other = await OnePostgres.StartAsync(Directory.CreateTempSubdirectory("gentlebead-other-").FullName);
         // What is there already is somebody's.
-        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"create database school_{name}");
+        await ManySchools.OnAsync($"{other.Database.Own};Pooling=false", $"create database school_{name}");
         var (there, why) = await schools.SayWithAsync(other.Database.Own, "move", name);
         Assert.True(there != 0 && why.Contains("There is a database", StringComparison.Ordinal), why);
-        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"drop database school_{name}");
+        await ManySchools.OnAsync($"{other.Database.Own};Pooling=false", $"drop database school_{name}");
         // A role that writes nothing: it fails in the middle of reading in.
-        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"create role school_{name}_owner");
-        await ExecuteAsync($"{other.Database.Own};Pooling=false", $"alter role school_{name}_owner set default_transaction_read_only = on");
+        await ManySchools.OnAsync($"{other.Database.Own};Pooling=false", $"create role school_{name}_owner");
+        await ManySchools.OnAsync(
+            $"{other.Database.Own};Pooling=false",
+            $"alter role school_{name}_owner set default_transaction_read_only = on"
+        );
         var (code, told) = await schools.SayWithAsync(other.Database.Own, "move", name);
         Assert.True(code != 0 && told.Contains("pg_restore failed", StringComparison.Ordinal), told);
         Assert.True(
@@ -66,8 +71,11 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
         Assert.Contains($"{name}\topen", (await schools.SayAsync("list")).Told, StringComparison.Ordinal);
 
         // A move that was cut short by force left it read only; opening it is enough.
-        await ExecuteAsync(In(name, schools.Control.Own), $"alter database school_{name} set default_transaction_read_only = on");
-        await ExecuteAsync(
+        await ManySchools.OnAsync(
+            ManySchools.In(name, schools.Control.Own),
+            $"alter database school_{name} set default_transaction_read_only = on"
+        );
+        await ManySchools.OnAsync(
             $"{schools.Control.Own};Pooling=false",
             $"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = 'school_{name}'"
         );
@@ -128,11 +136,17 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
                 })
         );
         Assert.All(answers, answer => Assert.Equal(HttpStatusCode.OK, answer));
-        // What was closed takes PostgreSQL a moment to end.
-        await Task.Delay(1_000, Cancel);
-        Assert.InRange(await HeldAsync(names), 1, 4 + others);
+        // What was closed takes PostgreSQL a moment to end; what only rests is closed much later.
+        Assert.True(await Waiting.UntilAsync(async () => await HeldAsync(names) <= 4 + others, TimeSpan.FromSeconds(3)));
         foreach (var client in clients)
             client.Dispose();
+    }
+
+    // Some more are written, wherever the school is.
+    private static async Task GrowsAsync(ConcurrentBag<Guid> acknowledged)
+    {
+        var before = acknowledged.Count;
+        Assert.True(await Waiting.UntilAsync(() => Task.FromResult(acknowledged.Count > before + 5), TimeSpan.FromSeconds(30)));
     }
 
     private static async Task WriteAsync(
@@ -149,7 +163,6 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
             answers.Add(answer);
             if (answer == HttpStatusCode.OK)
                 acknowledged.Add(id);
-            await Task.Delay(20, CancellationToken.None);
         }
     }
 
@@ -165,31 +178,13 @@ public sealed class MovedSchoolTests(ManySchools schools) : IClassFixture<ManySc
         return answer.StatusCode;
     }
 
-    private static string In(string school, string connection) =>
-        new NpgsqlConnectionStringBuilder(connection) { Database = $"school_{school}", Pooling = false }.ConnectionString;
+    private static async Task<IReadOnlyList<Guid>> StudentsAsync(string connection) =>
+        await ManySchools.AskAsync<Guid[]>(connection, "select coalesce(array_agg(id), '{}') from person where role = 'student'");
 
-    private static async Task<IReadOnlyList<Guid>> StudentsAsync(string connection)
-    {
-        await using var on = new NpgsqlConnection(connection);
-        await on.OpenAsync(Cancel);
-        await using var ask = new NpgsqlCommand("select coalesce(array_agg(id), '{}') from person where role = 'student'", on);
-        return (Guid[])(await ask.ExecuteScalarAsync(Cancel))!;
-    }
-
-    private async Task<long> HeldAsync(IReadOnlyList<string> names)
-    {
-        await using var on = new NpgsqlConnection($"{schools.Control.Own};Pooling=false");
-        await on.OpenAsync(Cancel);
-        await using var ask = new NpgsqlCommand("select count(*) from pg_stat_activity where datname = any($1)", on);
-        ask.Parameters.Add(new() { Value = names.Select(name => $"school_{name}").ToArray() });
-        return (long)(await ask.ExecuteScalarAsync(Cancel))!;
-    }
-
-    private static async Task ExecuteAsync(string connection, string sql)
-    {
-        await using var on = new NpgsqlConnection(connection);
-        await on.OpenAsync(Cancel);
-        await using var command = new NpgsqlCommand(sql, on);
-        await command.ExecuteNonQueryAsync(Cancel);
-    }
+    private Task<long> HeldAsync(IReadOnlyList<string> names) =>
+        ManySchools.AskAsync<long>(
+            $"{schools.Control.Own};Pooling=false",
+            "select count(*) from pg_stat_activity where datname = any($1)",
+            (object)names.Select(name => $"school_{name}").ToArray()
+        );
 }

@@ -5,6 +5,8 @@ namespace GentleBead.Testing;
 /// <summary>A primary and its standby on loopback, as deploy/pair.sh sets them up, in a folder of their own.</summary>
 public sealed class Pair : IAsyncDisposable
 {
+    // Asking takes a shell and a psql of its own: not as often as can be, beside what is measured.
+    private static readonly TimeSpan Often = TimeSpan.FromMilliseconds(300);
     private readonly string folder = $"/var/tmp/gentlebead-pair-{Guid.CreateVersion7():N}";
 
     private Pair() { }
@@ -63,17 +65,8 @@ public sealed class Pair : IAsyncDisposable
 
     private async Task UntilAsync(Func<(string Primary, string Other, bool Follows), bool> holds, string what)
     {
-        if (!await Waiting.UntilAsync(async () => await HoldsAsync(holds), TimeSpan.FromMinutes(2)))
+        if (!await Waiting.UntilAsync(async () => holds(await StateAsync()), TimeSpan.FromMinutes(2), Often))
             throw new TimeoutException($"It was waited for in vain: {what}. {string.Join(", ", await SayAsync("state"))}");
-    }
-
-    // Asking takes a shell and a psql of its own: not as often as can be, beside what is measured.
-    private async Task<bool> HoldsAsync(Func<(string Primary, string Other, bool Follows), bool> holds)
-    {
-        if (holds(await StateAsync()))
-            return true;
-        await Task.Delay(300);
-        return false;
     }
 
     private async Task<string[]> SayAsync(string action, params string[] more)

@@ -75,7 +75,7 @@ internal sealed class FuzzBench(RunningServer server, IReadOnlyList<FuzzCall> ca
             client.Dispose();
         foreach (var (what, times) in broken.OrderByDescending(one => one.Value).Take(30))
             Console.WriteLine($"{times} x {what}");
-        foreach (var words in server.Words.Where(words => words.Contains("Exception", StringComparison.Ordinal)).Distinct().Take(30))
+        foreach (var words in broken.IsEmpty ? [] : server.Words.TakeLast(30))
             Console.WriteLine(words);
         Console.WriteLine(string.Join(", ", answers.OrderBy(one => one.Key).Select(one => $"{(int)one.Key}: {one.Value}")));
         var never = calls.Select(call => call.Name).Distinct().Except(granted.Keys).Order().ToList();
