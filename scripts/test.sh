@@ -49,6 +49,8 @@ export TZ="Etc/GMT$(printf '%+d' $((-ahead)))"
 trap 'scripts/postgres.sh stop .local/test-postgres 2>/dev/null || true' EXIT
 
 passed=0 failed=0
+told=.local/test-failures.log # said once more at the end, where whoever reads only that looks
+: >"$told"
 names=() # of what was begun and runs beside what comes next
 begin() { # begin NAME COMMAND...: one thing that passes or fails
   say "$1"
@@ -64,7 +66,7 @@ finish() { # what came of everything begun
     else
       failed=$((failed + 1))
       cat ".local/test-check-$i.log"
-      say "FAILED: ${names[$i]}"
+      say "FAILED: ${names[$i]}" | tee -a "$told"
     fi
   done
   names=()
@@ -82,7 +84,11 @@ count() { # count PART: what came of it, test by test
   local line='s/.*Total: ([0-9]+), Errors: ([0-9]+), Failed: ([0-9]+), Skipped: ([0-9]+), Not Run: ([0-9]+).*/\1 \2 \3 \4 \5/p'
   read -r total bad < <(sed -nE "$line" "$log" | awk '{ print $1 - $4 - $5, $2 + $3 }') || true
   if [ -z "${total:-}" ] || { [ $ended -ne 0 ] && [ "${bad:-0}" -eq 0 ]; }; then total=$((${total:-0} + 1)) bad=$((${bad:-0} + 1)); fi
-  if [ "$bad" -gt 0 ]; then grep -vE '^\s+at ' "$log" | tail -n 80; fi
+  if [ "$bad" -gt 0 ]; then
+    # The name and words of each failure; what a server or a browser said meanwhile stands in the log.
+    awk '/\[FAIL\]$/ { show = 25 } /^ *(Stack Trace|Output):/ { show = 0 } show-- > 0' "$log" >>"$told"
+    [ $ended -eq 0 ] || [ -s "$told" ] || grep -vE '^\s+at ' "$log" | tail -n 80
+  fi
   passed=$((passed + total - bad)) failed=$((failed + bad))
 }
 suite() { say "Tests: ${2:-$1}"; run "$@"; count "${2:-$1}"; }
@@ -124,5 +130,6 @@ if has browser; then
   wait "$beside"
   count Walks
 fi
+cat "$told"
 printf '%s\n' "$passed passed, $failed failed"
 [ $failed -eq 0 ]
