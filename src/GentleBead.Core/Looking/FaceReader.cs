@@ -161,7 +161,7 @@ internal static class FaceReader
         return new(
             lay,
             trace,
-            Ripples.Of(sight, trace),
+            Ripples.Of(strip, trace),
             FaceSpots.Of(sight, FacePart.Grain, [.. toe.Select((far, i) => far > OffToe && strip.Seen[i])], SmallestGrain),
             FaceSpots.Of(sight, FacePart.Pore, [.. toe.Select((far, i) => far < -IntoBead && strip.Seen[i])], SmallestPore),
             (
