@@ -70,18 +70,24 @@ internal static class SectionOutline
         return Smooth([.. points.Zip(outward, (at, way) => Crossing(score, at, way))]);
     }
 
-    /// <summary>The way out of a closed line at each of its points, length 1.</summary>
-    public static Point[] Outward(Point[] points)
+    /// <summary>Which way a closed line goes round: 1 with the clock, for downward counts as more; -1 against it.</summary>
+    public static int Turns(Point[] points)
     {
-        const int reach = 3;
         var area = 0.0;
         for (var i = 0; i < points.Length; i++)
         {
             var next = points[(i + 1) % points.Length];
             area += points[i].X * next.Y - next.X * points[i].Y;
         }
-        // Downward counts as more: round an area above 0 goes with the clock, and outside is on its left hand.
-        var side = area > 0 ? 1 : -1;
+        return area > 0 ? 1 : -1;
+    }
+
+    /// <summary>The way out of a closed line at each of its points, length 1.</summary>
+    public static Point[] Outward(Point[] points)
+    {
+        const int reach = 3;
+        // With the clock, outside is on the left hand.
+        var side = Turns(points);
         return
         [
             .. points.Select(

@@ -70,35 +70,72 @@ internal sealed record SectionTrace(
         var found = SectionPoints.Of(seen.Marks[(int)SectionMark.Toe], round, ToeReach);
         if (Open(round, metal, found) is not var (from, to))
             return null;
-        var face = Between(round, from, to);
-        var fused = Between(round, to, from).Reverse().ToArray();
-        var (first, last) = (Plate(rim, face[0], face), Plate(rim, face[^1], face));
-        Point Own(Point toe, Point crossing) => found.FirstOrDefault(one => (one - toe).Size() < ToeReach, crossing);
-        var toes = (One: Own(face[0], Toe(face, first)), Other: Own(face[^1], Toe([.. face.Reverse()], last)));
+        var ends = Shaped(Ends(round, rim, from, to, found), round, rim);
         Point InPicture(Point at) => field.Plane.ToPicture(new(at.X * SectionField.Cell, at.Y * SectionField.Cell));
-        var (a, b) = (InPicture(toes.One), InPicture(toes.Other));
+        var (a, b) = (InPicture(ends.One.Toe), InPicture(ends.Other.Toe));
         if (fillet ? a.Y < b.Y : a.X > b.X)
-        {
-            (toes, first, last) = ((toes.Other, toes.One), last, first);
-            (face, fused) = ([.. face.Reverse()], [.. fused.Reverse()]);
-        }
-        var root = fillet
-            ? SectionPoints
-                .Of(seen.Marks[(int)SectionMark.Root], round, RootReach)
-                .FirstOrDefault(Corner(first, joint == Joint.Lap ? null : last, toes))
-            : Middle(toes.One, toes.Other);
+            ends = new(ends.Other, ends.One, [.. ends.Face.Reverse()], [.. ends.Fused.Reverse()]);
+        var toes = (Lower: ends.One.Toe, Upper: ends.Other.Toe);
+        var root = fillet ? Meeting(seen.Marks[(int)SectionMark.Root], round, ends, joint == Joint.Lap) : Middle(toes.Lower, toes.Upper);
         var seam = SectionSeams.Shares(likely);
         return new(
             root,
-            toes.One,
-            toes.Other,
-            Spaced(Within(face, toes), MostFace),
-            Spaced(fused, MostFusion),
-            fillet ? SectionSeams.OfFillet(seam, root, toes.One, toes.Other) : SectionSeams.Free(seam, round),
+            toes.Lower,
+            toes.Upper,
+            Spaced(Within(ends.Face, toes), MostFace),
+            Spaced(ends.Fused, MostFusion),
+            fillet ? SectionSeams.OfFillet(seam, root, toes.Lower, toes.Upper) : SectionSeams.Free(seam, round),
             round,
             rim,
             Clear(Between(round, to, from), Between(SectionOutline.Outward(round), to, from), weld)
         );
+    }
+
+    // A toe, and the plate's surface beyond it.
+    private readonly record struct PlateEnd(Point Toe, SectionLine? Plate);
+
+    private sealed record FaceEnds(PlateEnd One, PlateEnd Other, Point[] Face, Point[] Fused);
+
+    // By the points the network finds, else by where the face meets the plates.
+    private static FaceEnds Ends(Point[] round, Point[] rim, int from, int to, Point[] found)
+    {
+        var face = Between(round, from, to);
+        var (first, last) = (Plate(rim, face[0], face), Plate(rim, face[^1], face));
+        Point Own(Point toe, Point crossing) => found.FirstOrDefault(one => (one - toe).Size() < ToeReach, crossing);
+        return new(
+            new(Own(face[0], Toe(face, first)), first),
+            new(Own(face[^1], Toe([.. face.Reverse()], last)), last),
+            face,
+            [.. Between(round, to, from).Reverse()]
+        );
+    }
+
+    // By the outlines' own shape, where that agrees with them.
+    private static FaceEnds Shaped(FaceEnds ends, Point[] round, Point[] rim)
+    {
+        if (SectionToes.Of(round, rim, (ends.One.Toe, ends.Other.Toe)) is not { } shape)
+            return ends;
+        var (from, to) = (At(round, shape.One), At(round, shape.Other));
+        var face = Between(round, from, to);
+        return face.Length >= ShortestFace && face.Contains(ends.Face[ends.Face.Length / 2])
+            ? new(new(shape.One, shape.Plates.One), new(shape.Other, shape.Plates.Other), face, [.. Between(round, to, from).Reverse()])
+            : ends;
+    }
+
+    // Where the plates' surfaces meet, where that agrees with what the network finds; a lap's lies under its upper toe.
+    private static Point Meeting(float[] near, Point[] round, FaceEnds ends, bool lap)
+    {
+        const double agree = 12,
+            agreeLap = 20;
+        var (lower, upper) = (ends.One.Plate, lap ? null : ends.Other.Plate);
+        var found = SectionPoints.Of(near, round, RootReach).Cast<Point?>().FirstOrDefault();
+        if (found is not { } seen)
+            return Corner(lower, upper, (ends.One.Toe, ends.Other.Toe));
+        var meets =
+            lap ? lower?.Foot(ends.Other.Toe)
+            : upper is { } standing ? lower?.Meets(standing, Standing)
+            : null;
+        return meets is { } at && (at - seen).Size() < (lap ? agreeLap : agree) ? at : seen;
     }
 
     // How much sooner a place is one part than the likeliest other one; or, against it, any other.
@@ -122,8 +159,7 @@ internal sealed record SectionTrace(
     {
         if (toes.Length < 2)
             return OpenToAir(round, metal);
-        int At(Point toe) => Enumerable.Range(0, round.Length).MinBy(i => (round[i] - toe).Size());
-        var (one, other) = (At(toes[0]), At(toes[1]));
+        var (one, other) = (At(round, toes[0]), At(round, toes[1]));
         var air = Bare(round, metal);
         double Share(int from, int to) =>
             Enumerable.Range(0, (to - from + round.Length) % round.Length + 1).Average(k => air[(from + k) % round.Length] ? 1.0 : 0);
@@ -162,6 +198,8 @@ internal sealed record SectionTrace(
         }
         return best < ShortestFace ? null : (from, (from + best - 1) % open.Length);
     }
+
+    private static int At(Point[] round, Point toe) => Enumerable.Range(0, round.Length).MinBy(i => (round[i] - toe).Size());
 
     private static Point[] Between(Point[] round, int from, int to)
     {

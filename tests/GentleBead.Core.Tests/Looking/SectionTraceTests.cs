@@ -108,9 +108,11 @@ public class SectionTraceTests
     public void A_laps_root_lies_under_its_upper_toe(double high) => Near(new(14, 20), Fillet(7, 6, high).Trace(Joint.Lap).Root, 0.45);
 
     [Fact]
-    public void A_root_that_was_found_is_taken_by_the_weld_and_nowhere_else()
+    public void The_plates_say_where_they_met_as_long_as_a_root_that_was_found_does_not_contradict()
     {
-        Near(new(13.2, 20.6), Fillet(8, 8, root: new(13.2, 20.6)).Trace(Joint.T).Root);
+        Near(new(14, 20), Fillet(8, 8, root: new(13.2, 20.6)).Trace(Joint.T).Root);
+        Near(new(12.6, 21.2), Fillet(8, 8, root: new(12.6, 21.2)).Trace(Joint.T).Root);
+        // Far from the weld none is.
         Near(new(14, 20), Fillet(8, 8, root: new(30, 5)).Trace(Joint.T).Root);
     }
 
@@ -132,12 +134,12 @@ public class SectionTraceTests
     }
 
     [Fact]
-    public void Toes_that_were_found_are_taken_and_the_face_lies_between_them()
+    public void Toes_are_where_the_outline_leaves_the_plate_though_they_were_found_beside_and_the_face_lies_between_them()
     {
-        var trace = Of(OnPlate, toes: [new(11.4, 15), new(22.3, 15)]).Trace(Joint.BeadOnPlate);
-        Near(new(11.4, 15), trace.Lower, 0.12);
-        Near(new(22.3, 15), trace.Upper, 0.12);
-        Assert.All(trace.Face, at => Assert.InRange(at.X * SectionField.Cell, 11.4, 22.3));
+        var trace = Of(OnPlate, toes: [new(11.4, 15), new(22.5, 15)]).Trace(Joint.BeadOnPlate);
+        Near(new(12, 15), trace.Lower, 0.12);
+        Near(new(22, 15), trace.Upper, 0.12);
+        Assert.All(trace.Face, at => Assert.InRange(at.X * SectionField.Cell, 12, 22));
         Assert.All(trace.Face, at => Assert.InRange(at.Y * SectionField.Cell, 13, 15.2));
     }
 
