@@ -63,7 +63,7 @@ internal sealed class Nginx : IAsyncDisposable
         );
         nginx.process = Process.Start("/usr/sbin/nginx", ["-c", Path.Combine(folder, "nginx.conf")]);
         using var client = nginx.Client();
-        await Waiting.UntilAsync(() => IsUpAsync(client), TimeSpan.FromSeconds(30));
+        await Waiting.UntilAsync(() => IsUpAsync(client));
         return nginx;
     }
 

@@ -44,7 +44,7 @@ public sealed class StartTests
         {
             started.KillServer();
             await started.SaysAsync($"{death} of 5 in ten minutes");
-            await Waiting.UntilAsync(() => Task.FromResult(Regex.Count(started.Words, "up again") == death), TimeSpan.FromMinutes(1));
+            await Waiting.UntilAsync(() => Task.FromResult(Regex.Count(started.Words, "up again") == death));
         }
         started.KillServer();
         Assert.NotEqual(0, await started.EndsAsync());

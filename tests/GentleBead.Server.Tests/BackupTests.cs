@@ -30,7 +30,7 @@ public sealed class BackupTests(DemoRoom room) : IClassFixture<DemoRoom>, IDispo
         var snapshot = await moment.ExecuteScalarAsync<string>("select pg_export_snapshot()");
         using var enough = new CancellationTokenSource();
         var recording = RecordAsync(maren, sheet.Id, enough.Token);
-        await Waiting.UntilAsync(async () => await CountBeadsAsync(sheet.Id) > 2, TimeSpan.FromSeconds(20));
+        await Waiting.UntilAsync(async () => await CountBeadsAsync(sheet.Id) > 2);
         var (backedUp, words) = await Task.Run(() =>
             Run("backup.sh", [("GENTLEBEAD_OWNER_DATABASE", room.Database.Owner), ("GENTLEBEAD_DUMP", $"--snapshot={snapshot}")])
         );

@@ -90,7 +90,7 @@ public class BusyTests(DemoRoom room) : IClassFixture<DemoRoom>
             await connection.OpenAsync();
             await using var cut = new NpgsqlCommand(
                 "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and application_name "
-                    + "= 'gentlebead'",
+                    + "like 'gentlebead %'",
                 connection
             );
             await cut.ExecuteNonQueryAsync();

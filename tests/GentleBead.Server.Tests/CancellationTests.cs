@@ -70,10 +70,7 @@ public class CancellationTests(DemoRoom room) : IClassFixture<DemoRoom>
         async Task UntilAsync(int waiting)
         {
             const string count = "select count(*) from pg_locks where not granted and relation = 'preset'::regclass";
-            Assert.True(
-                await Waiting.UntilAsync(async () => await room.QueryAsync<long>(count) == waiting, TimeSpan.FromSeconds(10)),
-                $"Not {waiting} waiting."
-            );
+            Assert.True(await Waiting.UntilAsync(async () => await room.QueryAsync<long>(count) == waiting), $"Not {waiting} waiting.");
         }
     }
 }

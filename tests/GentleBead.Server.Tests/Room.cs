@@ -90,8 +90,12 @@ internal static class Requests
     public static async Task<T> GetAsync<T>(this HttpClient client, string path) =>
         JsonSerializer.Deserialize<T>(await client.GetStringAsync(path), QuantityJson.Options)!;
 
-    public static async Task<T> ReadAsync<T>(this HttpResponseMessage response) =>
-        JsonSerializer.Deserialize<T>(await response.EnsureSuccessStatusCode().Content.ReadAsStringAsync(), QuantityJson.Options)!;
+    public static async Task<T> ReadAsync<T>(this HttpResponseMessage response)
+    {
+        var body = await response.Content.ReadAsStringAsync();
+        Assert.True(response.IsSuccessStatusCode, $"{(int)response.StatusCode}: {body}");
+        return JsonSerializer.Deserialize<T>(body, QuantityJson.Options)!;
+    }
 
     /// <summary>The messages of a refusal by field.</summary>
     public static async Task<Dictionary<string, string>> ProblemsAsync(this HttpResponseMessage response)

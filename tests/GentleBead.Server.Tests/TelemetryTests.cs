@@ -49,7 +49,7 @@ public sealed partial class TelemetryTests
             var number = title.Split(' ')[^1];
             Assert.Matches(TraceId(), number);
             Assert.True(
-                await Waiting.UntilAsync(() => Task.FromResult(server.Words.Any(line => Names(line, number))), TimeSpan.FromSeconds(10)),
+                await Waiting.UntilAsync(() => Task.FromResult(server.Words.Any(line => Names(line, number)))),
                 string.Join('\n', server.Words)
             );
         }

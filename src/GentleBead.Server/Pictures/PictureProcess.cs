@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.ComponentModel;
 using System.Diagnostics;
 using System.Text.Json;
 using GentleBead.Core.Looking;
@@ -13,8 +14,11 @@ namespace GentleBead.Server.Pictures;
 /// </summary>
 public sealed class PictureProcess(HeavyWork heavy) : IDisposable
 {
-    // A picture takes a second at most; what takes so long has lost its way.
-    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(20);
+    // A picture takes a second of a processor at most; what takes so much has lost its way. Where a processor is not to be had, it waits
+    // for one: of that nothing is said by how long it takes, but for ever is no time to wait either.
+    private static readonly TimeSpan MostWork = TimeSpan.FromSeconds(20),
+        Longest = TimeSpan.FromMinutes(2),
+        Often = TimeSpan.FromSeconds(1);
 
     // Native code that is asked by anybody is begun anew now and then.
     private const int MostAsked = 500;
@@ -68,9 +72,10 @@ public sealed class PictureProcess(HeavyWork heavy) : IDisposable
     private bool Ask((Process Process, int Asked) one, PictureRequest request, byte[] picture, out PictureResponse? answer)
     {
         answer = null;
-        using var late = new Timer(_ => End(one.Process), null, Longest, Timeout.InfiniteTimeSpan);
         try
         {
+            var (worked, since) = (one.Process.TotalProcessorTime, Environment.TickCount64);
+            using var late = new Timer(_ => EndLate(one.Process, worked, since), null, Often, Often);
             var (to, from) = (one.Process.StandardInput.BaseStream, one.Process.StandardOutput.BaseStream);
             var head = JsonSerializer.SerializeToUtf8Bytes(request, QuantityJson.Options);
             to.Write(BitConverter.GetBytes(head.Length));
@@ -88,7 +93,7 @@ public sealed class PictureProcess(HeavyWork heavy) : IDisposable
                 End(one.Process);
             return true;
         }
-        catch (Exception died) when (died is IOException or InvalidOperationException or JsonException)
+        catch (Exception died) when (died is IOException or JsonException || HasEnded(died))
         {
             End(one.Process);
             return false;
@@ -114,6 +119,23 @@ public sealed class PictureProcess(HeavyWork heavy) : IDisposable
         start.Environment["OPENCV_IO_MAX_IMAGE_PIXELS"] = "40000000";
         return Process.Start(start) ?? throw new InvalidOperationException("The eye's process could not be started.");
     }
+
+    private static void EndLate(Process process, TimeSpan worked, long since)
+    {
+        try
+        {
+            process.Refresh();
+            if (process.TotalProcessorTime - worked > MostWork || Environment.TickCount64 - since > Longest.TotalMilliseconds)
+                End(process);
+        }
+        catch (Exception ended) when (HasEnded(ended))
+        {
+            // Nothing is late any more.
+        }
+    }
+
+    // What is said of a process that is no more: by the runtime, and by the system.
+    private static bool HasEnded(Exception told) => told is InvalidOperationException or Win32Exception;
 
     private static void End(Process process)
     {

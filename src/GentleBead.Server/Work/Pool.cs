@@ -40,7 +40,8 @@ public static class Pool
         // Of several hosts one is primary, and which one changes within seconds.
         if (words.Host?.Contains(',', StringComparison.Ordinal) is true && !said.Contains("Host Recheck Seconds"))
             words.HostRecheckSeconds = 1;
-        words.ApplicationName ??= "gentlebead";
+        // PostgreSQL says whose a connection is: of several servers, which one's.
+        words.ApplicationName ??= $"gentlebead {Environment.ProcessId} on {Environment.MachineName}";
         return NpgsqlDataSource.Create(words);
     }
 
