@@ -9,6 +9,9 @@ namespace GentleBead.Server.Opening;
 /// <summary>What is done with a school's database before it is served.</summary>
 public static class SchoolOpening
 {
+    // Each waits for its database most of the time.
+    private const int Together = 4;
+
     /// <summary>Brings a school's database to this version, and looks whether it can be served.</summary>
     /// <param name="services">The server's.</param>
     /// <param name="school">Which.</param>
@@ -36,12 +39,17 @@ public static class SchoolOpening
         var schools = services.GetRequiredService<SchoolsServed>();
         schools.Take(await services.GetRequiredService<ControlDatabase>().AllAsync(cancel));
         var open = schools.All.Where(school => school.Entry.State == ServedState.Open).ToList();
-        for (var i = 0; i < open.Count; i++)
-        {
-            if (i % 10 == 0)
-                await Console.Out.WriteLineAsync($"Starting: Bringing schools forward, {i} of {open.Count} …");
-            await TryAsync(services, open[i], cancel);
-        }
+        var brought = 0;
+        await Parallel.ForEachAsync(
+            open,
+            new ParallelOptions { MaxDegreeOfParallelism = Together, CancellationToken = cancel },
+            async (school, stop) =>
+            {
+                await TryAsync(services, school, stop);
+                if (Interlocked.Increment(ref brought) is var done && (done % 10 == 0 || done == open.Count))
+                    await Console.Out.WriteLineAsync($"Starting: Bringing schools forward, {done} of {open.Count} …");
+            }
+        );
     }
 
     /// <summary>The same for one of them: what is wrong with it is told, and stands at the school.</summary>
