@@ -94,6 +94,9 @@ export function CaptureForm(props: {
       ref={form}
       className={`panel ${css.capture}`}
       aria-label="Record a bead"
+      // What is tapped once it is sent belongs to no bead: it waits for the answer.
+      inert={record.isPending}
+      aria-busy={record.isPending}
       onKeyDown={enterStays}
       onSubmit={(event) => {
         event.preventDefault();
