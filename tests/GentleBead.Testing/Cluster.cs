@@ -26,7 +26,7 @@ public static class Cluster
     /// <summary>The root of the repository.</summary>
     public static string Root { get; } = FindRoot();
 
-    // The demo school, loaded once by the real server in each run, and copied for every test that wants one of its own.
+    // The demo school, loaded once by the real server, and copied for every test that wants one of its own.
     private static readonly Lazy<Task<string>> DemoTemplate = new(LoadDemoAsync);
 
     /// <summary>Makes an empty database and gives its connection strings.</summary>
@@ -61,6 +61,15 @@ public static class Cluster
 
     private static async Task<string> LoadDemoAsync()
     {
+        // Walks and server tests begin together: whoever is first loads it, the other waits and copies the same.
+        await using var alone = new NpgsqlConnection($"{Addresses.Value.Own};Database=postgres;Pooling=false");
+        await alone.OpenAsync();
+        await ExecuteAsync(alone, "select pg_advisory_lock(4204)");
+        var loaded = await DemoTemplates.FindAsync(alone);
+        foreach (var stale in loaded.Where(one => one.Age > DemoTemplates.Longest))
+            await ExecuteAsync(alone, $"drop database if exists {stale.Name} with (force)");
+        if (loaded.FirstOrDefault(one => one.Fits) is { } fits)
+            return fits.Name;
         var database = await NewDatabaseAsync();
         await using (await RunningServer.StartAsync(demo: true, database))
         {
@@ -69,17 +78,22 @@ public static class Cluster
         var name = new NpgsqlConnectionStringBuilder(database.Application).Database!;
         NpgsqlConnection.ClearAllPools();
         // A template is copied only while nobody is connected; a server killed a moment ago may still count as somebody.
-        await ExecuteAsync($"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = '{name}'");
-        AppDomain.CurrentDomain.ProcessExit += (_, _) =>
-            ExecuteAsync($"drop database if exists {name} with (force)").GetAwaiter().GetResult();
-        return name;
+        await ExecuteAsync(alone, $"select pg_terminate_backend(pid, 5000) from pg_stat_activity where datname = '{name}'");
+        var template = DemoTemplates.NewName();
+        await ExecuteAsync(alone, $"alter database {name} rename to {template}");
+        return template;
     }
 
     private static async Task ExecuteAsync(string sql)
     {
         await using var connection = new NpgsqlConnection($"{Addresses.Value.Own};Database=postgres;Pooling=false");
         await connection.OpenAsync();
-        await using var command = new NpgsqlCommand(sql, connection);
+        await ExecuteAsync(connection, sql);
+    }
+
+    private static async Task ExecuteAsync(NpgsqlConnection connection, string sql)
+    {
+        await using var command = new NpgsqlCommand(sql, connection) { CommandTimeout = 0 };
         await command.ExecuteNonQueryAsync();
     }
 
