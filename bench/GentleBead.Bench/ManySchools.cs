@@ -12,11 +12,17 @@ namespace GentleBead.Bench;
 internal static class ManySchools
 {
     private const int Workers = 4;
+
+    // Connections beside one for each school at work.
+    private const int Room = 40;
     private static readonly TimeSpan Asking = TimeSpan.FromSeconds(20);
 
     // Pools are emptied when nobody needed them for so long, and a little.
     private static readonly TimeSpan Idle = TimeSpan.FromSeconds(30);
     private static readonly string[] Paths = ["/api/sessions/tonight", "/api/people/students", "/api/courses", "/api/machines"];
+
+    // Requests of each school before it counts as at work: what is asked often is prepared from the third time on.
+    private static readonly int AtWork = 4 * Paths.Length;
 
     private const double MostKilobytes = 1_000,
         MostFirstMs = 500,
@@ -39,9 +45,11 @@ internal static class ManySchools
             databases.Add(await MakeAsync(postgres.Database, i));
         Console.WriteLine($"{many} databases made in {Stopwatch.GetElapsedTime(began).TotalSeconds:0} s");
         await NameAsync(control, databases[..1], 0);
-        var alone = await AskedAsync(control, 1);
+        var alone = await AskedAsync(control, 1, many + Room);
         await NameAsync(control, databases, 1);
-        var all = await AskedAsync(control, many);
+        var all = await AskedAsync(control, many, many + Room);
+        // The same with fewer connections than schools at work: each goes from school to school, which is opening one anew each time.
+        var narrow = await AskedAsync(control, many, many * 4 / 5);
         var kilobytes = (all.Megabytes - alone.Megabytes) * 1_000 / Math.Max(1, many - 1);
         figures.AtMost("memory per idle school, kB", kilobytes, MostKilobytes);
         figures.AtMost("first request after idle, p95, ms", all.FirstMs, MostFirstMs);
@@ -50,7 +58,7 @@ internal static class ManySchools
             $"{many} schools: up in {all.UpSeconds:0.0} s (one: {alone.UpSeconds:0.0}), {kilobytes:0} kB each while idle, "
                 + $"first request after idle {all.FirstMs:0} ms (p95; one school: {alone.FirstMs:0}), then {all.Ms:0.0} ms (p95), "
                 + $"{all.Ms / alone.Ms:0.0} x one school alone ({alone.Ms:0.0} ms); {all.PerSecond:0} requests a second beside "
-                + $"{alone.PerSecond:0}"
+                + $"{alone.PerSecond:0}; with four connections for five schools {narrow.Ms:0} ms and {narrow.PerSecond:0} a second"
         );
     }
 
@@ -120,19 +128,24 @@ internal static class ManySchools
         return words.ConnectionString;
     }
 
-    private static (string, string)[] Settings(TestDatabase control) =>
-        [("GENTLEBEAD_CONTROL_DATABASE", control.Owner), ("GENTLEBEAD_SIGN_INS_PER_MINUTE", "1000000")];
+    private static (string, string)[] Settings(TestDatabase control, int connections = Room) =>
+        [
+            ("GENTLEBEAD_CONTROL_DATABASE", control.Owner),
+            ("GENTLEBEAD_SIGN_INS_PER_MINUTE", "1000000"),
+            ("GENTLEBEAD_CONNECTIONS", $"{connections}"),
+        ];
 
     private static string Host(int i) => $"s{i}.example";
 
     private static async Task<(double UpSeconds, double Megabytes, double FirstMs, double Ms, double PerSecond)> AskedAsync(
         TestDatabase control,
-        int many
+        int many,
+        int connections
     )
     {
         var began = Stopwatch.GetTimestamp();
         // The accounts of made-up schools are dead elsewhere.
-        await using var server = await RunningServer.StartAsync(demo: true, control, Settings(control));
+        await using var server = await RunningServer.StartAsync(demo: true, control, Settings(control, connections));
         var up = Stopwatch.GetElapsedTime(began).TotalSeconds;
         var clients = new List<HttpClient>();
         for (var i = 0; i < many; i++)
@@ -150,6 +163,9 @@ internal static class ManySchools
         var first = new List<double>();
         foreach (var client in clients)
             first.Add(await AskAsync(client, 0));
+        // At work: every school has been asked everything a few times since it was idle.
+        for (var i = 0; i < AtWork * many; i++)
+            await AskAsync(clients[i % many], i / many);
         var times = await Task.WhenAll(Enumerable.Range(0, Workers).Select(worker => AskOnAsync(clients, worker)));
         foreach (var client in clients)
             client.Dispose();
