@@ -36,6 +36,8 @@ internal sealed record Ripples(double SpacingMm, double Spread, double Plain)
         if (height < LeastRepeating && across < LeastAcross)
             return null;
         var gaps = Extremes(signal, spacing).Gaps().Order().ToArray();
+        if (gaps.Length < 3)
+            return null;
         var spread = (gaps[(int)(0.84 * (gaps.Length - 1))] - gaps[(int)(0.16 * (gaps.Length - 1))]) / 2;
         var told = height > Even ? again : spacing;
         return new(told, spread / told, Math.Clamp(Math.Max(height, across), 0, 1));
@@ -64,7 +66,12 @@ internal sealed record Ripples(double SpacingMm, double Spread, double Plain)
         if (to >= repeating.Length)
             return default;
         var best = Enumerable.Range(from, to - from + 1).MaxBy(lag => repeating[lag]);
-        return (spacing, best * Strip.Cell, repeating[best]);
+        if (best + 1 >= repeating.Length)
+            return default;
+        // Between the cells: the top of the bow through three of them.
+        var bend = repeating[best - 1] - 2 * repeating[best] + repeating[best + 1];
+        var off = bend < 0 ? Math.Clamp(0.5 * (repeating[best - 1] - repeating[best + 1]) / bend, -0.5, 0.5) : 0;
+        return (spacing, (best + off) * Strip.Cell, repeating[best]);
     }
 
     // From one ripple to the next, mm, when those of about a size are counted; null where there are too few.
@@ -76,7 +83,7 @@ internal sealed record Ripples(double SpacingMm, double Spread, double Plain)
 
     private static RippleEnds Extremes(double[] signal, double size)
     {
-        // Under a millimetre of blur a ripple of that size stays; what is much longer is not of it.
+        // A blur of a seventh of its size leaves a ripple; what is much longer is none of that size.
         var soft = RippleLanes.Soft(signal, Math.Max(0.8, size / Strip.Cell / 7));
         var slow = RippleLanes.Soft(soft, 0.6 * size / Strip.Cell);
         return RippleEnds.Of([.. soft.Zip(slow, (value, even) => value - even)]);

@@ -6,7 +6,8 @@ namespace GentleBead.Core.Looking;
 /// <param name="One">One toe, pixels of the field.</param>
 /// <param name="Other">The other.</param>
 /// <param name="Plates">The surfaces beyond them; null where none is straight for long enough.</param>
-internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, SectionLine? Other) Plates)
+/// <param name="Firm">Whether both surfaces are straight all along, and the weld metal's corners lie where outlines leave them.</param>
+internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, SectionLine? Other) Plates, bool Firm)
 {
     // Weld metal so near to the outline of all metal has air outside, pixels.
     private const double Beside = 2.5;
@@ -21,7 +22,11 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
     private const int First = 6,
         Last = 51;
     private const double Straight = 1;
-    private const int FewestStraight = 12;
+    private const int FewestStraight = 12,
+        FirmlyStraight = 40;
+
+    // So near to each other corner and outline say the same, pixels.
+    private const double FirmlyAgree = 10;
 
     // The window's rim is no edge of metal, pixels.
     private const double Border = 10;
@@ -39,7 +44,7 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
         double Off(End one, End other) => (one.Leaves - seen.One).Size() + (other.Leaves - seen.Other).Size();
         if (Off(a, b) > Off(b, a))
             (a, b) = (b, a);
-        return new(a.Best(seen.One), b.Best(seen.Other), (a.Plate, b.Plate));
+        return new(a.Best(seen.One), b.Best(seen.Other), (a.Plate, b.Plate), a.Firm && b.Firm);
     }
 
     // The longest stretch of the weld metal's outline that has air outside: from which of its points to which.
@@ -65,7 +70,7 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
     }
 
     // One end of the face: where the metal's outline leaves the plate, and where the weld metal's outline has its corner.
-    private readonly record struct End(Point Leaves, Point Corner, SectionLine? Plate)
+    private readonly record struct End(Point Leaves, Point Corner, SectionLine? Plate, bool Firm)
     {
         public static End Of(Point[] weld, Point[] metal, int at, int inward, Point middle)
         {
@@ -73,9 +78,10 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
             // Which way along the metal's outline the plate lies.
             const int far = 14;
             var way = (Ring(metal, near + far) - middle).Size() > (Ring(metal, near - far) - middle).Size() ? 1 : -1;
-            var plate = Surface(metal, near, way);
+            var (plate, straight) = Surface(metal, near, way);
             var corner = CornerAt(weld, at, inward);
-            return new(plate is { } surface ? LeavesAt(metal, near, way, surface) : weld[at], corner, plate);
+            var leaves = plate is { } surface ? LeavesAt(metal, near, way, surface) : weld[at];
+            return new(leaves, corner, plate, straight >= FirmlyStraight && (leaves - corner).Size() < FirmlyAgree);
         }
 
         public Point Best(Point seen)
@@ -85,8 +91,8 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
             return (Corner - seen).Size() < 10 * Agree ? new((Corner.X + seen.X) / 2, (Corner.Y + seen.Y) / 2) : seen;
         }
 
-        // The straight line that most of the outline beyond the toe lies on.
-        private static SectionLine? Surface(Point[] metal, int near, int way)
+        // The straight line that most of the outline beyond the toe lies on, and how many of its points do.
+        private static (SectionLine? Line, int Straight) Surface(Point[] metal, int near, int way)
         {
             var beyond = Enumerable
                 .Range(First, Last - First)
@@ -104,7 +110,7 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
                     best = on.Length > best.Length ? on : best;
                 }
             }
-            return best.Length < FewestStraight ? null : SectionLine.Through(best);
+            return (best.Length < FewestStraight ? null : SectionLine.Through(best), best.Length);
         }
 
         private static Point LeavesAt(Point[] metal, int near, int way, SectionLine surface)

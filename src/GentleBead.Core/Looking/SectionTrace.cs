@@ -74,7 +74,7 @@ internal sealed record SectionTrace(
         Point InPicture(Point at) => field.Plane.ToPicture(new(at.X * SectionField.Cell, at.Y * SectionField.Cell));
         var (a, b) = (InPicture(ends.One.Toe), InPicture(ends.Other.Toe));
         if (fillet ? a.Y < b.Y : a.X > b.X)
-            ends = new(ends.Other, ends.One, [.. ends.Face.Reverse()], [.. ends.Fused.Reverse()]);
+            ends = new(ends.Other, ends.One, [.. ends.Face.Reverse()], [.. ends.Fused.Reverse()], ends.Firm);
         var toes = (Lower: ends.One.Toe, Upper: ends.Other.Toe);
         var root = fillet ? Meeting(seen.Marks[(int)SectionMark.Root], round, ends, joint == Joint.Lap) : Middle(toes.Lower, toes.Upper);
         var seam = SectionSeams.Shares(likely);
@@ -94,7 +94,7 @@ internal sealed record SectionTrace(
     // A toe, and the plate's surface beyond it.
     private readonly record struct PlateEnd(Point Toe, SectionLine? Plate);
 
-    private sealed record FaceEnds(PlateEnd One, PlateEnd Other, Point[] Face, Point[] Fused);
+    private sealed record FaceEnds(PlateEnd One, PlateEnd Other, Point[] Face, Point[] Fused, bool Firm = false);
 
     // By the points the network finds, else by where the face meets the plates.
     private static FaceEnds Ends(Point[] round, Point[] rim, int from, int to, Point[] found)
@@ -118,11 +118,17 @@ internal sealed record SectionTrace(
         var (from, to) = (At(round, shape.One), At(round, shape.Other));
         var face = Between(round, from, to);
         return face.Length >= ShortestFace && face.Contains(ends.Face[ends.Face.Length / 2])
-            ? new(new(shape.One, shape.Plates.One), new(shape.Other, shape.Plates.Other), face, [.. Between(round, to, from).Reverse()])
+            ? new(
+                new(shape.One, shape.Plates.One),
+                new(shape.Other, shape.Plates.Other),
+                face,
+                [.. Between(round, to, from).Reverse()],
+                shape.Firm
+            )
             : ends;
     }
 
-    // Where the plates' surfaces meet, where that agrees with what the network finds; a lap's lies under its upper toe.
+    // Where the plates' surfaces meet, where that agrees with what the network finds or leaves no doubt; a lap's lies under its upper toe.
     private static Point Meeting(float[] near, Point[] round, FaceEnds ends, bool lap)
     {
         const double agree = 12,
@@ -135,7 +141,11 @@ internal sealed record SectionTrace(
             lap ? lower?.Foot(ends.Other.Toe)
             : upper is { } standing ? lower?.Meets(standing, Standing)
             : null;
-        return meets is { } at && (at - seen).Size() < (lap ? agreeLap : agree) ? at : seen;
+        var most =
+            lap ? agreeLap
+            : ends.Firm ? RootReach
+            : agree;
+        return meets is { } at && (at - seen).Size() < most ? at : seen;
     }
 
     // How much sooner a place is one part than the likeliest other one; or, against it, any other.

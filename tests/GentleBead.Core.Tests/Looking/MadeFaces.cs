@@ -9,6 +9,8 @@ internal static class MadeFaces
 {
     private const double PerMm = 1 / Strip.Cell;
 
+    private static PlaneView Straight => new([PerMm, 0, PerMm * Strip.Beyond, 0, PerMm, PerMm * Strip.Reach, 0, 0, 1]);
+
     /// <summary>A strip along a line, and at each of its places, so far along and beside it, a part that is certain.</summary>
     /// <param name="length">How long the line is, mm.</param>
     /// <param name="part">Which part is where, mm.</param>
@@ -41,8 +43,25 @@ internal static class MadeFaces
             if (part(Strip.Along(i % columns), Strip.Across(i / columns)) == FacePart.Hole)
                 picture.Set(i / columns, i % columns, new Vec3b(12, 12, 12));
         }
-        var plane = new PlaneView([PerMm, 0, PerMm * Strip.Beyond, 0, PerMm, PerMm * Strip.Reach, 0, 0, 1]);
-        return Strip.Of(picture, plane, length, null, (1, 1, 1));
+        return Strip.Of(picture, Straight, length, null, (1, 1, 1));
+    }
+
+    /// <summary>A strip of a picture that is so bright at each place, 0 to 255, so far along and beside the line.</summary>
+    public static Strip Lit(double length, Func<double, double, double> light)
+    {
+        using var picture = new Mat(
+            (int)(2 * Strip.Reach * PerMm),
+            (int)((length + 2 * Strip.Beyond) * PerMm),
+            MatType.CV_8UC3,
+            Scalar.All(120)
+        );
+        var (rows, columns) = (picture.Rows, picture.Cols);
+        for (var i = 0; i < rows * columns; i++)
+        {
+            var grey = (byte)Math.Clamp(light(Strip.Along(i % columns), Strip.Across(i / columns)), 0, 255);
+            picture.Set(i / columns, i % columns, new Vec3b(grey, grey, grey));
+        }
+        return Strip.Of(picture, Straight, length, null, (1, 1, 1));
     }
 
     /// <summary>A straight bead from 0 to its length, with plate about it.</summary>
