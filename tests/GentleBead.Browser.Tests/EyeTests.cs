@@ -213,23 +213,30 @@ public class EyeTests(DemoServer demo)
             const event = (kind, at) =>
                 new PointerEvent(kind, { bubbles: true, pointerId: 1, pointerType: 'touch', clientX: at.x, clientY: at.y });
             svg.setPointerCapture = () => {};
-            window.finger = { x: from.x + {{by}}, y: from.y + {{by}} };
-            window.mark = { cx: mark.getAttribute('cx'), cy: mark.getAttribute('cy') };
-            window.move = () => svg.dispatchEvent(event('pointermove', window.finger));
+            window.move = (by) => {
+                const mark = document.querySelector('[data-mark=toes]');
+                window.mark = { cx: mark.getAttribute('cx'), cy: mark.getAttribute('cy') };
+                window.finger = { x: from.x + by, y: from.y + by };
+                svg.dispatchEvent(event('pointermove', window.finger));
+            };
             window.lift = () => svg.dispatchEvent(event('pointerup', window.finger));
             mark.dispatchEvent(event('pointerdown', from));
             """
         );
         page.SeeCount("[data-mark=toes][data-held]", 1);
-        page.Run<object>("window.move()");
-        Page.Until(
-            () =>
-                page.Run<bool>(
-                    "const mark = document.querySelector('[data-mark=toes]'); "
-                        + "return mark.getAttribute('cx') !== window.mark.cx || mark.getAttribute('cy') !== window.mark.cy"
-                ),
-            "the mark to follow the finger"
-        );
+        // By way of further off: a mark that lies on an edge already stays there while the finger is near.
+        foreach (var at in new[] { by + 40, by })
+        {
+            page.Run<object>($"window.move({at})");
+            Page.Until(
+                () =>
+                    page.Run<bool>(
+                        "const mark = document.querySelector('[data-mark=toes]'); "
+                            + "return mark.getAttribute('cx') !== window.mark.cx || mark.getAttribute('cy') !== window.mark.cy"
+                    ),
+                "the mark to follow the finger"
+            );
+        }
         var off = page.Run<object>(
             """
             const { x, y, width } = document.querySelector('[data-mark=toes]').getBoundingClientRect();
