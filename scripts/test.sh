@@ -85,9 +85,10 @@ count() { # count PART: what came of it, test by test
   read -r total bad < <(sed -nE "$line" "$log" | awk '{ print $1 - $4 - $5, $2 + $3 }') || true
   if [ -z "${total:-}" ] || { [ $ended -ne 0 ] && [ "${bad:-0}" -eq 0 ]; }; then total=$((${total:-0} + 1)) bad=$((${bad:-0} + 1)); fi
   if [ "$bad" -gt 0 ]; then
-    # The name and words of each failure; what a server or a browser said meanwhile stands in the log.
-    awk '/\[FAIL\]$/ { show = 25 } /^ *(Stack Trace|Output):/ { show = 0 } show-- > 0' "$log" >>"$told"
-    [ $ended -eq 0 ] || [ -s "$told" ] || grep -vE '^\s+at ' "$log" | tail -n 80
+    # The name and words of each failure; what a server or a browser said meanwhile stands in the log. Where none has a name, its end.
+    local words='/\[FAIL\]$|Cleanup Failure/ { show = 25 } /^ *(Stack Trace|Output):/ { show = 0 } show-- > 0' named
+    named=$(awk "$words" "$log")
+    printf '%s\n' "${named:-$(grep -vE '^\s+at ' "$log" | tail -n 80)}" >>"$told"
   fi
   passed=$((passed + total - bad)) failed=$((failed + bad))
 }

@@ -70,6 +70,23 @@ internal static class SectionOutline
         return Smooth([.. points.Zip(outward, (at, way) => Crossing(score, at, way))]);
     }
 
+    /// <summary>The longest stretch of a closed line's points that hold: first, last, how many; null where all do or none.</summary>
+    /// <param name="holds">Whether each point does.</param>
+    public static (int From, int To, int Length)? Longest(bool[] holds)
+    {
+        var begin = Array.IndexOf(holds, false);
+        if (begin < 0)
+            return null;
+        var (best, from, run) = (0, 0, 0);
+        for (var k = 1; k <= holds.Length; k++)
+        {
+            run = holds[(begin + k) % holds.Length] ? run + 1 : 0;
+            if (run > best)
+                (best, from) = (run, (begin + k - run + 1) % holds.Length);
+        }
+        return best == 0 ? null : (from, (from + best - 1) % holds.Length, best);
+    }
+
     /// <summary>Which way a closed line goes round: 1 with the clock, for downward counts as more; -1 against it.</summary>
     public static int Turns(Point[] points)
     {

@@ -56,17 +56,7 @@ internal sealed record SectionToes(Point One, Point Other, (SectionLine? One, Se
                 (_, i) => Enumerable.Range(-reach, 2 * reach + 1).Count(k => near[(i + k + 2 * near.Length) % near.Length]) > reach
             )
             .ToArray();
-        var begin = Array.IndexOf(open, false);
-        if (begin < 0)
-            return null;
-        var (best, from, run) = (0, 0, 0);
-        for (var k = 1; k <= open.Length; k++)
-        {
-            run = open[(begin + k) % open.Length] ? run + 1 : 0;
-            if (run > best)
-                (best, from) = (run, (begin + k - run + 1) % open.Length);
-        }
-        return best < ShortestFace ? null : (from, (from + best - 1) % open.Length);
+        return SectionOutline.Longest(open) is var (from, to, length) && length >= ShortestFace ? (from, to) : null;
     }
 
     // One end of the face: where the metal's outline leaves the plate, and where the weld metal's outline has its corner.

@@ -196,17 +196,7 @@ internal sealed record SectionTrace(
         var bare = Bare(round, metal);
         bool Open(int i) => Enumerable.Range(-reach, 2 * reach + 1).Count(k => bare[(i + k + 2 * bare.Length) % bare.Length]) > reach;
         var open = Enumerable.Range(0, bare.Length).Select(Open).ToArray();
-        var begin = Array.IndexOf(open, false);
-        if (begin < 0)
-            return null;
-        var (best, from, run) = (0, 0, 0);
-        for (var k = 1; k <= open.Length; k++)
-        {
-            run = open[(begin + k) % open.Length] ? run + 1 : 0;
-            if (run > best)
-                (best, from) = (run, (begin + k - run + 1) % open.Length);
-        }
-        return best < ShortestFace ? null : (from, (from + best - 1) % open.Length);
+        return SectionOutline.Longest(open) is var (from, to, length) && length >= ShortestFace ? (from, to) : null;
     }
 
     private static int At(Point[] round, Point toe) => Enumerable.Range(0, round.Length).MinBy(i => (round[i] - toe).Size());

@@ -29,22 +29,8 @@ internal static class MadeFaces
     }
 
     /// <summary>A strip of a grey picture, dark where there is a hole.</summary>
-    public static Strip Blank(double length, Func<double, double, FacePart>? part = null)
-    {
-        using var picture = new Mat(
-            (int)(2 * Strip.Reach * PerMm),
-            (int)((length + 2 * Strip.Beyond) * PerMm),
-            MatType.CV_8UC3,
-            Scalar.All(120)
-        );
-        var (rows, columns) = (picture.Rows, picture.Cols);
-        for (var i = 0; part is not null && i < rows * columns; i++)
-        {
-            if (part(Strip.Along(i % columns), Strip.Across(i / columns)) == FacePart.Hole)
-                picture.Set(i / columns, i % columns, new Vec3b(12, 12, 12));
-        }
-        return Strip.Of(picture, Straight, length, null, (1, 1, 1));
-    }
+    public static Strip Blank(double length, Func<double, double, FacePart>? part = null) =>
+        Lit(length, (along, across) => part?.Invoke(along, across) == FacePart.Hole ? 12 : 120);
 
     /// <summary>A strip of a picture that is so bright at each place, 0 to 255, so far along and beside the line.</summary>
     public static Strip Lit(double length, Func<double, double, double> light)

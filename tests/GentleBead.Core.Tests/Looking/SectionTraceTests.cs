@@ -108,10 +108,12 @@ public class SectionTraceTests
     public void A_laps_root_lies_under_its_upper_toe(double high) => Near(new(14, 20), Fillet(7, 6, high).Trace(Joint.Lap).Root, 0.45);
 
     [Fact]
-    public void The_plates_say_where_they_met_as_long_as_a_root_that_was_found_does_not_contradict()
+    public void Plates_that_are_straight_all_along_say_where_they_met_else_a_root_that_was_found_does()
     {
         Near(new(14, 20), Fillet(8, 8, root: new(13.2, 20.6)).Trace(Joint.T).Root);
-        Near(new(12.6, 21.2), Fillet(8, 8, root: new(12.6, 21.2)).Trace(Joint.T).Root);
+        Near(new(14, 20), Fillet(8, 8, root: new(12.6, 21.2)).Trace(Joint.T).Root);
+        // Too little of the standing plate is left over the toe.
+        Near(new(12.6, 21.2), Fillet(8, 8, high: 9.5, root: new(12.6, 21.2)).Trace(Joint.T).Root);
         // Far from the weld none is.
         Near(new(14, 20), Fillet(8, 8, root: new(30, 5)).Trace(Joint.T).Root);
     }
